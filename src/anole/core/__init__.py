@@ -1,0 +1,1 @@
+"""Everything that makes a picture of a board; knows nothing of windows."""

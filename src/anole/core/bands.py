@@ -1,0 +1,46 @@
+"""The one scheduler: spreads bands of rows over a thread pool.
+
+Kernels are compiled with nogil and without Numba's own threading layer, which aborts
+when two threads enter it.
+"""
+
+from __future__ import annotations
+
+import os
+from collections.abc import Callable
+from concurrent.futures import ThreadPoolExecutor
+from typing import TypeVar
+
+T = TypeVar("T")
+WORKERS = max(1, os.cpu_count() or 1)
+_pool = ThreadPoolExecutor(WORKERS - 1, "anole-band") if WORKERS > 1 else None
+
+
+def split(rows: int, parts: int = WORKERS, least: int = 16) -> list[tuple[int, int]]:
+    """Cut 0..rows into at most `parts` runs of at least `least` rows."""
+    count = max(1, min(parts, rows // least))
+    cuts = [rows * i // count for i in range(count + 1)]
+    return list(zip(cuts, cuts[1:], strict=False))
+
+
+def run(task: Callable[[int, int], T], bands: list[tuple[int, int]]) -> list[T]:
+    """Call task(first_row, end_row) for each band, at once where cores allow.
+
+    The calling thread takes its share, so a pool that is busy never stalls it.
+    """
+    if _pool is None or len(bands) < 2:
+        return [task(*band) for band in bands]
+    waiting = iter(enumerate(bands))
+    results: dict[int, T] = {}
+
+    def take() -> None:
+        # next() on a shared iterator is atomic under the interpreter's lock
+        for index, band in waiting:
+            results[index] = task(*band)
+
+    helpers = [_pool.submit(take) for _ in range(min(WORKERS, len(bands)) - 1)]
+    take()
+    for helper in helpers:
+        if not helper.cancel():
+            helper.result()
+    return [results[i] for i in range(len(bands))]

@@ -1,0 +1,58 @@
+"""Results kept under the value they came from, the least recently used given up first."""
+
+from __future__ import annotations
+
+import threading
+from collections import Counter, OrderedDict
+from collections.abc import Callable, Hashable
+from typing import Any, TypeVar
+
+import numpy as np
+
+T = TypeVar("T")
+CAPACITY = 768 * 2**20
+
+
+def weight(value: Any) -> int:
+    """Bytes a kept value takes, as far as its arrays go."""
+    if isinstance(value, np.ndarray):
+        return value.nbytes
+    if isinstance(value, tuple | list):
+        return sum(weight(part) for part in value) + 64
+    return 64
+
+
+class Cache:
+    """Keys are tuples whose first part names the kind of result: ("distance", ...)."""
+
+    def __init__(self, capacity: int = CAPACITY) -> None:
+        self.capacity = capacity
+        self.made: Counter[str] = Counter()
+        self._kept: OrderedDict[Hashable, tuple[Any, int]] = OrderedDict()
+        self._bytes = 0
+        self._lock = threading.RLock()
+
+    def get(self, key: tuple, make: Callable[[], T]) -> T:
+        """The kept result, or make() kept under `key`. Two threads may make the same once each."""
+        with self._lock:
+            if key in self._kept:
+                self._kept.move_to_end(key)
+                return self._kept[key][0]
+        value = make()
+        with self._lock:
+            self.made[str(key[0])] += 1
+            if key not in self._kept:
+                self._kept[key] = (value, weight(value))
+                self._bytes += self._kept[key][1]
+                self._give_up()
+        return value
+
+    def _give_up(self) -> None:
+        while self._bytes > self.capacity and len(self._kept) > 1:
+            _, (_, size) = self._kept.popitem(last=False)
+            self._bytes -= size
+
+    def clear(self) -> None:
+        with self._lock:
+            self._kept.clear()
+            self._bytes = 0

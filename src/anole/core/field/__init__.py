@@ -1,0 +1,1 @@
+"""Fields of a silhouette: coverage, distance, blur."""

@@ -1,0 +1,54 @@
+"""The line where a smooth plane crosses a level, as loose chords (marching squares)."""
+
+from __future__ import annotations
+
+import numpy as np
+from numba import njit
+
+from ..box import Box
+
+
+@njit(nogil=True, cache=True)
+def _crossings(plane: np.ndarray, level: float, out: np.ndarray) -> int:
+    """Each cell of four pixel centres gives at most two chords; returns how many."""
+    count = 0
+    height, width = plane.shape
+    ends = np.empty((4, 2))
+    for y in range(height - 1):
+        for x in range(width - 1):
+            a, b = plane[y, x] - level, plane[y, x + 1] - level
+            d, c = plane[y + 1, x] - level, plane[y + 1, x + 1] - level
+            if (a > 0) == (b > 0) and (b > 0) == (c > 0) and (c > 0) == (d > 0):
+                continue
+            n = 0
+            if (a > 0) != (b > 0):
+                ends[n, 0], ends[n, 1] = x + a / (a - b), y
+                n += 1
+            if (b > 0) != (c > 0):
+                ends[n, 0], ends[n, 1] = x + 1, y + b / (b - c)
+                n += 1
+            if (c > 0) != (d > 0):
+                ends[n, 0], ends[n, 1] = x + d / (d - c), y + 1
+                n += 1
+            if (d > 0) != (a > 0):
+                ends[n, 0], ends[n, 1] = x, y + a / (a - d)
+                n += 1
+            for k in range(0, n, 2):
+                if count < out.shape[0]:
+                    out[count, 0], out[count, 1] = ends[k, 0] + 0.5, ends[k, 1] + 0.5
+                    out[count, 2], out[count, 3] = ends[k + 1, 0] + 0.5, ends[k + 1, 1] + 0.5
+                count += 1
+    return count
+
+
+def contour(plane: np.ndarray, level: float, box: Box) -> np.ndarray:
+    """Chords (m, 4) float64 px of the line plane == level, linear between pixel centres.
+
+    plane : (H, W) float32 over `box`
+    """
+    room = np.empty((4096, 4))
+    count = _crossings(plane, level, room)
+    if count > len(room):
+        room = np.empty((count, 4))
+        _crossings(plane, level, room)
+    return room[:count] + (box.x0, box.y0, box.x0, box.y0)

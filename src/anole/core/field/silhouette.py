@@ -1,0 +1,97 @@
+"""A silhouette at a render scale and the fields made from it, lazily and once."""
+
+from __future__ import annotations
+
+import math
+
+import numpy as np
+
+from ..box import EMPTY, Box
+from ..cache import Cache
+from .closest import distance
+from .contour import contour
+from .coverage import rasterise
+
+CORE_SIDE = 512
+"""The core is measured on the outline scaled to about this many px a side..."""
+CORE_SCALES = (0.25, 8.0)
+"""...within these factors, so that it is the same at every render scale."""
+
+
+def ink_box(chords: np.ndarray) -> Box:
+    """The least whole-pixel box around chords."""
+    if not len(chords):
+        return EMPTY
+    xs, ys = chords[:, 0::2], chords[:, 1::2]
+    return Box(
+        math.floor(xs.min()), math.floor(ys.min()), math.ceil(xs.max()), math.ceil(ys.max())
+    )
+
+
+def greatest_inside(chords: np.ndarray) -> float:
+    """The greatest inside distance of an outline, in its own px."""
+    ink = ink_box(chords)
+    if ink.empty:
+        return 0.0
+    zoom = min(max(CORE_SIDE / max(ink.width, ink.height), CORE_SCALES[0]), CORE_SCALES[1])
+    zoom = min(zoom, 4096 / max(ink.width, ink.height))
+    scaled = chords * zoom
+    box = ink_box(scaled).grown(2)
+    _, inside = rasterise(scaled, box)
+    if not inside.any():
+        return 0.0
+    # the pixel nearest to the ridge may miss it by up to a quarter of a pixel's diagonal
+    return float(distance(scaled, inside, box).max() + 0.25) / zoom
+
+
+class Silhouette:
+    """The letters of a piece at the render scale.
+
+    `key` is the value the outline came from; `box` covers the fields; `core` in px.
+    """
+
+    def __init__(
+        self, key: tuple, chords: np.ndarray, ink: Box, box: Box, core: float, cache: Cache,
+        smooth: bool = True,
+    ) -> None:  # fmt: skip
+        self.key, self.chords, self.ink, self.box, self.core = key, chords, ink, box, core
+        self.smooth = smooth
+        self._cache = cache
+
+    def _raster(self) -> tuple[np.ndarray, np.ndarray]:
+        return self._cache.get(
+            ("coverage", self.key, self.box), lambda: rasterise(self.chords, self.box)
+        )
+
+    @property
+    def coverage(self) -> np.ndarray:
+        """(H, W) float32 over `box`, 0..1; 0 or 1 without smoothing."""
+        cover, inside = self._raster()
+        return cover if self.smooth else inside.astype(np.float32)
+
+    @property
+    def distance(self) -> np.ndarray:
+        """(H, W) float32 over `box`, px, + inside."""
+        return self._cache.get(
+            ("distance", self.key, self.box),
+            lambda: distance(self.chords, self._raster()[1], self.box),
+        )
+
+    def shifted(self, dx: float, dy: float, box: Box) -> np.ndarray:
+        """Coverage of the silhouette moved by (dx, dy) px, over `box`."""
+        return rasterise(self.chords + (dx, dy, dx, dy), box)[0]
+
+    def grown_distance(self, by: float) -> np.ndarray:
+        """Signed distance to the edge of the silhouette grown by `by` > 0 px, over `box`.
+
+        Outside the grown shape d + by is exact; inside it the distance is to the grown edge.
+        """
+
+        def make() -> np.ndarray:
+            d = self.distance
+            chords = contour(d, -by, self.box)
+            if not len(chords):
+                return d + np.float32(by)
+            return distance(chords, d > -by, self.box)
+
+        return self._cache.get(("grown", self.key, self.box, by), make)

@@ -1,0 +1,1 @@
+"""From words to outlines."""

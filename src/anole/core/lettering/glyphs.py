@@ -1,0 +1,33 @@
+"""Glyph outlines, drawn once per font and kept."""
+
+from __future__ import annotations
+
+import functools
+from typing import NamedTuple
+
+import numpy as np
+import skia
+
+from . import skia_paths
+from .fonts import FontFile, load
+
+
+class Glyph(NamedTuple):
+    """One glyph: its united path in font units, its cubics and box in em, y down."""
+
+    path: skia.Path
+    curves: np.ndarray
+    box: tuple[float, float, float, float] | None
+
+
+@functools.lru_cache(8192)
+def glyph(file: FontFile, index: int) -> Glyph:
+    face = load(file)
+    pen = skia_paths.PathPen()
+    face.hb_font.draw_glyph_with_pen(index, pen)
+    path = skia_paths.union(pen.path)
+    cubics = skia_paths.curves(path) / face.upem
+    if not len(cubics):
+        return Glyph(path, cubics, None)
+    (x0, y0), (x1, y1) = cubics.min((0, 1)), cubics.max((0, 1))
+    return Glyph(path, cubics, (float(x0), float(y0), float(x1), float(y1)))

@@ -1,0 +1,42 @@
+"""The board: the one value that holds a whole design."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from msgspec import Meta, Struct
+
+from .fields import Name, meta
+from .lamp import Lamp
+from .pieces import Lettering, Piece
+
+FORMAT = "anole-board/1"
+LONGEST_SIDE = 32_000
+
+Side = Annotated[int, Meta(ge=1, le=LONGEST_SIDE)]
+
+
+class Board(Struct, frozen=True, kw_only=True):
+    """A design: its size in px, its resolution, its lamp and its pieces, bottom first."""
+
+    format: Annotated[str, Meta(pattern=r"^anole-board/\d+(\.\d+)?$")] = FORMAT
+    name: Name = "Untitled"
+    width: Annotated[Side, meta("Width", "px", unit="px")] = 1280
+    height: Annotated[Side, meta("Height", "px", unit="px")] = 720
+    dpi: Annotated[float, Meta(ge=1, le=10_000)] = 96.0
+    lamp: Lamp = Lamp()
+    pieces: Annotated[tuple[Piece, ...], Meta(max_length=1000)] = ()
+
+    def piece(self, piece_id: str) -> Piece:
+        """The piece of that id. Raises KeyError."""
+        for piece in self.pieces:
+            if piece.id == piece_id:
+                return piece
+        raise KeyError(piece_id)
+
+    def lettering(self, piece_id: str) -> Lettering:
+        """The lettering of that id. Raises KeyError when there is none."""
+        piece = self.piece(piece_id)
+        if not isinstance(piece, Lettering):
+            raise KeyError(piece_id)
+        return piece

@@ -1,0 +1,84 @@
+"""Model values to and from JSON; a wrong value says which field is wrong and why."""
+
+from __future__ import annotations
+
+import math
+from collections import Counter
+from typing import Any, TypeVar
+
+import msgspec
+
+from .board import Board
+from .colour import Colour
+from .length import Length, Position
+
+T = TypeVar("T")
+_SIMPLE: tuple[type, ...] = (Position, Length, Colour)
+
+
+class ModelError(ValueError):
+    """A value that is not a valid part of a board; the message names the field."""
+
+
+def _encode(value: Any) -> Any:
+    if isinstance(value, _SIMPLE):
+        return str(value)
+    raise TypeError(f"cannot write a {type(value).__name__}")
+
+
+def _decode(kind: type, value: Any) -> Any:
+    if kind in _SIMPLE and isinstance(value, str):
+        return kind.parse(value)  # type: ignore[attr-defined]
+    raise ValueError(f"expected a {kind.__name__.lower()} written as text, got {value!r}")
+
+
+def to_builtins(value: Any) -> Any:
+    """Dicts, lists, strings and numbers for a model value."""
+    return msgspec.to_builtins(value, enc_hook=_encode)
+
+
+def to_json(value: Any, *, indent: int = 1) -> bytes:
+    """UTF-8 JSON of a model value, one field a line."""
+    return msgspec.json.format(msgspec.json.encode(value, enc_hook=_encode), indent=indent)
+
+
+def from_builtins(data: Any, kind: type[T]) -> T:
+    """The validated model value. Raises ModelError naming the field."""
+    _refuse_unreal(data, "$")
+    try:
+        value = msgspec.convert(data, kind, dec_hook=_decode)
+    except (msgspec.ValidationError, ValueError, TypeError) as error:
+        raise ModelError(str(error)) from error
+    if isinstance(value, Board):
+        _refuse_twins(value)
+    return value
+
+
+def from_json(text: bytes, kind: type[T]) -> T:
+    """The validated model value of a JSON text. Raises ModelError."""
+    try:
+        data = msgspec.json.decode(text)
+    except (msgspec.DecodeError, UnicodeDecodeError, RecursionError) as error:
+        raise ModelError(f"not JSON: {error}") from error
+    return from_builtins(data, kind)
+
+
+def _refuse_unreal(data: Any, where: str) -> None:
+    """NaN and infinities pass comparisons in surprising ways; no field may hold one."""
+    if isinstance(data, float) and not math.isfinite(data):
+        raise ModelError(f"{data} is not a number a board can hold - at `{where}`")
+    if isinstance(data, dict):
+        for key, value in data.items():
+            _refuse_unreal(value, f"{where}.{key}")
+    elif isinstance(data, list | tuple):
+        for index, value in enumerate(data):
+            _refuse_unreal(value, f"{where}[{index}]")
+
+
+def _refuse_twins(board: Board) -> None:
+    ids = Counter(piece.id for piece in board.pieces)
+    for piece in board.pieces:
+        ids.update(coat.id for coat in getattr(piece, "style", ()))
+    twice = [key for key, count in ids.items() if count > 1]
+    if twice:
+        raise ModelError(f"the id {twice[0]!r} is used twice - at `$.pieces`")

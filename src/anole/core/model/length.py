@@ -1,0 +1,102 @@
+"""Lengths and positions: a number with the unit its user chose."""
+
+from __future__ import annotations
+
+import math
+import re
+from typing import ClassVar
+
+_TEXT = re.compile(r"\s*([+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?)\s*([a-z]*)\s*")
+LIMIT = 1e6
+"""Greatest magnitude a length may have, in any unit."""
+
+
+def _tidy(value: float) -> str:
+    return f"{value:.6f}".rstrip("0").rstrip(".").replace("-0", "0") if value == 0 else f"{value:.9g}"
+
+
+class Length:
+    """A length such as ``0.08em`` or ``12px``.
+
+    px are board px; em is the lettering's size (or the silhouette's height);
+    pt, mm and in follow the board's dpi.
+    """
+
+    __slots__ = ("unit", "value")
+    UNITS: ClassVar[tuple[str, ...]] = ("px", "em", "pt", "mm", "in")
+
+    unit: str
+    value: float
+
+    def __init__(self, value: float, unit: str = "px") -> None:
+        if unit not in self.UNITS:
+            raise ValueError(f"unknown unit {unit!r}: use one of {', '.join(self.UNITS)}")
+        if not math.isfinite(value) or abs(value) > LIMIT:
+            raise ValueError(f"a length must be a number within ±{LIMIT:g}, not {value!r}")
+        object.__setattr__(self, "value", float(value))
+        object.__setattr__(self, "unit", unit)
+
+    def __setattr__(self, name: str, value: object) -> None:
+        raise AttributeError("a length does not change")
+
+    @classmethod
+    def parse(cls, text: str) -> Length:
+        """Read ``12px``, ``.1em`` or a bare number (px). Raises ValueError."""
+        found = _TEXT.fullmatch(text.lower())
+        if not found:
+            raise ValueError(f"{text!r} is not a length such as 12px or 0.08em")
+        return cls(float(found[1]), found[2] or "px")
+
+    def px(self, em: float, dpi: float = 96.0) -> float:
+        """Board px, for an em in px and the board's dots per inch."""
+        return self.value * {"px": 1.0, "em": em, "in": dpi, "mm": dpi / 25.4, "pt": dpi / 72.0}[self.unit]
+
+    def like(self, px: float, em: float, dpi: float = 96.0) -> Length:
+        """The length of `px` board px, in this length's unit."""
+        return type(self)(px / type(self)(1.0, self.unit).px(em, dpi), self.unit)
+
+    def __str__(self) -> str:
+        return f"{_tidy(self.value)}{self.unit}"
+
+    def __repr__(self) -> str:
+        return f"{type(self).__name__}({str(self)!r})"
+
+    def __eq__(self, other: object) -> bool:
+        return (
+            isinstance(other, Length)
+            and type(other) is type(self)
+            and (self.value, self.unit) == (other.value, other.unit)
+        )
+
+    def __hash__(self) -> int:
+        return hash((self.value, self.unit))
+
+    def __reduce__(self) -> tuple:
+        return type(self).parse, (str(self),)
+
+
+class Position(Length):
+    """A signed place across the edge: - outside, 0 the edge, + inside, or ``core``."""
+
+    __slots__ = ()
+    UNITS: ClassVar[tuple[str, ...]] = (*Length.UNITS, "core")
+
+    @classmethod
+    def parse(cls, text: str) -> Position:
+        if text.strip().lower() == "core":
+            return CORE
+        found = Length.parse(text)
+        return cls(found.value, found.unit)
+
+    @property
+    def is_core(self) -> bool:
+        return self.unit == "core"
+
+    def px(self, em: float, dpi: float = 96.0) -> float:
+        return math.inf if self.is_core else super().px(em, dpi)
+
+    def __str__(self) -> str:
+        return "core" if self.is_core else super().__str__()
+
+
+CORE = Position(1.0, "core")

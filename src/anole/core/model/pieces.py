@@ -1,0 +1,90 @@
+"""The pieces a board is made of."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from msgspec import Meta, Struct
+
+from .colour import Colour
+from .fields import BlendField, Id, Name, Opacity, meta, number
+from .length import Length
+from .paints import ColourPaint, Paint
+from .style import Coats, Worn
+
+Anchor = Literal[
+    "top-left", "top", "top-right", "left", "centre", "right",
+    "bottom-left", "bottom", "bottom-right",
+]  # fmt: skip
+
+Coordinate = Annotated[float, Meta(ge=-1e6, le=1e6)]
+Stretch = Annotated[float, Meta(ge=-100, le=100)]
+
+
+class Place(Struct, frozen=True, kw_only=True):
+    """Where a piece stands: the point `anchor` of its box lies at (x, y) board px."""
+
+    x: Annotated[Coordinate, meta("X", "Board px from the left", unit="px", step=1)] = 0.0
+    y: Annotated[Coordinate, meta("Y", "Board px from the top", unit="px", step=1)] = 0.0
+    anchor: Anchor = "centre"
+    scale_x: Stretch = 1.0
+    scale_y: Stretch = 1.0
+    rotation: Annotated[
+        float,
+        number("Turn", "Clockwise", -3600, 3600, soft=(-180, 180), unit="°", step=1, signed=True),
+    ] = 0.0
+    skew: Annotated[
+        float, number("Slant", "Leans the letters", -80, 80, soft=(-40, 40), unit="°", step=1, signed=True)
+    ] = 0.0
+
+
+class PieceBase(Struct, frozen=True, kw_only=True, tag_field="kind"):
+    """What every piece has."""
+
+    id: Id
+    name: Name = ""
+    shown: bool = True
+    locked: bool = False
+    opacity: Opacity = 1.0
+    blend: BlendField = "normal"
+
+
+class Ground(PieceBase, frozen=True, kw_only=True, tag="ground"):
+    """Covers the board."""
+
+    paint: Annotated[Paint, meta("Paint", "What the ground is painted with")] = ColourPaint(
+        colour=Colour(24, 42, 60)
+    )
+
+
+class Font(Struct, frozen=True, kw_only=True):
+    """A typeface by family, weight and slant."""
+
+    family: Name = "Anton"
+    weight: Annotated[int, Meta(ge=1, le=1000)] = 400
+    italic: bool = False
+
+
+class Lettering(PieceBase, frozen=True, kw_only=True, tag="lettering"):
+    """Live text with a stack of coats."""
+
+    text: Annotated[str, Meta(max_length=20_000, title="Words")] = ""
+    font: Annotated[Font, meta("Font", "The typeface")] = Font()
+    size: Annotated[Length, meta("Size", "One em", soft=(8, 600), low=0.5, high=32_000, no_em=True)] = (
+        Length(200.0, "px")
+    )
+    tracking: Annotated[
+        float, number("Tracking", "Added between letters, in 1/1000 em", -1000, 10_000,
+                      soft=(-200, 1000), step=1, signed=True)
+    ] = 0.0
+    leading: Annotated[
+        Length, meta("Leading", "From baseline to baseline", soft=(0.5, 2), low=0.0, high=100)
+    ] = Length(1.0, "em")
+    align: Annotated[Literal["start", "centre", "end"], meta("Lines", "How lines stand")] = "centre"
+    smoothing: Annotated[bool, meta("Smooth edges", "Off: hard pixels")] = True
+    place: Place = Place()
+    style: Coats = ()
+    worn: Worn | None = None
+
+
+Piece = Ground | Lettering

@@ -1,0 +1,28 @@
+"""Styles: an ordered stack of coats, bottom first."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from msgspec import Meta, Struct
+
+from .coats import Coat
+from .fields import Name
+
+Coats = Annotated[tuple[Coat, ...], Meta(max_length=200)]
+
+
+class Worn(Struct, frozen=True):
+    """The saved style that a piece's coats came from."""
+
+    name: Name
+    digest: str
+
+
+class Style(Struct, frozen=True, kw_only=True):
+    """A stack of coats with a name, as kept in the library."""
+
+    format: Literal["anole-style/1"] = "anole-style/1"
+    name: Name
+    words: Annotated[tuple[str, ...], Meta(max_length=32)] = ()
+    coats: Coats

@@ -1,0 +1,1 @@
+"""Colours onto pixels: colour spaces, gradients, blending, dithering."""
