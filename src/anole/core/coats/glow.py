@@ -1,0 +1,89 @@
+"""Glow: colour that fades along a span, outward or inward."""
+
+from __future__ import annotations
+
+import numpy as np
+from numba import njit
+
+from .. import bands
+from ..box import Box
+from ..field.blur import gaussian
+from ..model import Glow
+from . import easing
+from .scene import EDGE, Cover, Reach, Scene, Under
+
+
+def _base(coat: Glow, scene: Scene) -> float:
+    return scene.grown if coat.silhouette == "whole" else 0.0
+
+
+def _run(coat: Glow, scene: Scene) -> tuple[float, float]:
+    """Where it is full and where it is gone, px across the letters' edge."""
+    core = scene.letters.core
+    start, end = (min(scene.px(p), core) for p in (coat.span.from_, coat.span.to))
+    base = _base(coat, scene)
+    return start - base, end - base
+
+
+def reach(coat: Glow, scene: Scene) -> Reach:
+    start, end = _run(coat, scene)
+    return Reach(distance=-min(start, end) + abs(end - start) * coat.softness * 0.75 + 2)
+
+
+def box(coat: Glow, scene: Scene) -> Box:
+    start, end = _run(coat, scene)
+    return scene.around(-min(start, end) + abs(end - start) * coat.softness * 0.25 + 1)
+
+
+@njit(nogil=True, cache=True)
+def _fade(d, start, end, hot, curve, cut, out):  # type: ignore[no-untyped-def]
+    """falloff(1 - max(0, (t - hot) / (1 - hot))), 1 before the start, 0 beyond the end."""
+    steps = np.float32(curve.shape[0] - 1)
+    one, zero, half = np.float32(1), np.float32(0), np.float32(0.5)
+    length = end - start
+    if abs(length) < np.float32(1e-3):
+        length = np.float32(1e-3) if length >= 0 else np.float32(-1e-3)
+    for y in range(out.shape[0]):
+        for x in range(out.shape[1]):
+            t = (d[y, x] - start) / length
+            u = one - max(zero, (t - hot) / (one - hot))
+            v = min(max(u, zero), one) * steps
+            k = min(int(v), curve.shape[0] - 2)
+            share = v - np.float32(k)
+            fade = curve[k] + (curve[k + 1] - curve[k]) * share
+            if cut:
+                fade *= min(max(d[y, x] - start + half, zero), one)
+            out[y, x] = fade
+
+
+def cover(coat: Glow, scene: Scene, where: Box, under: Under) -> Cover:
+    start, end = _run(coat, scene)
+    inward = end > start
+    field = scene.letters.distance
+    base = _base(coat, scene)
+    if base > 0 and inward:
+        # inside the whole the distance is to the grown edge, counted from the letters' edge
+        field = scene.letters.grown_distance(base) - np.float32(base)
+    sigma = abs(end - start) / 4 * coat.softness
+    if sigma > 0.05:
+        key = ("smooth", scene.letters.key, scene.letters.box, base if inward else 0.0, sigma)
+        field = scene.cache.get(key, lambda: _smooth(field, sigma))
+    d = scene.field(field, where)
+    out = np.empty(d.shape, np.float32)
+    cut = inward and abs(start) > EDGE
+    curve = easing.table(coat.falloff)
+    f32 = np.float32
+    bands.run(
+        lambda a, b: _fade(d[a:b], f32(start), f32(end), f32(coat.hot), curve, cut, out[a:b]),
+        bands.split(len(out)),
+    )
+    if inward:
+        return Cover(out, outside=start < -EDGE, face=end > EDGE)
+    return Cover(out, outside=end < -EDGE, face=start > EDGE)
+
+
+def _smooth(field: np.ndarray, sigma: float) -> np.ndarray:
+    """Blur a distance, going on at its borders as it was there."""
+    margin = int(3 * sigma) + 1
+    wide = np.pad(field, margin, mode="edge")
+    return np.ascontiguousarray(gaussian(wide, sigma)[margin:-margin, margin:-margin])

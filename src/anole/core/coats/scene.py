@@ -1,0 +1,84 @@
+"""What a coat may read, and what it gives back."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+import numpy as np
+
+from ..box import Box
+from ..cache import Cache
+from ..field.silhouette import Silhouette
+from ..model import Lamp, Length, Span
+from ..paint.source import Frames
+
+
+class Scene(NamedTuple):
+    """The surroundings of one piece's coats at the render scale.
+
+    em is in board px; `grown` is how far the strokes on the letters add to them, in px of the
+    render scale; window is the part of the board that is being rendered.
+    """
+
+    letters: Silhouette
+    em: float
+    dpi: float
+    scale: float
+    lamp: Lamp
+    frames: Frames
+    window: Box
+    grown: float
+    cache: Cache
+
+    def px(self, length: Length) -> float:
+        """A length in px of the render scale."""
+        return length.px(self.em, self.dpi) * self.scale
+
+    def ends(self, span: Span) -> tuple[float, float]:
+        """A span's outer and inner end, px of the render scale, clamped to the core."""
+        outer, inner = span.ends(self.em, self.letters.core / self.scale, self.dpi)
+        return outer * self.scale, inner * self.scale
+
+    def field(self, plane: np.ndarray, box: Box) -> np.ndarray:
+        """The part of a plane over the letters' field box that lies in `box`."""
+        return plane[box.slices_in(self.letters.box)]
+
+    def around(self, reach: float) -> Box:
+        """The letters' box grown by `reach`, within the fields and the window."""
+        return self.letters.ink.grown(max(reach, 0) + 1).meet(self.letters.box).meet(self.window)
+
+
+class Under(NamedTuple):
+    """px by which a coat's ends run under neighbours above that meet it there."""
+
+    outer: float = 0.0
+    inner: float = 0.0
+
+
+class Reach(NamedTuple):
+    """How far a coat needs the distance field, and how far it throws pixels, px."""
+
+    distance: float = 0.0
+    throw: float = 0.0
+
+
+class Cover(NamedTuple):
+    """Coverage of a coat and on which side of the edge it paints.
+
+    plane : (H, W) float32, 0..1, or (1, W) where all rows are the same
+    outside, face : the side may be true for both; the renderer keeps the ground and the face
+    apart and joins them once through the letters' coverage, so a coverage here simply runs on
+    across an edge that it does not end at.
+    """
+
+    plane: np.ndarray
+    outside: bool
+    face: bool
+
+
+EDGE = 0.01
+"""px within which a span's end counts as lying on the edge."""
+
+
+def full(box: Box) -> np.ndarray:
+    return np.ones((1, box.width), np.float32)

@@ -1,0 +1,1 @@
+"""One file per kind of piece: how it becomes steps of a frame."""

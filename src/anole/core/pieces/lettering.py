@@ -1,0 +1,148 @@
+"""Lettering: words to a silhouette, and its coats to steps."""
+
+from __future__ import annotations
+
+import math
+from typing import NamedTuple
+
+import msgspec
+import numpy as np
+
+from ..box import Box, around
+from ..coats.registry import kind_of
+from ..coats.scene import Reach, Scene
+from ..field.silhouette import Silhouette, greatest_inside, ink_box
+from ..lettering.block import Block, block, setting_of
+from ..lettering.flatten import flatten
+from ..lettering.matrix import apply, placing
+from ..model import Board, Lettering, Place, Stroke
+from ..paint.source import Frames
+from ..render.ops import ApartBegin, ApartEnd, FaceBegin, FaceEnd, Op
+from .coat_ops import coat_op
+from .meeting import meetings
+from .view import View
+
+LEAST_REACH = 48.0
+
+
+class Outline(NamedTuple):
+    """The placed outline of a lettering in board px."""
+
+    key: tuple
+    block: Block
+    matrix: np.ndarray
+    em: float
+
+
+def outline(piece: Lettering, dpi: float) -> Outline:
+    """Words, font, size and place to an outline; all it depends on is its key."""
+    setting = setting_of(piece, dpi)
+    em = piece.size.px(1.0, dpi)
+    words = block(setting)
+    matrix = placing(piece.place, words.box, em)
+    return Outline((setting, em, piece.place), words, matrix, em)
+
+
+def _chords(line: Outline, scale: float, cache_key: tuple, view: View) -> np.ndarray:
+    def make() -> np.ndarray:
+        curves = apply(line.matrix, line.block.curves) * scale
+        return flatten(curves)
+
+    return view.cache.get(("chords", *cache_key, scale), make)
+
+
+def core_of(piece: Lettering, view: View) -> float:
+    """The greatest inside distance in board px; the same wherever the piece stands."""
+    home = msgspec.structs.replace(
+        piece, place=msgspec.structs.replace(piece.place, x=0.0, y=0.0, rotation=0.0)
+    )
+    line = outline(home, view.board.dpi)
+    chords = lambda: _chords(line, 1.0, line.key, view)  # noqa: E731
+    return view.cache.get(("core", *line.key), lambda: greatest_inside(chords()))
+
+
+def quantised(reach: float) -> float:
+    """Reaches in steps of about a third, so that a drag seldom asks for new fields."""
+    size = LEAST_REACH
+    while size < reach:
+        size *= 4 / 3
+    return math.ceil(size)
+
+
+def grown_by_strokes(piece: Lettering, scene: Scene) -> float:
+    """How far the strokes on the letters reach beyond them, px."""
+    outer = [
+        scene.ends(coat.span)[0]
+        for coat in piece.style
+        if isinstance(coat, Stroke) and coat.on and coat.silhouette == "letters"
+    ]
+    return max(0.0, -min(outer, default=0.0))
+
+
+def scene_of(piece: Lettering, view: View) -> Scene:
+    """The surroundings of a lettering's coats; fields are made only when they are read."""
+    line = outline(piece, view.board.dpi)
+    key = (*line.key, view.scale, piece.smoothing)
+    chords = _chords(line, view.scale, line.key, view)
+    ink = ink_box(chords)
+    core = core_of(piece, view) * view.scale
+    frame = _bounds(chords)
+
+    def scene(box: Box, grown: float) -> Scene:
+        letters = Silhouette(key, chords, ink, box, core, view.cache, piece.smoothing)
+        frames = Frames(frame, view.frame)
+        return Scene(
+            letters, line.em, view.board.dpi, view.scale, view.board.lamp, frames, view.window,
+            grown, view.cache,
+        )  # fmt: skip
+
+    first = scene(ink, 0.0)
+    first = first._replace(grown=grown_by_strokes(piece, first))
+    reaches = [kind_of(c).paints.reach(c, first) for c in piece.style if c.on] or [Reach()]
+    far = quantised(max(r.distance for r in reaches))
+    throw = quantised(max(r.throw for r in reaches))
+    return scene(ink.grown(far).meet(view.window.grown(far + throw)), first.grown)
+
+
+def _bounds(chords: np.ndarray) -> tuple[float, float, float, float]:
+    if not len(chords):
+        return (0.0, 0.0, 1.0, 1.0)
+    xs, ys = chords[:, 0::2], chords[:, 1::2]
+    return (float(xs.min()), float(ys.min()), float(xs.max()), float(ys.max()))
+
+
+def ops(piece: Lettering, view: View) -> list[Op]:
+    scene = scene_of(piece, view)
+    letters = scene.letters
+    if letters.box.empty:
+        return []
+    coats = [coat for coat in piece.style if coat.on and coat.opacity > 0]
+    under = meetings(coats, scene)
+    layers = [coat_op(c, scene, u) for c, u in zip(coats, under, strict=True)]
+    face = scene.around(0)
+    where = (letters.key, letters.box, face)
+    steps: list[Op] = [
+        FaceBegin(("face", *where), face),
+        *(layer for layer in layers if not layer.box.empty),
+        FaceEnd(("laid", *where), face, lambda: (letters.coverage, letters.box)),
+    ]
+    if piece.opacity == 1 and piece.blend == "normal":
+        return steps
+    box = around(step.box for step in steps)
+    apart = piece.blend != "normal"
+    return [
+        ApartBegin(("apart", box, apart), box, apart),
+        *steps,
+        ApartEnd(("joined", box, piece.opacity, piece.blend), box, piece.opacity, piece.blend),
+    ]
+
+
+def block_corners(piece: Lettering, board: Board) -> np.ndarray:
+    """(4, 2) board px: the corners of the words' box, clockwise from the top left."""
+    line = outline(piece, board.dpi)
+    x0, y0, x1, y1 = line.block.box
+    return apply(line.matrix, np.array([[x0, y0], [x1, y0], [x1, y1], [x0, y1]]))
+
+
+def place_at(place: Place, x: float, y: float) -> Place:
+    return msgspec.structs.replace(place, x=x, y=y)
