@@ -23,9 +23,7 @@ def ink_box(chords: np.ndarray) -> Box:
     if not len(chords):
         return EMPTY
     xs, ys = chords[:, 0::2], chords[:, 1::2]
-    return Box(
-        math.floor(xs.min()), math.floor(ys.min()), math.ceil(xs.max()), math.ceil(ys.max())
-    )
+    return Box(math.floor(xs.min()), math.floor(ys.min()), math.ceil(xs.max()), math.ceil(ys.max()))
 
 
 def greatest_inside(chords: np.ndarray) -> float:

@@ -52,11 +52,13 @@ def setting_of(piece: Lettering, dpi: float) -> Setting:
 def block(setting: Setting) -> Block:
     """Set the words and unite their outlines."""
     file, found = find(setting.font)
-    lines = [shape_line(file, text, setting.tracking) for text in drawable(setting.text).split("\n")]
+    lines = [
+        shape_line(file, text, setting.tracking) for text in drawable(setting.text).split("\n")
+    ]
     width = max((line.width for line in lines), default=0.0)
     share = {"start": 0.0, "centre": 0.5, "end": 1.0}[setting.align]
     placed = [
-        (g.index, g.x + share * (width - line.width), g.y + row * setting.leading)
+        (g.glyph, g.x + share * (width - line.width), g.y + row * setting.leading)
         for row, line in enumerate(lines)
         for g in line.glyphs
     ]
@@ -79,7 +81,8 @@ def _united(file: FontFile, placed: list[tuple[int, float, float]]) -> np.ndarra
             index, x, y = group[0]
             parts.append(glyph(file, index).curves + (x, y))
         else:
-            path = skia_paths.joined((glyph(file, i).path, x * upem, y * upem) for i, x, y in group)
+            moved = ((glyph(file, i).path, x * upem, y * upem) for i, x, y in group)
+            path = skia_paths.joined(moved)
             parts.append(skia_paths.curves(path) / upem)
     return np.concatenate(parts) if parts else np.zeros((0, 4, 2))
 

@@ -14,7 +14,7 @@ from .fonts import FontFile, load
 class Placed(NamedTuple):
     """A glyph on its line: font index, pen position in em (y down), the letter it came from."""
 
-    index: int
+    glyph: int
     x: float
     y: float
     letter: int

@@ -28,7 +28,9 @@ class PathPen:
     def qCurveTo(self, c: tuple[float, float], p: tuple[float, float]) -> None:
         self.path.quadTo(c[0], -c[1], p[0], -p[1])
 
-    def curveTo(self, a: tuple[float, float], b: tuple[float, float], p: tuple[float, float]) -> None:
+    def curveTo(
+        self, a: tuple[float, float], b: tuple[float, float], p: tuple[float, float]
+    ) -> None:
         self.path.cubicTo(a[0], -a[1], b[0], -b[1], p[0], -p[1])
 
     def closePath(self) -> None:

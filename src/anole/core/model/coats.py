@@ -64,8 +64,16 @@ class Glow(CoatBase, frozen=True, kw_only=True, tag="glow"):
         Span, meta("Span", "From full strength to nothing", soft=(-300, 120), directed=True)
     ] = em_span(0.0, -0.25)
     hot: Annotated[
-        float, number("Full for", "Share of the span at full strength", 0, 0.98, unit="%", factor=100,
-                      step=0.01)
+        float,
+        number(
+            "Full for",
+            "Share of the span at full strength",
+            0,
+            0.98,
+            unit="%",
+            factor=100,
+            step=0.01,
+        ),
     ] = 0.0
     softness: Annotated[
         float, number("Softness", "Rounds the glow's form", 0, 1, unit="%", factor=100, step=0.01)

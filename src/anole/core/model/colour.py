@@ -58,7 +58,9 @@ class Colour:
         try:
             return cls(*_css_bytes(text))
         except (ValueError, TypeError) as error:
-            raise ValueError(f"{text!r} is not a colour such as #ff8866 or oklch(0.7 0.2 30)") from error
+            raise ValueError(
+                f"{text!r} is not a colour such as #ff8866 or oklch(0.7 0.2 30)"
+            ) from error
 
     @property
     def floats(self) -> tuple[float, float, float, float]:

@@ -12,7 +12,9 @@ LIMIT = 1e6
 
 
 def _tidy(value: float) -> str:
-    return f"{value:.6f}".rstrip("0").rstrip(".").replace("-0", "0") if value == 0 else f"{value:.9g}"
+    return (
+        f"{value:.6f}".rstrip("0").rstrip(".").replace("-0", "0") if value == 0 else f"{value:.9g}"
+    )
 
 
 class Length:
@@ -49,7 +51,10 @@ class Length:
 
     def px(self, em: float, dpi: float = 96.0) -> float:
         """Board px, for an em in px and the board's dots per inch."""
-        return self.value * {"px": 1.0, "em": em, "in": dpi, "mm": dpi / 25.4, "pt": dpi / 72.0}[self.unit]
+        return (
+            self.value
+            * {"px": 1.0, "em": em, "in": dpi, "mm": dpi / 25.4, "pt": dpi / 72.0}[self.unit]
+        )
 
     def like(self, px: float, em: float, dpi: float = 96.0) -> Length:
         """The length of `px` board px, in this length's unit."""

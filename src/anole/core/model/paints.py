@@ -27,9 +27,10 @@ class Stop(Struct, frozen=True):
 class Gradient(Struct, frozen=True, kw_only=True, tag_field="kind", tag="gradient"):
     """Colours along a line through a frame (CSS Images 4 stops, SVG spread)."""
 
-    stops: Annotated[
-        tuple[Stop, ...], Meta(min_length=1, max_length=64, title="Stops")
-    ] = (Stop(0.0, Colour(255, 255, 255)), Stop(1.0, Colour(0, 0, 0)))
+    stops: Annotated[tuple[Stop, ...], Meta(min_length=1, max_length=64, title="Stops")] = (
+        Stop(0.0, Colour(255, 255, 255)),
+        Stop(1.0, Colour(0, 0, 0)),
+    )
     shape: Literal["linear"] = "linear"
     angle: Annotated[Angle, meta("Angle", "0 runs upward, 90 to the right")] = 180.0
     spread: Annotated[
@@ -42,12 +43,31 @@ class Gradient(Struct, frozen=True, kw_only=True, tag_field="kind", tag="gradien
         Literal["piece", "board"], meta("Laid over", "The box that the colours are stretched over")
     ] = "piece"
     scale: Annotated[
-        float, number("Length", "Share of the frame that one run of colours covers", 0.001, 1000,
-                      soft=(0.05, 2), unit="%", factor=100, step=0.01)
+        float,
+        number(
+            "Length",
+            "Share of the frame that one run of colours covers",
+            0.001,
+            1000,
+            soft=(0.05, 2),
+            unit="%",
+            factor=100,
+            step=0.01,
+        ),
     ] = 1.0
     offset: Annotated[
-        float, number("Shift", "Moves the colours along their line", -1000, 1000,
-                      soft=(-1, 1), unit="%", factor=100, step=0.01, signed=True)
+        float,
+        number(
+            "Shift",
+            "Moves the colours along their line",
+            -1000,
+            1000,
+            soft=(-1, 1),
+            unit="%",
+            factor=100,
+            step=0.01,
+            signed=True,
+        ),
     ] = 0.0
     reversed: Annotated[bool, meta("Reversed", "Last colour first")] = False
 

@@ -34,7 +34,10 @@ class Place(Struct, frozen=True, kw_only=True):
         number("Turn", "Clockwise", -3600, 3600, soft=(-180, 180), unit="°", step=1, signed=True),
     ] = 0.0
     skew: Annotated[
-        float, number("Slant", "Leans the letters", -80, 80, soft=(-40, 40), unit="°", step=1, signed=True)
+        float,
+        number(
+            "Slant", "Leans the letters", -80, 80, soft=(-40, 40), unit="°", step=1, signed=True
+        ),
     ] = 0.0
 
 
@@ -70,12 +73,20 @@ class Lettering(PieceBase, frozen=True, kw_only=True, tag="lettering"):
 
     text: Annotated[str, Meta(max_length=20_000, title="Words")] = ""
     font: Annotated[Font, meta("Font", "The typeface")] = Font()
-    size: Annotated[Length, meta("Size", "One em", soft=(8, 600), low=0.5, high=32_000, no_em=True)] = (
-        Length(200.0, "px")
-    )
+    size: Annotated[
+        Length, meta("Size", "One em", soft=(8, 600), low=0.5, high=32_000, no_em=True)
+    ] = Length(200.0, "px")
     tracking: Annotated[
-        float, number("Tracking", "Added between letters, in 1/1000 em", -1000, 10_000,
-                      soft=(-200, 1000), step=1, signed=True)
+        float,
+        number(
+            "Tracking",
+            "Added between letters, in 1/1000 em",
+            -1000,
+            10_000,
+            soft=(-200, 1000),
+            step=1,
+            signed=True,
+        ),
     ] = 0.0
     leading: Annotated[
         Length, meta("Leading", "From baseline to baseline", soft=(0.5, 2), low=0.0, high=100)

@@ -89,6 +89,7 @@ def field_info(struct: type[msgspec.Struct]) -> list[FieldInfo]:
             extra.update(m.extra or {})
         found.append(
             FieldInfo(field.name, kind, titles[-1], about[-1] if about else "",
-                      lows[-1] if lows else None, highs[-1] if highs else None, field.default, extra)
+                      lows[-1] if lows else None, highs[-1] if highs else None,
+                      field.default, extra)
         )  # fmt: skip
     return found

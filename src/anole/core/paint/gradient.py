@@ -51,7 +51,26 @@ def table(stops: tuple[Stop, ...], space: str, backward: bool = False) -> np.nda
     return np.ascontiguousarray(out, np.float32)
 
 
-def line(gradient: Gradient, frame: tuple[float, float, float, float]) -> tuple[float, float, float]:
+@functools.lru_cache(256)
+def _smooth_table(
+    stops: tuple[Stop, ...], space: str, backward: bool, spread: str, taps: int
+) -> np.ndarray:
+    """The table averaged over what one pixel sees, so that hard stops have smooth edges."""
+    lut = table(stops, space, backward).astype(np.float64)
+    if taps < 2:
+        return lut.astype(np.float32)
+    lut[:3] *= lut[3]
+    mode = {"pad": "edge", "reflect": "symmetric", "repeat": "wrap"}[spread]
+    wide = np.pad(lut, ((0, 0), (taps // 2 + 1, taps - taps // 2)), mode=mode)  # type: ignore[call-overload]
+    sums = np.cumsum(wide, 1)
+    mean = (sums[:, taps : taps + STEPS] - sums[:, :STEPS]) / taps
+    mean[:3] /= np.maximum(mean[3], 1e-9)
+    return np.ascontiguousarray(np.clip(mean, 0, 1), np.float32)
+
+
+def line(
+    gradient: Gradient, frame: tuple[float, float, float, float]
+) -> tuple[float, float, float]:
     """t = t0 + tx x + ty y for px (x, y): the CSS gradient line through the frame's middle."""
     x0, y0, x1, y1 = frame
     turn = math.radians(gradient.angle)
@@ -89,8 +108,9 @@ def lay(gradient: Gradient, frame: tuple[float, float, float, float], box: Box) 
 
     frame : x0, y0, x1, y1 in the same px
     """
-    lut = table(gradient.stops, gradient.space, gradient.reversed)
     t0, tx, ty = line(gradient, frame)
+    taps = min(round((abs(tx) + abs(ty)) * STEPS), STEPS // 2)
+    lut = _smooth_table(gradient.stops, gradient.space, gradient.reversed, gradient.spread, taps)
     start = t0 + tx * box.x0 + ty * box.y0
     out = np.empty((4, box.height, box.width), np.float32)
     spread = _SPREADS[gradient.spread]

@@ -50,9 +50,7 @@ class Checkpoint(NamedTuple):
 
 
 def board_box(board: Board, scale: float) -> Box:
-    return Box(
-        0, 0, max(1, round(board.width * scale)), max(1, round(board.height * scale))
-    )
+    return Box(0, 0, max(1, round(board.width * scale)), max(1, round(board.height * scale)))
 
 
 def plan(request: Request, cache: Cache) -> list[Op]:
@@ -71,9 +69,7 @@ def difference(old: Sequence[Op], new: Sequence[Op]) -> tuple[int, Box]:
     while first < min(len(old), len(new)) and old[first].key == new[first].key:
         first += 1
     last = 0
-    while (
-        last < min(len(old), len(new)) - first and old[-1 - last].key == new[-1 - last].key
-    ):
+    while last < min(len(old), len(new)) - first and old[-1 - last].key == new[-1 - last].key:
         last += 1
     changed = [*old[first : len(old) - last], *new[first : len(new) - last]]
     return first, around(step.box for step in changed)

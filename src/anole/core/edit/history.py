@@ -1,0 +1,70 @@
+"""Undo and redo: a list of boards with the name of the step that made each."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+from ..model import Board
+
+MOST_STEPS = 500
+
+
+class Step(NamedTuple):
+    name: str
+    board: Board
+
+
+class History:
+    """Boards share what did not change, so a step costs next to nothing."""
+
+    def __init__(self, board: Board, name: str = "Open") -> None:
+        self._steps = [Step(name, board)]
+        self._at = 0
+        self._drag: object | None = None
+
+    @property
+    def board(self) -> Board:
+        return self._steps[self._at].board
+
+    @property
+    def steps(self) -> list[Step]:
+        return list(self._steps)
+
+    @property
+    def at(self) -> int:
+        return self._at
+
+    @property
+    def undo_name(self) -> str | None:
+        return self._steps[self._at].name if self._at > 0 else None
+
+    @property
+    def redo_name(self) -> str | None:
+        return self._steps[self._at + 1].name if self._at + 1 < len(self._steps) else None
+
+    def push(self, name: str, board: Board, drag: object | None = None) -> None:
+        """A new step; those of one drag (the same token) become a single step."""
+        if board == self.board:
+            return
+        if drag is not None and drag is self._drag and self._at > 0:
+            self._steps[self._at] = Step(name, board)
+            return
+        del self._steps[self._at + 1 :]
+        self._steps.append(Step(name, board))
+        del self._steps[: max(0, len(self._steps) - MOST_STEPS)]
+        self._at = len(self._steps) - 1
+        self._drag = drag
+
+    def go(self, to: int) -> None:
+        """Any step by number. Raises IndexError."""
+        if not 0 <= to < len(self._steps):
+            raise IndexError(to)
+        self._at, self._drag = to, None
+
+    def undo(self) -> None:
+        if self._at > 0:
+            self.go(self._at - 1)
+
+    def redo(self) -> None:
+        if self._at + 1 < len(self._steps):
+            self.go(self._at + 1)

@@ -1,0 +1,1 @@
+"""Boards, pictures and styles on disk."""

@@ -1,0 +1,98 @@
+"""The .anole container: a ZIP of board.json and a preview."""
+
+from __future__ import annotations
+
+import io
+import zipfile
+import zlib
+from pathlib import Path
+from typing import Any, NamedTuple
+
+import msgspec
+
+from ..model import Board, ModelError, from_builtins, to_builtins
+from .atomic import FileError, read_bytes, write_bytes
+from .unknown import leftover, merged
+
+MEDIA_TYPE = "application/vnd.anole.board+zip"
+MAJOR = 1
+MOST_FILE = 1 << 30
+MOST_JSON = 1 << 26
+
+
+class Document(NamedTuple):
+    """A board as read, with what a newer version wrote beside it."""
+
+    board: Board
+    unknown: Any = None
+
+
+def encode(document: Document, preview: bytes) -> bytes:
+    """The container's bytes; the same document gives the same bytes."""
+    data = merged(to_builtins(document.board), document.unknown)
+    room = io.BytesIO()
+    with zipfile.ZipFile(room, "w", zipfile.ZIP_DEFLATED) as box:
+        for name, content, how in (
+            ("mimetype", MEDIA_TYPE.encode(), zipfile.ZIP_STORED),
+            ("board.json", msgspec.json.format(msgspec.json.encode(data), indent=1), None),
+            ("preview.png", preview, zipfile.ZIP_STORED),
+        ):
+            info = zipfile.ZipInfo(name, (1980, 1, 1, 0, 0, 0))
+            info.external_attr = 0o644 << 16
+            box.writestr(info, content, zipfile.ZIP_DEFLATED if how is None else how)
+    return room.getvalue()
+
+
+def decode(data: bytes, name: str) -> Document:
+    """Read a container. Raises FileError naming what is wrong."""
+    try:
+        with zipfile.ZipFile(io.BytesIO(data)) as box:
+            kind = _entry(box, "mimetype", 256, name).decode("ascii", "replace").strip()
+            if kind != MEDIA_TYPE:
+                raise FileError(f"{name} is not an Anole board (it says it is {kind[:60]!r})")
+            text = _entry(box, "board.json", MOST_JSON, name)
+    except (zipfile.BadZipFile, zlib.error, EOFError, NotImplementedError, RuntimeError) as error:
+        raise FileError(f"{name} is not an Anole board, or it is cut short: {error}") from error
+    return _document(text, name)
+
+
+def _entry(box: zipfile.ZipFile, entry: str, most: int, name: str) -> bytes:
+    try:
+        info = box.getinfo(entry)
+    except KeyError:
+        raise FileError(f"{name} is not an Anole board: it has no {entry}") from None
+    if info.file_size > most:
+        raise FileError(f"{name}: {entry} is too large ({info.file_size >> 20} MB)")
+    with box.open(info) as file:
+        return file.read(most + 1)[:most]
+
+
+def _document(text: bytes, name: str) -> Document:
+    try:
+        raw = msgspec.json.decode(text)
+        _check_version(raw, name)
+        board = from_builtins(raw, Board)
+    except (msgspec.DecodeError, UnicodeDecodeError, RecursionError) as error:
+        raise FileError(f"{name}: board.json is not JSON: {error}") from error
+    except ModelError as error:
+        raise FileError(f"{name}: {error}") from error
+    return Document(board, leftover(raw, to_builtins(board)))
+
+
+def _check_version(raw: Any, name: str) -> None:
+    text = str(raw.get("format", "")) if isinstance(raw, dict) else ""
+    major = text.partition("/")[2].partition(".")[0]
+    if text.startswith("anole-board/") and major.isdigit() and int(major) > MAJOR:
+        raise FileError(
+            f"{name} was made by a newer Anole ({text}); this one reads version {MAJOR}"
+        )
+
+
+def read(path: Path) -> Document:
+    """Read a .anole file. Raises FileError."""
+    return decode(read_bytes(path, MOST_FILE), path.name)
+
+
+def write(path: Path, document: Document, preview: bytes) -> None:
+    """Write a .anole file atomically. Raises FileError."""
+    write_bytes(path, encode(document, preview))

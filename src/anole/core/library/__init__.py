@@ -1,0 +1,1 @@
+"""Styles on disk: the built-in ones and the user's own."""

@@ -1,0 +1,120 @@
+"""Styles as files: one JSON file a style, the user's own before the built-in ones."""
+
+from __future__ import annotations
+
+import functools
+import hashlib
+import os
+import re
+import unicodedata
+from collections.abc import Sequence
+from importlib.resources import files
+from pathlib import Path
+from typing import NamedTuple
+
+import msgspec
+import platformdirs
+
+from ..files.atomic import FileError, read_bytes, write_bytes
+from ..model import Coat, ModelError, Style, from_json, to_json
+
+SUFFIX = ".anolestyle"
+MOST = 1 << 22
+
+
+class Kept(NamedTuple):
+    """A style of the library and the file it came from."""
+
+    style: Style
+    path: Path
+    own: bool
+
+
+def folder() -> Path:
+    """Where the user's styles are kept ($XDG_DATA_HOME/anole/styles)."""
+    return platformdirs.user_data_path("anole") / "styles"
+
+
+def built_in_folder() -> Path:
+    return Path(str(files("anole") / "data" / "styles"))
+
+
+def digest(coats: Sequence[Coat]) -> str:
+    """What a stack of coats is, whatever its ids."""
+    plain = tuple(msgspec.structs.replace(coat, id=str(i)) for i, coat in enumerate(coats))
+    return hashlib.sha256(to_json(plain)).hexdigest()[:16]
+
+
+def file_name(name: str) -> str:
+    """A safe file name for a style's name; different names give different files."""
+    flat = unicodedata.normalize("NFKD", name).encode("ascii", "ignore").decode().lower()
+    slug = re.sub(r"[^a-z0-9]+", "-", flat).strip("-")[:60]
+    if slug.replace("-", " ") != name:
+        slug = f"{slug or 'style'}-{hashlib.sha256(name.encode()).hexdigest()[:6]}"
+    return slug + SUFFIX
+
+
+def read(path: Path) -> Style:
+    """Read one style. Raises FileError."""
+    try:
+        return from_json(read_bytes(path, MOST), Style)
+    except ModelError as error:
+        raise FileError(f"{path.name} is not a style: {error}") from error
+
+
+def keep(style: Style) -> Path:
+    """Write a style to the user's library, over one of the same name. Raises FileError."""
+    if not style.name.strip():
+        raise FileError("a style needs a name before it can be kept")
+    home = folder()
+    try:
+        os.makedirs(home, exist_ok=True)
+    except OSError as error:
+        raise FileError(f"cannot make {home}: {error.strerror}") from error
+    path = home / file_name(style.name)
+    write_bytes(path, to_json(style))
+    return path
+
+
+def remove(style_name: str) -> None:
+    """Take a style out of the user's library. Raises FileError."""
+    try:
+        (folder() / file_name(style_name)).unlink()
+    except OSError as error:
+        raise FileError(f"cannot remove {style_name!r}: {error.strerror}") from error
+
+
+@functools.cache
+def built_in() -> tuple[Kept, ...]:
+    paths = sorted(built_in_folder().glob(f"*{SUFFIX}"))
+    return tuple(Kept(read(path), path, False) for path in paths)
+
+
+def library() -> tuple[list[Kept], list[str]]:
+    """All styles, the user's newest first, then the built-in ones; and what could not be read."""
+    own, troubles = [], []
+    for path in sorted(folder().glob(f"*{SUFFIX}"), key=_age):
+        try:
+            own.append(Kept(read(path), path, True))
+        except FileError as error:
+            troubles.append(str(error))
+    return own + list(built_in()), troubles
+
+
+def _age(path: Path) -> tuple[float, str]:
+    try:
+        return (-path.stat().st_mtime, path.name)
+    except OSError:
+        return (0.0, path.name)
+
+
+def find(name: str) -> Style:
+    """The style of that name, or in that file. Raises FileError."""
+    kept, _ = library()
+    for entry in kept:
+        if entry.style.name.lower() == name.lower():
+            return entry.style
+    if Path(name).suffix == SUFFIX or os.sep in name:
+        return read(Path(name))
+    known = ", ".join(entry.style.name for entry in kept)
+    raise FileError(f"there is no style called {name!r}; there are: {known}")
