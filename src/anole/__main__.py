@@ -1,0 +1,5 @@
+"""python -m anole"""
+
+from .cli import main
+
+main()

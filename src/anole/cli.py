@@ -1,0 +1,182 @@
+"""The command line: the same operations and the same renderer as the window."""
+
+from __future__ import annotations
+
+import sys
+from pathlib import Path
+from typing import Annotated, Any
+
+import msgspec
+import typer
+from rich.console import Console
+from rich.progress import Progress
+from rich.table import Table
+from typer.core import TyperGroup
+
+from .core.edit.coats import put_style
+from .core.files import board_file, png
+from .core.files.atomic import FileError
+from .core.files.preview import preview
+from .core.library import styles as library
+from .core.lettering.fonts import find
+from .core.model import Board, Lettering, ModelError
+from .core.model.schema import json_schema
+from .core.render.export import TooLarge, rgba
+
+WRONG = 2
+
+
+class _OpensFiles(TyperGroup):
+    """`anole FILE` opens the window; every other first word is a command."""
+
+    def parse_args(self, ctx: Any, args: list[str]) -> list[str]:
+        if not args or (args[0] not in self.commands and args[0] != "--help"):
+            args = ["open", *args]
+        return super().parse_args(ctx, args)
+
+
+app = typer.Typer(
+    cls=_OpensFiles, add_completion=False, rich_markup_mode=None, pretty_exceptions_enable=False,
+    help="Words in fat type, styled with a stack of live coats. `anole FILE` opens the window.",
+)  # fmt: skip
+
+FileArgument = Annotated[Path, typer.Argument(metavar="FILE", help="An .anole board.")]
+OutOption = Annotated[Path, typer.Option("-o", "--out", help="The file to write.")]
+
+
+@app.command("open", hidden=True)
+def open_window(
+    file: Annotated[Path | None, typer.Argument(metavar="FILE")] = None,
+    demo: Annotated[bool, typer.Option("--demo", help="Open the demo board.")] = False,
+) -> None:
+    """Open the window, on a board if one is named."""
+    from .studio.app import run
+
+    if file is not None:
+        board_file.read(file)
+    raise typer.Exit(run(file, demo=demo))
+
+
+def _scale(board: Board, scale: float | None, width: int | None) -> float:
+    if scale is not None and width is not None:
+        raise FileError("give --scale or --width, not both")
+    found = width / board.width if width is not None else scale or 1.0
+    if not 0.001 <= found <= 100:
+        raise FileError(f"a scale of {found:g} is out of range (0.001 to 100)")
+    return found
+
+
+@app.command()
+def render(
+    file: FileArgument,
+    out: OutOption,
+    scale: Annotated[float | None, typer.Option(help="Times the board's size.")] = None,
+    width: Annotated[int | None, typer.Option(help="Width of the picture in px.")] = None,
+    transparent: Annotated[bool, typer.Option("--transparent", help="Leave grounds out.")] = False,
+) -> None:
+    """Write a board as a PNG."""
+    if out.suffix.lower() != ".png":
+        raise FileError(f"{out.name}: the picture's name must end in .png")
+    board = board_file.read(file).board
+    factor = _scale(board, scale, width)
+    with Progress(console=Console(stderr=True), transient=True) as progress:
+        task = progress.add_task("rendering", total=1.0)
+        pixels = rgba(
+            board, factor, transparent=transparent,
+            progress=lambda share: progress.update(task, completed=share),
+        )  # fmt: skip
+        png.write(out, pixels, board.dpi * factor)
+    _say_replaced_fonts(board)
+
+
+@app.command()
+def apply(
+    style: Annotated[str, typer.Argument(help="A style's name, or a style file.")],
+    file: FileArgument,
+    piece: Annotated[str, typer.Option("--piece", metavar="NAME", help="Name or id of a piece.")],
+    out: OutOption,
+) -> None:
+    """Put a style on a piece and write the board."""
+    document = board_file.read(file)
+    chosen = library.find(style)
+    target = _piece_named(document.board, piece)
+    board = put_style(document.board, target.id, chosen, library.digest(chosen.coats))
+    board_file.write(out, document._replace(board=board), preview(board))
+
+
+def _piece_named(board: Board, name: str) -> Lettering:
+    words = [p for p in board.pieces if isinstance(p, Lettering)]
+    for found in words:
+        if name in (found.id, found.name):
+            return found
+    known = ", ".join(repr(p.name or p.id) for p in words) or "none"
+    raise FileError(f"there is no lettering called {name!r} on the board; there is: {known}")
+
+
+@app.command("styles")
+def list_styles() -> None:
+    """List the styles of the library."""
+    kept, troubles = library.library()
+    table = Table("style", "coats", "from", box=None)
+    for entry in kept:
+        origin = str(entry.path) if entry.own else "built in"
+        table.add_row(entry.style.name, str(len(entry.style.coats)), origin)
+    Console().print(table)
+    for trouble in troubles:
+        print(f"anole: {trouble}", file=sys.stderr)
+
+
+@app.command()
+def check(file: FileArgument) -> None:
+    """Read a board and say what is in it, or what is wrong with it."""
+    board = board_file.read(file).board
+    coats = sum(len(p.style) for p in board.pieces if isinstance(p, Lettering))
+    size = f"{board.width} x {board.height} px"
+    print(f"{board.name}: {size}, {len(board.pieces)} pieces, {coats} coats")
+    _say_replaced_fonts(board)
+
+
+def _say_replaced_fonts(board: Board) -> None:
+    for piece in board.pieces:
+        if isinstance(piece, Lettering):
+            file, found = find(piece.font)
+            if not found:
+                print(
+                    f"anole: the font {piece.font.family!r} of {piece.name or piece.id!r} is "
+                    f"missing; {file.family} stands in for it",
+                    file=sys.stderr,
+                )
+
+
+@app.command()
+def schema() -> None:
+    """Print the JSON schema of boards and styles."""
+    sys.stdout.buffer.write(msgspec.json.format(msgspec.json.encode(json_schema()), indent=1))
+    print()
+
+
+def main(arguments: list[str] | None = None) -> int:
+    """Run the command line; wrong input is one line on stderr and exit code 2."""
+    try:
+        result: Any = app(arguments, standalone_mode=False, prog_name="anole")
+        code = result if isinstance(result, int) else 0
+    except (FileError, ModelError, TooLarge) as error:
+        code = _wrong(str(error))
+    except MemoryError:
+        code = _wrong("there is not enough memory for a picture of that size")
+    except (KeyboardInterrupt, typer.Abort):
+        code = 130
+    except Exception as error:
+        # what is wrong with the words of the command itself; the class is not the same in
+        # every typer
+        if not hasattr(error, "format_message"):
+            raise
+        code = _wrong(error.format_message())
+    if arguments is None:
+        sys.exit(code)
+    return code
+
+
+def _wrong(message: str) -> int:
+    print(f"anole: {' '.join(message.split())}", file=sys.stderr)
+    return WRONG

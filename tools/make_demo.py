@@ -1,0 +1,95 @@
+"""Write the demo boards: the invented world of the Brinnelmarsh Wheelers."""
+
+from __future__ import annotations
+
+from importlib.resources import files
+from pathlib import Path
+
+import msgspec
+
+from anole.core.edit.coats import put_style
+from anole.core.files import board_file
+from anole.core.files.preview import preview
+from anole.core.library.styles import built_in, digest
+from anole.core.model import (
+    Board, Colour, ColourPaint, Font, Gradient, Ground, Lamp, Length, Lettering, Place, Shadow,
+    Stop,
+)  # fmt: skip
+
+BOARDS = Path(str(files("anole") / "data" / "boards"))
+
+
+def stops(*parts: tuple[float, str]) -> tuple[Stop, ...]:
+    return tuple(Stop(at, Colour.parse(text)) for at, text in parts)
+
+
+def words(
+    name: str, text: str, family: str, size: float, x: float, y: float, **more: object
+) -> Lettering:
+    return Lettering(
+        id=name.lower().replace(" ", "-"), name=name, text=text, font=Font(family=family),
+        size=Length(size), place=Place(x=x, y=y, **more.pop("place", {})), **more,  # type: ignore[arg-type]
+    )  # fmt: skip
+
+
+def styled(board: Board, piece: str, name: str) -> Board:
+    style = next(kept.style for kept in built_in() if kept.style.name == name)
+    return put_style(board, piece, style, digest(style.coats))
+
+
+def bout_night() -> Board:
+    ground = Ground(id="ground", name="Rink blue", paint=Gradient(
+        stops=stops((0, "#0b2740"), (0.55, "#10506a"), (1, "#15707c"))))  # fmt: skip
+    beams = Ground(
+        id="beams", name="Light bars", opacity=0.16, blend="screen",
+        paint=Gradient(angle=62, frame="board", scale=0.12, spread="repeat", stops=stops(
+            (0, "#9fe8ff"), (0.42, "#9fe8ff"), (0.42, "#9fe8ff00"), (1, "#9fe8ff00"))),
+    )  # fmt: skip
+    title = words("Title", "BOUT\nNIGHT", "Lilita One", 300, 640, 350,
+                  leading=Length(0.88, "em"), tracking=12)  # fmt: skip
+    line = words("Line", "Brinnelmarsh Wheelers · Saturday, half past seven", "Fredoka", 38,
+                 640, 676, tracking=18)  # fmt: skip
+    plain = (
+        Shadow(id="line-shadow", lift=Length(0.08, "em"), opacity=0.6),
+        msgspec.structs.replace(_fill("#fff3dc"), id="line-fill"),
+    )
+    line = msgspec.structs.replace(line, style=plain)
+    board = Board(
+        name="Bout Night", width=1280, height=720, lamp=Lamp(bearing=322, elevation=41),
+        pieces=(ground, beams, line, title),
+    )  # fmt: skip
+    return styled(board, "title", "title shout")
+
+
+def _fill(text: str):  # type: ignore[no-untyped-def]
+    from anole.core.model import Fill
+
+    return Fill(id="fill", paint=ColourPaint(colour=Colour.parse(text)))
+
+
+def brine_cup() -> Board:
+    ground = Ground(id="ground", name="Deep water", paint=Gradient(
+        stops=stops((0, "#1b0f22"), (0.6, "#3a1830"), (1, "#571f35"))))  # fmt: skip
+    spot = Ground(
+        id="floor", name="Floor light", opacity=0.5, blend="screen",
+        paint=Gradient(stops=stops((0, "#ff9a3c00"), (0.45, "#ff9a3c00"), (0.8, "#ff9a3c60"),
+                                   (1, "#ffcf8a90"))),
+    )  # fmt: skip
+    title = words("Title", "BRINE & BEARING", "Alfa Slab One", 138, 800, 340)
+    cup = words("Cup", "CUP", "Alfa Slab One", 236, 800, 610, tracking=60)
+    top = words("Club", "THE BRINNELMARSH WHEELERS", "Cinzel", 52, 800, 150, tracking=120)
+    board = Board(
+        name="Brine & Bearing Cup", width=1600, height=800, lamp=Lamp(bearing=325, elevation=46),
+        pieces=(ground, spot, top, cup, title),
+    )  # fmt: skip
+    for piece in ("title", "cup", "club"):
+        board = styled(board, piece, "cup gold")
+    return board
+
+
+if __name__ == "__main__":
+    BOARDS.mkdir(parents=True, exist_ok=True)
+    for name, board in (("bout-night", bout_night()), ("brine-and-bearing-cup", brine_cup())):
+        board_file.write(
+            BOARDS / f"{name}.anole", board_file.Document(board), preview(board)
+        )
