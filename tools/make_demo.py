@@ -12,7 +12,17 @@ from anole.core.files import board_file
 from anole.core.files.preview import preview
 from anole.core.library.styles import built_in, digest
 from anole.core.model import (
-    Board, Colour, ColourPaint, Font, Gradient, Ground, Lamp, Length, Lettering, Place, Shadow,
+    Board,
+    Colour,
+    ColourPaint,
+    Font,
+    Gradient,
+    Ground,
+    Lamp,
+    Length,
+    Lettering,
+    Place,
+    Shadow,
     Stop,
 )  # fmt: skip
 
@@ -90,6 +100,4 @@ def brine_cup() -> Board:
 if __name__ == "__main__":
     BOARDS.mkdir(parents=True, exist_ok=True)
     for name, board in (("bout-night", bout_night()), ("brine-and-bearing-cup", brine_cup())):
-        board_file.write(
-            BOARDS / f"{name}.anole", board_file.Document(board), preview(board)
-        )
+        board_file.write(BOARDS / f"{name}.anole", board_file.Document(board), preview(board))

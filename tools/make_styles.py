@@ -5,8 +5,21 @@ from __future__ import annotations
 from anole.core.files.atomic import write_bytes
 from anole.core.library.styles import built_in_folder, file_name
 from anole.core.model import (
-    Coat, Colour, ColourPaint, Fill, Glow, Gradient, Lamp, Length, Position, Shadow, Span, Stop,
-    Stroke, Style, to_json,
+    Coat,
+    Colour,
+    ColourPaint,
+    Fill,
+    Glow,
+    Gradient,
+    Lamp,
+    Length,
+    Position,
+    Shadow,
+    Span,
+    Stop,
+    Stroke,
+    Style,
+    to_json,
 )  # fmt: skip
 
 
@@ -50,12 +63,15 @@ def title_shout() -> tuple[Coat, ...]:
 
 def cup_gold() -> tuple[Coat, ...]:
     gold = Gradient(
-        spread="reflect", scale=0.5,
+        spread="reflect",
+        scale=0.5,
         stops=stops((0, "#7a4a08"), (0.3, "#d9991f"), (0.72, "#ffe07a"), (1, "#fffbe0")),
     )
-    rim = Gradient(stops=stops((0, "#fff6c9"), (0.45, "#b5761a"), (0.55, "#6d3f08"), (1, "#f7d774")))
+    rim = Gradient(
+        stops=stops((0, "#fff6c9"), (0.45, "#b5761a"), (0.55, "#6d3f08"), (1, "#f7d774"))
+    )
     return (
-        Shadow(id="1", name="close", lift=em(0.1), opacity=0.75, lamp=HIGH, paint=colour("#1a0d02")),
+        Shadow(id="1", name="close", lift=em(0.1), opacity=0.75, lamp=HIGH, paint=colour("#1a0d02")),  # noqa: E501
         Glow(id="2", name="warm", span=span("-0.04em", "-0.42em"), opacity=0.55,
              paint=colour("#ff9d2e")),
         Stroke(id="3", name="line", span=span("-0.034em", "-0.048em"), paint=colour("#3d2004")),
@@ -83,7 +99,7 @@ def rink_tube() -> tuple[Coat, ...]:
         Stroke(id="5", name="tube", span=span("-0.022em", "0.022em"), paint=colour("#22dcff")),
         Stroke(id="6", name="bright tube", span=span("-0.015em", "0.015em"), opacity=0.8,
                paint=colour("#a8f4ff")),
-        Stroke(id="7", name="white core", span=span("-0.008em", "0.008em"), paint=colour("#ffffff")),
+        Stroke(id="7", name="white core", span=span("-0.008em", "0.008em"), paint=colour("#ffffff")),  # noqa: E501
     )  # fmt: skip
 
 

@@ -17,8 +17,8 @@ from .core.edit.coats import put_style
 from .core.files import board_file, png
 from .core.files.atomic import FileError
 from .core.files.preview import preview
-from .core.library import styles as library
 from .core.lettering.fonts import find
+from .core.library import styles as library
 from .core.model import Board, Lettering, ModelError
 from .core.model.schema import json_schema
 from .core.render.export import TooLarge, rgba

@@ -56,6 +56,19 @@ def _fade(d, start, end, hot, curve, cut, out):  # type: ignore[no-untyped-def]
             out[y, x] = fade
 
 
+def fade(
+    d: np.ndarray, start: float, end: float, hot: float, curve: np.ndarray, cut: bool,
+    out: np.ndarray,
+) -> None:  # fmt: skip
+    """Strength of a glow at distances d, into out; both (H, W) float32.
+
+    start, end : px where it is full and where it is gone; curve : an easing table;
+    cut : end sharply at the start, on its outer side
+    """
+    values = (np.float32(start), np.float32(end), np.float32(hot))
+    bands.run(lambda a, b: _fade(d[a:b], *values, curve, cut, out[a:b]), bands.split(len(out)))
+
+
 def cover(coat: Glow, scene: Scene, where: Box, under: Under) -> Cover:
     start, end = _run(coat, scene)
     inward = end > start
@@ -70,13 +83,7 @@ def cover(coat: Glow, scene: Scene, where: Box, under: Under) -> Cover:
         field = scene.cache.get(key, lambda: _smooth(field, sigma))
     d = scene.field(field, where)
     out = np.empty(d.shape, np.float32)
-    cut = inward and abs(start) > EDGE
-    curve = easing.table(coat.falloff)
-    f32 = np.float32
-    bands.run(
-        lambda a, b: _fade(d[a:b], f32(start), f32(end), f32(coat.hot), curve, cut, out[a:b]),
-        bands.split(len(out)),
-    )
+    fade(d, start, end, coat.hot, easing.table(coat.falloff), inward and abs(start) > EDGE, out)
     if inward:
         return Cover(out, outside=start < -EDGE, face=end > EDGE)
     return Cover(out, outside=end < -EDGE, face=start > EDGE)

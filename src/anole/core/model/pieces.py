@@ -24,8 +24,12 @@ Stretch = Annotated[float, Meta(ge=-100, le=100)]
 class Place(Struct, frozen=True, kw_only=True):
     """Where a piece stands: the point `anchor` of its box lies at (x, y) board px."""
 
-    x: Annotated[Coordinate, meta("X", "Board px from the left", unit="px", step=1)] = 0.0
-    y: Annotated[Coordinate, meta("Y", "Board px from the top", unit="px", step=1)] = 0.0
+    x: Annotated[
+        Coordinate, meta("Across", "Board px from the left", unit="px", step=1, soft=(0, 2000))
+    ] = 0.0
+    y: Annotated[
+        Coordinate, meta("Down", "Board px from the top", unit="px", step=1, soft=(0, 2000))
+    ] = 0.0
     anchor: Anchor = "centre"
     scale_x: Stretch = 1.0
     scale_y: Stretch = 1.0
@@ -89,7 +93,10 @@ class Lettering(PieceBase, frozen=True, kw_only=True, tag="lettering"):
         ),
     ] = 0.0
     leading: Annotated[
-        Length, meta("Leading", "From baseline to baseline", soft=(0.5, 2), low=0.0, high=100)
+        Length,
+        meta(
+            "Leading", "From baseline to baseline", soft=(0.5, 2), low=0.0, high=100, soft_unit="em"
+        ),
     ] = Length(1.0, "em")
     align: Annotated[Literal["start", "centre", "end"], meta("Lines", "How lines stand")] = "centre"
     smoothing: Annotated[bool, meta("Smooth edges", "Off: hard pixels")] = True

@@ -1,0 +1,44 @@
+"""Starting the window."""
+
+from __future__ import annotations
+
+import signal
+import sys
+from pathlib import Path
+
+from PyQt6.QtCore import QTimer
+from PyQt6.QtWidgets import QApplication
+
+from . import theme
+from .settings import Settings
+from .window import Window, demo_folder
+
+DEMO = "bout-night.anole"
+
+
+def application() -> QApplication:
+    """The one QApplication, dressed."""
+    existing = QApplication.instance()
+    app = existing if isinstance(existing, QApplication) else QApplication(sys.argv[:1])
+    app.setApplicationName("Anole")
+    app.setDesktopFileName("anole")
+    theme.load_fonts()
+    theme.put_on(app, theme.LIGHT if Settings().get("theme", "dark") == "light" else theme.DARK)
+    return app
+
+
+def run(file: Path | None, *, demo: bool = False) -> int:
+    """Open the window and stay until it is closed; returns the exit code."""
+    app = application()
+    window = Window()
+    if demo:
+        window.open_copy(demo_folder() / DEMO)
+    elif file is not None:
+        window.open(file)
+    window.show()
+    # Ctrl+C in the terminal closes the window; the timer lets Python see it
+    signal.signal(signal.SIGINT, lambda *_: window.close())
+    heartbeat = QTimer()
+    heartbeat.timeout.connect(lambda: None)
+    heartbeat.start(300)
+    return app.exec()

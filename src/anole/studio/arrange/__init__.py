@@ -1,0 +1,1 @@
+"""The stage where words and pieces are placed."""

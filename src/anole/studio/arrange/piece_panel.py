@@ -1,0 +1,147 @@
+"""The chosen piece: its words, font and place; a ground's paint."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import msgspec
+from PyQt6.QtCore import Qt
+from PyQt6.QtWidgets import (
+    QFrame,
+    QHBoxLayout,
+    QLabel,
+    QPlainTextEdit,
+    QScrollArea,
+    QVBoxLayout,
+    QWidget,
+)  # fmt: skip
+
+from ...core.edit.pieces import change_piece, pin
+from ...core.model import Ground, Lettering, Place
+from ..controls.fields import FieldPanel
+from ..document import Document
+from .font_picker import FontPicker
+from .nine_points import NinePoints
+
+STEP_NAMES = {
+    "size": "Size", "tracking": "Tracking", "leading": "Leading", "align": "Align lines",
+    "smoothing": "Smooth edges", "opacity": "Opacity of the piece", "blend": "Blend of the piece",
+    "paint": "Ground paint",
+}  # fmt: skip
+
+
+def titled(text: str, name: str = "head") -> QLabel:
+    label = QLabel(text)
+    label.setObjectName(name)
+    return label
+
+
+class PiecePanel(QScrollArea):
+    def __init__(self, document: Document) -> None:
+        super().__init__()
+        self.document = document
+        self._typing: object = object()
+        self.setObjectName("panel")
+        self.setWidgetResizable(True)
+        self.setFrameShape(QFrame.Shape.NoFrame)
+        self.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.head = titled("")
+        self.words = QPlainTextEdit()
+        self.words.setAccessibleName("Words")
+        self.words.setPlaceholderText("Type the words")
+        self.words.setFixedHeight(66)
+        self.words.setTabChangesFocus(True)
+        self.fonts = FontPicker(document)
+        self.fonts.setFixedHeight(232)
+        self.fields = FieldPanel(Lettering, skip=("text", "font", "opacity", "blend"))
+        self.blending = FieldPanel(Lettering, skip=(
+            "text", "font", "size", "tracking", "leading", "align", "smoothing"))  # fmt: skip
+        self.place = FieldPanel(Place)
+        self.pin = NinePoints()
+        self.ground = FieldPanel(Ground)
+        self._build()
+        self.words.textChanged.connect(self._typed)
+        self.fields.edited.connect(self._field)
+        self.blending.edited.connect(self._field)
+        self.ground.edited.connect(self._field)
+        self.place.edited.connect(self._placed)
+        self.pin.pinned.connect(self._pinned)
+        document.changed.connect(self.show_piece)
+        document.chosen.connect(self._other)
+        self.show_piece()
+
+    def _build(self) -> None:
+        inside = QWidget()
+        inside.setObjectName("panel")
+        column = QVBoxLayout(inside)
+        column.setContentsMargins(16, 12, 16, 12)
+        column.setSpacing(8)
+        column.addWidget(self.head)
+        self.lettering = QWidget()
+        parts = QVBoxLayout(self.lettering)
+        parts.setContentsMargins(0, 0, 0, 0)
+        parts.setSpacing(8)
+        row = QHBoxLayout()
+        words = titled("Pin", "dim")
+        words.setFixedWidth(84)
+        row.addWidget(words)
+        row.addWidget(self.pin)
+        row.addStretch(1)
+        for part in (self.words, self.fonts, self.fields, titled("On the board", "group")):
+            parts.addWidget(part)
+        parts.addLayout(row)
+        parts.addWidget(self.place)
+        parts.addWidget(titled("Blending", "group"))
+        parts.addWidget(self.blending)
+        column.addWidget(self.lettering)
+        column.addWidget(self.ground)
+        column.addStretch(1)
+        self.setWidget(inside)
+
+    def _other(self) -> None:
+        self._typing = object()
+        self.show_piece()
+
+    def show_piece(self) -> None:
+        board = self.document.board
+        piece: Any = next((p for p in board.pieces if p.id == self.document.piece_id), None)
+        words = isinstance(piece, Lettering)
+        self.lettering.setVisible(words)
+        self.ground.setVisible(isinstance(piece, Ground))
+        self.head.setText("Nothing chosen" if piece is None else "Words" if words else "Ground")
+        if isinstance(piece, Ground):
+            self.ground.show_struct(piece)
+        if not isinstance(piece, Lettering):
+            return
+        em = piece.size.px(1.0, board.dpi)
+        for panel in (self.fields, self.blending):
+            panel.set_context(em, board.dpi, em, board.lamp)
+            panel.show_struct(piece)
+        self.place.show_struct(piece.place)
+        self.pin.show_anchor(piece.place.anchor)
+        if self.words.toPlainText() != piece.text:
+            self.words.blockSignals(True)
+            self.words.setPlainText(piece.text)
+            self.words.blockSignals(False)
+
+    def _apply(self, name: str, token: object | None, **fields: Any) -> None:
+        piece_id = self.document.piece_id
+        if piece_id is not None:
+            self.document.apply(name, lambda b: change_piece(b, piece_id, **fields), token)
+
+    def _typed(self) -> None:
+        self._apply("Type", self._typing, text=self.words.toPlainText())
+
+    def _field(self, name: str, value: Any, token: object | None) -> None:
+        self._apply(STEP_NAMES.get(name, name), token, **{name: value})
+
+    def _placed(self, name: str, value: Any, token: object | None) -> None:
+        piece = self.document.piece
+        if piece is not None:
+            place = msgspec.structs.replace(piece.place, **{name: value})
+            self._apply("Place", token, place=place)
+
+    def _pinned(self, anchor: str) -> None:
+        piece = self.document.piece
+        if piece is not None:
+            self.document.apply("Pin", lambda b: pin(b, piece.id, anchor))

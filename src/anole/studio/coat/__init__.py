@@ -1,0 +1,1 @@
+"""The stage where a style is built."""

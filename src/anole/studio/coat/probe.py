@@ -1,0 +1,106 @@
+"""The line across an edge whose rendered pixels the build-up shows."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+import numpy as np
+from PyQt6.QtGui import QImage
+
+from ...core.lettering.flatten import flatten
+from ...core.lettering.matrix import apply
+from ...core.model import Board, Lettering
+from ...core.pieces.lettering import outline
+from ..worker import Frame
+
+
+class Probe(NamedTuple):
+    """A point on the edge and the direction into the letter, board px."""
+
+    x: float
+    y: float
+    nx: float
+    ny: float
+
+
+def chords_of(piece: Lettering, board: Board) -> np.ndarray:
+    """(m, 4) float64 chords of the placed letters, board px."""
+    line = outline(piece, board.dpi)
+    return flatten(apply(line.matrix, line.block.curves), 0.1)
+
+
+def _inward(chords: np.ndarray) -> np.ndarray:
+    """Unit normals into the letters: outlines are wound so that ink lies on the right, y down."""
+    along = chords[:, 2:] - chords[:, :2]
+    return np.column_stack([-along[:, 1], along[:, 0]]) / np.maximum(
+        np.hypot(along[:, 0], along[:, 1])[:, None], 1e-9
+    )
+
+
+def _run(chords: np.ndarray, x: float, y: float, dx: float, dy: float) -> float:
+    """How far a ray goes before it meets an outline; 1e6 when it never does."""
+    ax, ay = chords[:, 0] - x, chords[:, 1] - y
+    ex, ey = chords[:, 2] - chords[:, 0], chords[:, 3] - chords[:, 1]
+    cross = dx * ey - dy * ex
+    with np.errstate(divide="ignore", invalid="ignore"):
+        t = (ax * ey - ay * ex) / cross
+        u = (ax * dy - ay * dx) / cross
+    hit = (np.abs(cross) > 1e-12) & (t > 0.05) & (u >= 0) & (u <= 1)
+    return float(t[hit].min()) if hit.any() else 1e6
+
+
+def _probe(chords: np.ndarray, index: int, share: float = 0.5) -> Probe:
+    x, y = chords[index, :2] + (chords[index, 2:] - chords[index, :2]) * share
+    nx, ny = _inward(chords[index : index + 1])[0]
+    return Probe(float(x), float(y), float(nx), float(ny))
+
+
+def best(chords: np.ndarray, core: float, outer: float) -> Probe | None:
+    """A straight edge with the thickest stem behind it and free ground before it."""
+    if not len(chords):
+        return None
+    lengths = np.hypot(chords[:, 2] - chords[:, 0], chords[:, 3] - chords[:, 1])
+    ranked = np.argsort(-lengths)[:40]
+
+    def worth(index: int) -> float:
+        p = _probe(chords, index)
+        inside = _run(chords, p.x, p.y, p.nx, p.ny) / 2
+        outside = _run(chords, p.x, p.y, -p.nx, -p.ny)
+        return 2 * min(inside, core) / max(core, 1e-6) + min(outside / 2, outer) / max(outer, 1e-6)
+
+    return _probe(chords, int(max(ranked, key=worth)))
+
+
+def nearest(chords: np.ndarray, x: float, y: float) -> Probe | None:
+    """The edge closest to a point of the board."""
+    if not len(chords):
+        return None
+    along = chords[:, 2:] - chords[:, :2]
+    share = ((x - chords[:, 0]) * along[:, 0] + (y - chords[:, 1]) * along[:, 1]) / np.maximum(
+        (along**2).sum(1), 1e-12
+    )
+    share = np.clip(share, 0, 1)
+    foot = chords[:, :2] + along * share[:, None]
+    index = int(np.argmin(np.hypot(foot[:, 0] - x, foot[:, 1] - y)))
+    return _probe(chords, index, float(share[index]))
+
+
+def sample(frame: Frame, probe: Probe, at: np.ndarray) -> np.ndarray:
+    """(count, 4) uint8 straight RGBA of a frame at distances `at` along the probe, board px."""
+    image = frame.image.convertToFormat(QImage.Format.Format_RGBA8888)
+    bits = image.constBits()
+    assert bits is not None
+    bits.setsize(image.sizeInBytes())
+    pixels = np.frombuffer(bits, np.uint8).reshape(image.height(), image.bytesPerLine() // 4, 4)  # type: ignore[call-overload]
+    x = (probe.x + probe.nx * at) * frame.scale - frame.box.x0 - 0.5
+    y = (probe.y + probe.ny * at) * frame.scale - frame.box.y0 - 0.5
+    inside = (x > -1) & (y > -1) & (x < image.width()) & (y < image.height())
+    x, y = np.clip(x, 0, image.width() - 1), np.clip(y, 0, image.height() - 1)
+    x0, y0 = np.floor(x).astype(int), np.floor(y).astype(int)
+    x1, y1 = np.minimum(x0 + 1, image.width() - 1), np.minimum(y0 + 1, image.height() - 1)
+    fx, fy = (x - x0)[:, None], (y - y0)[:, None]
+    top = pixels[y0, x0] * (1 - fx) + pixels[y0, x1] * fx
+    low = pixels[y1, x0] * (1 - fx) + pixels[y1, x1] * fx
+    found = (top * (1 - fy) + low * fy + 0.5).astype(np.uint8)
+    found[~inside] = 0
+    return np.ascontiguousarray(found)

@@ -1,0 +1,91 @@
+"""What a coat shows along the cut: its strength at each position, by the coats' own formulas."""
+
+from __future__ import annotations
+
+import math
+
+import numpy as np
+
+from ...core.coats import easing
+from ...core.coats.band import between
+from ...core.coats.glow import fade
+from ...core.model import Board, Coat, ColourPaint, Glow, Gradient, Paint, Shadow, Stroke
+from ...core.paint.gradient import STEPS, table
+from .axis import Cut, ends, thrown
+
+
+def strength(coat: Coat, at: np.ndarray, cut: Cut, board: Board) -> np.ndarray:
+    """Coverage 0..1 at positions `at` (board px, + inside), opacity left out."""
+    line = np.ascontiguousarray(at[None], np.float32)
+    pair = ends(coat, cut)
+    if isinstance(coat, Stroke) and pair is not None:
+        return between(line, min(pair), max(pair))[0]
+    if isinstance(coat, Glow) and pair is not None:
+        start, end = pair
+        out = np.empty(line.shape, np.float32)
+        cutting = end > start and abs(start) > 0.01
+        fade(line, start, end, coat.hot, easing.table(coat.falloff), cutting, out)
+        if end > start and start >= 0:
+            out[line < 0] = 0
+        return out[0]
+    if isinstance(coat, Shadow):
+        return _shadow(coat, at, cut, board)
+    return (at >= 0).astype(np.float32)
+
+
+def _shadow(coat: Shadow, at: np.ndarray, cut: Cut, board: Board) -> np.ndarray:
+    far, soft = thrown(coat, cut, board)
+    base = cut.grown if coat.silhouette == "whole" else 0.0
+    soft = max(soft, 0.5)
+    if coat.falls == "inside":
+        reach = np.clip((far + soft - at) / (2 * soft), 0, 1)
+        return np.where(at >= 0, reach * reach * (3 - 2 * reach), 0.0).astype(np.float32)
+    outer = -(far + base + coat.grow.px(cut.em, cut.dpi))
+    rise = np.clip((at - outer + soft) / (2 * soft), 0, 1)
+    return (rise * rise * (3 - 2 * rise)).astype(np.float32)
+
+
+def colours(paint: Paint, count: int) -> np.ndarray:
+    """(4, count) straight colours of a paint, a gradient from its start to its end."""
+    if isinstance(paint, ColourPaint):
+        return np.repeat(np.array(paint.colour.floats)[:, None], count, 1)
+    assert isinstance(paint, Gradient)
+    runs = 1 if paint.spread == "pad" else min(max(1 / paint.scale, 1), 12)
+    t = (np.arange(count) + 0.5) / count * runs
+    if paint.spread == "reflect":
+        t = np.abs(t - 2 * np.floor(t / 2 + 0.5))
+    elif paint.spread == "repeat":
+        t = t % 1
+    lut = table(paint.stops, paint.space, paint.reversed)
+    return lut[:, np.clip((t * STEPS).astype(int), 0, STEPS - 1)]
+
+
+def row_pixels(coat: Coat, at: np.ndarray, cut: Cut, board: Board) -> np.ndarray:
+    """(count, 4) uint8 straight RGBA of a coat's band at positions `at`."""
+    alpha = strength(coat, at, cut, board) * coat.opacity
+    seen = np.flatnonzero(alpha > 0.004)
+    rgba = np.zeros((4, len(at)))
+    if len(seen):
+        # the paint runs over what can be seen of the coat
+        rgba[:, seen[0] : seen[-1] + 1] = colours(coat.paint, seen[-1] + 1 - seen[0])
+    rgba[3] *= alpha
+    return np.ascontiguousarray((rgba.T * 255 + 0.5).astype(np.uint8))
+
+
+def summary(coat: Coat, cut: Cut, unit: str) -> str:
+    """A few words under a coat's name: where it lies."""
+    if coat.name:
+        return coat.name
+    pair = ends(coat, cut)
+    if pair is not None:
+        return " to ".join(in_unit(value, cut, unit) for value in pair)
+    if isinstance(coat, Shadow):
+        return f"lift {in_unit(coat.lift.px(cut.em, cut.dpi), cut, unit)}"
+    return "the face"
+
+
+def in_unit(px: float, cut: Cut, unit: str) -> str:
+    """A length as a short number in px or em."""
+    if math.isclose(px, cut.core, abs_tol=1e-6):
+        return "core"
+    return f"{px:.0f}" if unit == "px" else f"{px / cut.em:.2f}".rstrip("0").rstrip(".")

@@ -1,0 +1,221 @@
+"""The shelf: the user's words in other styles. Hover shows one, a click puts it on."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from PyQt6.QtCore import QEvent, QRectF, QSize, Qt, pyqtSignal
+from PyQt6.QtGui import QEnterEvent, QFocusEvent, QImage, QPainter, QPaintEvent, QPen
+from PyQt6.QtWidgets import (
+    QAbstractButton,
+    QFrame,
+    QHBoxLayout,
+    QLineEdit,
+    QPushButton,
+    QScrollArea,
+    QVBoxLayout,
+    QWidget,
+)  # fmt: skip
+
+from ...core.edit.coats import put_style, style_of
+from ...core.files.atomic import FileError
+from ...core.library import styles as library
+from ...core.library.styles import Kept
+from ...core.model import ModelError, Style
+from .. import theme
+from ..document import Document
+from ..samples import sample, words_of
+from ..worker import Worker
+
+CHIP = QSize(148, 84)
+PICTURE = QSize(144, 56)
+
+
+class Chip(QAbstractButton):
+    """One style on the user's words. `pointed(True)` while it is looked at."""
+
+    pointed = pyqtSignal(bool)
+
+    def __init__(self, kept: Kept) -> None:
+        super().__init__()
+        self.kept = kept
+        self.image: QImage | None = None
+        self.worn = False
+        self.setFixedSize(CHIP)
+        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
+        self.setCursor(Qt.CursorShape.PointingHandCursor)
+        origin = "your own style" if kept.own else "built-in style"
+        self.setAccessibleName(f"{kept.style.name}, {origin}")
+        self.setToolTip(f"{kept.style.name} ({origin}): hover to look, click to put it on")
+
+    def paintEvent(self, event: QPaintEvent | None) -> None:
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        box = QRectF(0.5, 0.5, CHIP.width() - 1, CHIP.height() - 23)
+        lit = self.worn or self.hasFocus()
+        edge = "leaf" if lit else "dim" if self.underMouse() else "line"
+        painter.setPen(QPen(theme.colour(edge), 1.6 if lit else 1))
+        painter.setBrush(theme.colour("raised"))
+        painter.drawRoundedRect(box, 7, 7)
+        if self.image is not None:
+            painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+            painter.drawImage(QRectF(2, 3, PICTURE.width(), PICTURE.height()), self.image)
+        painter.setFont(theme.font(12))
+        painter.setPen(theme.colour("text" if self.worn else "dim"))
+        name = painter.fontMetrics().elidedText(
+            self.kept.style.name, Qt.TextElideMode.ElideRight, CHIP.width() - 8
+        )
+        line = QRectF(0, CHIP.height() - 21, CHIP.width(), 18)
+        painter.drawText(line, Qt.AlignmentFlag.AlignCenter, name)
+
+    def enterEvent(self, event: QEnterEvent | None) -> None:
+        self.pointed.emit(True)
+        self.update()
+
+    def leaveEvent(self, event: QEvent | None) -> None:
+        self.pointed.emit(False)
+        self.update()
+
+    def focusOutEvent(self, event: QFocusEvent | None) -> None:
+        self.pointed.emit(False)
+        super().focusOutEvent(event)
+
+
+class Shelf(QWidget):
+    def __init__(self, document: Document, worker: Worker) -> None:
+        super().__init__()
+        self.document, self.worker = document, worker
+        self.setObjectName("bar")
+        self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
+        self.setFixedHeight(104)
+        self.chips: list[Chip] = []
+        self._asked: Any = None
+        self._row_widget = QWidget()
+        self._row_widget.setObjectName("panel")
+        self._row = QHBoxLayout(self._row_widget)
+        self._row.setContentsMargins(0, 0, 0, 0)
+        self._row.setSpacing(8)
+        scroll = QScrollArea()
+        scroll.setObjectName("panel")
+        scroll.setFrameShape(QFrame.Shape.NoFrame)
+        scroll.setWidgetResizable(True)
+        scroll.setVerticalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        scroll.setWidget(self._row_widget)
+        self.keep = QPushButton("keep style")
+        self.keep.setToolTip("Save this stack of coats in your library")
+        self.name = QLineEdit()
+        self.name.setPlaceholderText("name, then Enter")
+        self.name.setAccessibleName("Name of the style to keep")
+        self.name.setFixedWidth(150)
+        self.name.hide()
+        side = QVBoxLayout()
+        side.addStretch(1)
+        side.addWidget(self.keep)
+        side.addWidget(self.name)
+        side.addStretch(1)
+        line = QHBoxLayout(self)
+        line.setContentsMargins(14, 8, 14, 6)
+        line.setSpacing(12)
+        line.addWidget(scroll, 1)
+        line.addLayout(side)
+        self.keep.clicked.connect(self._ask_name)
+        self.name.returnPressed.connect(self._keep)
+        document.changed.connect(self.refresh)
+        document.chosen.connect(self.refresh)
+        worker.drawn.connect(self._take)
+        self.reload()
+
+    def reload(self) -> None:
+        """Read the library again."""
+        kept, troubles = library.library()
+        for chip in self.chips:
+            self._row.removeWidget(chip)
+            chip.deleteLater()
+        while self._row.count():
+            self._row.takeAt(0)
+        self.chips = [Chip(entry) for entry in kept]
+        for chip in self.chips:
+            self._row.addWidget(chip)
+            chip.pointed.connect(lambda on, c=chip: self._look(c if on else None))
+            chip.clicked.connect(lambda _, c=chip: self._put(c))
+        self._row.addStretch(1)
+        self._asked = None
+        self.refresh()
+        for trouble in troubles[:1]:
+            self.document.said.emit(trouble)
+
+    def refresh(self) -> None:
+        piece = self.document.piece
+        worn = piece.worn.name if piece and piece.worn else None
+        for chip in self.chips:
+            chip.worn = chip.kept.style.name == worn
+            chip.update()
+        wanted = (words_of(piece), piece.font if piece else None, self.document.board.lamp)
+        if self.isVisible() and wanted != self._asked:
+            self._asked = wanted
+            self._ask_pictures()
+
+    def showEvent(self, event: Any) -> None:
+        super().showEvent(event)
+        self.refresh()
+
+    def _ask_pictures(self) -> None:
+        piece = self.document.piece
+        for index, chip in enumerate(self.chips):
+            board = sample(piece, chip.kept.style.coats, words_of(piece), PICTURE.width(),
+                           PICTURE.height(), self.document.board)  # fmt: skip
+            self.worker.ask_small(("chip", index, chip.kept.style.name), board, 2.0)
+
+    def _take(self, key: Any, image: QImage) -> None:
+        if key[0] == "chip" and key[1] < len(self.chips):
+            chip = self.chips[key[1]]
+            if chip.kept.style.name == key[2]:
+                chip.image = image
+                chip.update()
+
+    def _with(self, style: Style) -> Any:
+        piece = self.document.piece_id
+        assert piece is not None
+        mark = library.digest(style.coats)
+        return lambda board: put_style(board, piece, style, mark)
+
+    def _look(self, chip: Chip | None) -> None:
+        if chip is None or self.document.piece is None:
+            self.document.look_at(None)
+        else:
+            self.document.look_at(self._with(chip.kept.style)(self.document.board))
+
+    def _put(self, chip: Chip) -> None:
+        if self.document.piece is None:
+            self.document.said.emit("Choose the words that the style goes on first.")
+            return
+        style = chip.kept.style
+        self.document.apply(f"Style: {style.name}", self._with(style))
+
+    def _ask_name(self) -> None:
+        if self.document.piece is None or not self.document.piece.style:
+            self.document.said.emit("There is no coat to keep: choose words that have some.")
+            return
+        self.name.show()
+        self.name.setFocus()
+
+    def _keep(self) -> None:
+        piece, name = self.document.piece, self.name.text().strip()
+        if piece is None or not name:
+            return
+        if self.keep_as(name):
+            self.name.clear()
+            self.name.hide()
+
+    def keep_as(self, name: str) -> bool:
+        """Save the chosen piece's coats under a name; says what goes wrong."""
+        piece_id = self.document.piece_id
+        assert piece_id is not None
+        try:
+            library.keep(style_of(self.document.board, piece_id, name))
+        except (FileError, ModelError) as error:
+            self.document.said.emit(str(error))
+            return False
+        self.reload()
+        self.document.said.emit(f"The style {name!r} is in your library.")
+        return True

@@ -1,0 +1,80 @@
+"""Every command as data: menus, keys and tests read this one list."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import TYPE_CHECKING, NamedTuple
+
+from ..core.edit.pieces import add_lettering, duplicate_piece, remove_piece
+
+if TYPE_CHECKING:
+    from .window import Window
+
+
+class Command(NamedTuple):
+    """`when` says whether it applies now; `run` does it."""
+
+    id: str
+    title: str
+    keys: tuple[str, ...]
+    run: Callable[[Window], object]
+    when: Callable[[Window], bool] = lambda window: True
+
+
+def _add_words(window: Window) -> None:
+    before = {p.id for p in window.document.board.pieces}
+    window.document.apply("Add words", lambda b: add_lettering(b, "New words")[0])
+    fresh = [p.id for p in window.document.board.pieces if p.id not in before]
+    window.document.choose(fresh[0])
+    window.show_stage(0)
+    window.arrange.words.setFocus()
+    window.arrange.words.selectAll()
+
+
+def _has_piece(window: Window) -> bool:
+    return window.document.piece_id is not None
+
+
+def _has_words(window: Window) -> bool:
+    return window.document.piece is not None
+
+
+def _remove(window: Window) -> None:
+    piece = window.document.piece_id
+    if piece is not None:
+        window.document.apply("Remove piece", lambda b: remove_piece(b, piece))
+
+
+def _duplicate(window: Window) -> None:
+    piece = window.document.piece_id
+    before = {p.id for p in window.document.board.pieces}
+    if piece is not None:
+        window.document.apply("Duplicate", lambda b: duplicate_piece(b, piece)[0])
+        fresh = [p.id for p in window.document.board.pieces if p.id not in before]
+        window.document.choose(fresh[0])
+
+
+COMMANDS = (
+    Command("new", "New board", ("Ctrl+N",), lambda w: w.new_board(1280, 720)),
+    Command("open", "Open a board", ("Ctrl+O",), lambda w: w.ask_open()),
+    Command("save", "Save", ("Ctrl+S",), lambda w: w.save()),
+    Command("save-as", "Save under another name", ("Ctrl+Shift+S",), lambda w: w.ask_save()),
+    Command("export", "Write a picture", ("Ctrl+Return",), lambda w: w.export.ask_export()),
+    Command("undo", "Undo", ("Ctrl+Z",), lambda w: w.document.undo(),
+            lambda w: w.document.history.undo_name is not None),
+    Command("redo", "Redo", ("Ctrl+Shift+Z",), lambda w: w.document.redo(),
+            lambda w: w.document.history.redo_name is not None),
+    Command("words", "Add words", ("Ctrl+T",), _add_words),
+    Command("duplicate", "Duplicate the piece", ("Ctrl+D",), _duplicate, _has_words),
+    Command("remove", "Remove the piece", (), _remove, _has_piece),
+    Command("coat", "Add a coat", ("Ins",), lambda w: w.unfold_coats(), _has_words),
+    Command("arrange", "Arrange", ("Alt+1",), lambda w: w.show_stage(0)),
+    Command("coats", "Coat", ("Alt+2",), lambda w: w.show_stage(1)),
+    Command("proof", "Proof", ("Alt+3",), lambda w: w.show_stage(2)),
+    Command("fit", "Fit the board", ("Ctrl+0",), lambda w: w.view.set_zoom(None)),
+    Command("full", "Full size", ("Ctrl+1",), lambda w: w.view.set_zoom(1.0)),
+    Command("fold", "Fold the panels", ("F9",), lambda w: w.fold()),
+    Command("screen", "Full screen", ("F11",), lambda w: w.toggle_full_screen()),
+    Command("dress", "Dark or light window", (), lambda w: w.change_dress()),
+    Command("quit", "Quit", ("Ctrl+Q",), lambda w: w.close()),
+)  # fmt: skip

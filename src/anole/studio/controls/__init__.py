@@ -1,0 +1,1 @@
+"""The controls, one for each type of field."""

@@ -1,0 +1,37 @@
+"""Choice: one of a few words."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import Any
+
+from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLabel
+
+from .control import Control, WheelGuard
+from .number import LABEL
+
+
+class Choice(Control):
+    def __init__(self, title: str, options: Sequence[str], about: str = "") -> None:
+        super().__init__()
+        self._options = list(options)
+        self.box = QComboBox()
+        self.box.addItems(self._options)
+        self.box.setAccessibleName(title)
+        self._guard = WheelGuard()
+        self.box.installEventFilter(self._guard)
+        label = QLabel(title)
+        label.setFixedWidth(LABEL)
+        row = QHBoxLayout(self)
+        row.setContentsMargins(0, 0, 0, 0)
+        row.setSpacing(6)
+        row.addWidget(label)
+        row.addWidget(self.box, 1)
+        self.setToolTip(about)
+        self.box.activated.connect(lambda i: self.edited.emit(self._options[i], None))
+
+    def value(self) -> Any:
+        return self._options[self.box.currentIndex()]
+
+    def set_value(self, value: Any) -> None:
+        self.box.setCurrentIndex(self._options.index(value))

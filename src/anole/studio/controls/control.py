@@ -1,0 +1,34 @@
+"""What all controls share: a value, a signal, and one undo step a drag."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from PyQt6.QtCore import QEvent, QObject, pyqtSignal
+from PyQt6.QtWidgets import QWidget
+
+
+class Control(QWidget):
+    """`edited` carries the new value and a token: those of one drag carry the same one.
+
+    set_value() shows a value and never emits.
+    """
+
+    edited = pyqtSignal(object, object)
+
+    def value(self) -> Any:
+        raise AssertionError(type(self).__name__)
+
+    def set_value(self, value: Any) -> None:
+        raise AssertionError(type(self).__name__)
+
+
+class WheelGuard(QObject):
+    """Lets the wheel change a control only when it has the focus."""
+
+    def eventFilter(self, watched: QObject | None, event: QEvent | None) -> bool:
+        if event is not None and event.type() == QEvent.Type.Wheel:
+            if isinstance(watched, QWidget) and not watched.hasFocus():
+                event.ignore()
+                return True
+        return super().eventFilter(watched, event)

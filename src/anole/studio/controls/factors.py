@@ -1,0 +1,44 @@
+"""The four factors of the arithmetic blend."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from PyQt6.QtWidgets import QHBoxLayout, QLabel
+
+from .control import Control
+from .number import LABEL, tidy
+from .number_field import NumberField
+
+
+class Factors(Control):
+    def __init__(self, title: str, about: str) -> None:
+        super().__init__()
+        self._values = [0.0, 1.0, 1.0, -0.5]
+        self.fields = [NumberField(46) for _ in range(4)]
+        row = QHBoxLayout(self)
+        row.setContentsMargins(0, 0, 0, 0)
+        row.setSpacing(4)
+        label = QLabel(title)
+        label.setFixedWidth(LABEL)
+        row.addWidget(label)
+        for index, field in enumerate(self.fields):
+            field.setAccessibleName(f"k{index + 1}")
+            field.typed.connect(lambda v, _u, i=index: self._set(i, v))
+            field.stepped.connect(lambda by, i=index: self._set(i, self._values[i] + by * 0.05))
+            row.addWidget(field)
+        row.addStretch(1)
+        self.setToolTip(about)
+
+    def value(self) -> Any:
+        return tuple(self._values)
+
+    def set_value(self, value: Any) -> None:
+        self._values = list(value)
+        for field, number in zip(self.fields, self._values, strict=True):
+            field.show_text(tidy(number, 3))
+
+    def _set(self, index: int, value: float) -> None:
+        self._values[index] = round(min(max(value, -100.0), 100.0), 6)
+        self.set_value(tuple(self._values))
+        self.edited.emit(tuple(self._values), None)

@@ -1,0 +1,104 @@
+"""A panel made from a struct's fields: one control for each type, found by the type alone."""
+
+from __future__ import annotations
+
+from typing import Literal, Union, get_args, get_origin
+
+import msgspec
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
+
+from ...core.model import ColourPaint, Gradient, Lamp, Length, Span
+from ...core.model.schema import FieldInfo, field_info
+from .choice import Choice
+from .control import Control
+from .factors import Factors
+from .length import LengthControl
+from .number import Number
+from .own_lamp import OwnLamp
+from .paint import PaintControl
+from .span import SpanControl
+from .switch import Switch
+
+
+def control_for(info: FieldInfo) -> Control:
+    """The control of a field. Raises TypeError for a type that has none."""
+    kind, extra = info.kind, info.extra
+    if get_origin(kind) is Literal:
+        return Choice(info.title, get_args(kind), info.about)
+    if kind is bool:
+        return Switch(info.title, info.about)
+    if kind is float:
+        return Number(
+            info.title, info.low or 0.0, 1.0 if info.high is None else info.high,
+            soft=extra.get("soft"), step=extra.get("step", 0.01), unit=extra.get("unit", ""),
+            factor=extra.get("factor", 1.0), default=info.default, about=info.about,
+        )  # fmt: skip
+    if kind is Length:
+        return LengthControl(
+            info.title, extra["soft"], low=extra.get("low", -1e6), high=extra.get("high", 1e6),
+            default=info.default, about=info.about, soft_unit=extra.get("soft_unit", "px"),
+        )  # fmt: skip
+    if kind is Span:
+        return SpanControl(info.title, extra["soft"], info.about)
+    if get_origin(kind) is tuple:
+        return Factors(info.title, info.about)
+    parts = set(get_args(kind)) if get_origin(kind) in (Union, type(int | str)) else set()
+    if parts == {ColourPaint, Gradient}:
+        return PaintControl()
+    if parts == {Lamp, type(None)}:
+        return OwnLamp()
+    raise TypeError(f"no control for {kind} ({info.name})")
+
+
+GROUPS = {
+    "paint": "Paint", "span": "Across the edge", "lift": "Light", "opacity": "Blending",
+}  # fmt: skip
+ORDER = ("paint", "span", "hot", "softness", "falloff", "lift", "grow", "falls", "lamp",
+         "silhouette", "opacity", "blend", "arithmetic", "seen")  # fmt: skip
+
+
+def _rank(info: FieldInfo) -> int:
+    return ORDER.index(info.name) if info.name in ORDER else -1
+
+
+class FieldPanel(QWidget):
+    """`edited(field name, value, token)`. show_struct() never emits."""
+
+    edited = pyqtSignal(str, object, object)
+
+    def __init__(
+        self, struct: type[msgspec.Struct], *, skip: tuple[str, ...] = (), headed: bool = False
+    ) -> None:
+        super().__init__()
+        self.struct = struct
+        self.controls: dict[str, Control] = {}
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(6)
+        infos = [info for info in field_info(struct) if info.name not in skip]
+        for info in sorted(infos, key=_rank) if headed else infos:
+            if headed and info.name in GROUPS:
+                head = QLabel(GROUPS[info.name])
+                head.setObjectName("group")
+                column.addWidget(head)
+            control = control_for(info)
+            control.edited.connect(lambda v, t, n=info.name: self.edited.emit(n, v, t))
+            self.controls[info.name] = control
+            column.addWidget(control)
+
+    def show_struct(self, value: msgspec.Struct) -> None:
+        for name, control in self.controls.items():
+            control.set_value(getattr(value, name))
+        if "arithmetic" in self.controls:
+            self.controls["arithmetic"].setVisible(getattr(value, "blend", "") == "arithmetic")
+
+    def set_context(self, em: float, dpi: float, core: float, lamp: Lamp) -> None:
+        """What lengths, spans and lamps are shown against; em and core in board px."""
+        for control in self.controls.values():
+            if isinstance(control, LengthControl):
+                control.set_context(em, dpi)
+            elif isinstance(control, SpanControl):
+                control.set_context(em, dpi, core)
+            elif isinstance(control, OwnLamp):
+                control.set_board_lamp(lamp)

@@ -1,0 +1,181 @@
+"""The gradient as a bar with its stops."""
+
+from __future__ import annotations
+
+import msgspec
+import numpy as np
+from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
+from PyQt6.QtGui import QImage, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen, QPolygonF
+from PyQt6.QtWidgets import QSizePolicy, QWidget
+
+from ...core.model import Colour, Gradient, Stop
+from ...core.paint.gradient import STEPS, table
+from .. import theme
+from .colour import to_qt
+from .slider import key_factor
+
+PAD, BAR, OFF = 8, 24, 34
+
+
+def bar_image(gradient: Gradient, width: int = 256) -> QImage:
+    """One row of the gradient's colours from its start to its end."""
+    at = (np.arange(width) + 0.5) / width * STEPS
+    row = table(gradient.stops, gradient.space, gradient.reversed)[:, at.astype(int)]
+    pixels = np.ascontiguousarray((row.T * 255 + 0.5).astype(np.uint8))[None]
+    return QImage(pixels.data, width, 1, width * 4, QImage.Format.Format_RGBA8888).copy()  # type: ignore[call-overload]
+
+
+class GradientBar(QWidget):
+    """`edited(gradient, token)`; `chosen(index)`. Click to add a stop, pull it off to remove it."""
+
+    edited = pyqtSignal(object, object)
+    chosen = pyqtSignal(int)
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.gradient = Gradient()
+        self.index = 0
+        self._held = False
+        self._token: object | None = None
+        self._away: Stop | None = None
+        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
+        self.setAccessibleName("Gradient stops")
+        self.setToolTip(
+            "Click to add a stop, drag to move it, drag it off or press Delete to remove it; "
+            "Page Up and Page Down choose"
+        )
+        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
+
+    def sizeHint(self) -> QSize:
+        return QSize(180, BAR + 18)
+
+    def show_gradient(self, gradient: Gradient) -> None:
+        self.gradient = gradient
+        self.index = min(self.index, len(gradient.stops) - 1)
+        self.update()
+
+    def _bar(self) -> QRectF:
+        return QRectF(PAD, 0, self.width() - 2 * PAD, BAR)
+
+    def _shown_at(self, stop: Stop) -> float:
+        return 1 - stop.at if self.gradient.reversed else stop.at
+
+    def _x(self, stop: Stop) -> float:
+        return PAD + self._shown_at(stop) * (self.width() - 2 * PAD)
+
+    def _at(self, x: float) -> float:
+        shown = min(max((x - PAD) / max(self.width() - 2 * PAD, 1), 0.0), 1.0)
+        return round(1 - shown if self.gradient.reversed else shown, 3)
+
+    def paintEvent(self, event: QPaintEvent | None) -> None:
+        painter = QPainter(self)
+        bar = self._bar()
+        for n in range(int(bar.width() // 6) + 1):
+            for row in range(4):
+                shade = "dim" if (n + row) % 2 else "sunk"
+                piece = QRectF(bar.x() + n * 6, row * 6, 6, 6).intersected(bar)
+                painter.fillRect(piece, theme.colour(shade))
+        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+        painter.drawImage(bar, bar_image(self.gradient, max(int(bar.width()), 2)))
+        painter.setPen(QPen(theme.colour("line"), 1))
+        painter.drawRect(bar.adjusted(0, 0, -1, -1))
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        for number, stop in enumerate(self.gradient.stops):
+            x, chosen = self._x(stop), number == self.index
+            peg = QPolygonF([
+                QPointF(x, BAR - 3), QPointF(x + 6, BAR + 5), QPointF(x + 6, BAR + 16),
+                QPointF(x - 6, BAR + 16), QPointF(x - 6, BAR + 5),
+            ])  # fmt: skip
+            edge = "leaf" if chosen else "text"
+            painter.setPen(QPen(theme.colour(edge), 2.4 if chosen else 1.2))
+            painter.setBrush(to_qt(stop.colour))
+            painter.drawPolygon(peg)
+
+    def _hit(self, x: float) -> int | None:
+        far = [abs(self._x(stop) - x) for stop in self.gradient.stops]
+        nearest = min(range(len(far)), key=far.__getitem__)
+        return nearest if far[nearest] <= 8 else None
+
+    def _send(self, stops: list[Stop], token: object | None) -> None:
+        gradient = msgspec.structs.replace(self.gradient, stops=tuple(stops))
+        self.show_gradient(gradient)
+        self.edited.emit(gradient, token)
+
+    def _choose(self, index: int) -> None:
+        self.index = index
+        self.update()
+        self.chosen.emit(index)
+
+    def mousePressEvent(self, event: QMouseEvent | None) -> None:
+        assert event is not None
+        self._held, self._token, self._away = True, object(), None
+        hit = self._hit(event.position().x())
+        if hit is not None:
+            self._choose(hit)
+            return
+        at = self._at(event.position().x())
+        stops = list(self.gradient.stops)
+        place = sum(stop.at <= at for stop in stops)
+        stops.insert(place, Stop(at, self._colour_at(at)))
+        self.index = place
+        self._send(stops, self._token)
+        self._choose(place)
+
+    def _colour_at(self, at: float) -> Colour:
+        lut = table(self.gradient.stops, self.gradient.space)
+        r, g, b, a = (round(float(v) * 255) for v in lut[:, min(int(at * STEPS), STEPS - 1)])
+        return Colour(r, g, b, a)
+
+    def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
+        if event is None or not self._held:
+            return
+        stops = list(self.gradient.stops)
+        off = abs(event.position().y() - BAR / 2) > BAR / 2 + OFF
+        if off and self._away is None and len(stops) > 1:
+            self._away = stops.pop(self.index)
+            self._send(stops, self._token)
+            return
+        if self._away is not None:
+            if off:
+                return
+            stops.append(self._away)
+            self.index, self._away = len(stops) - 1, None
+        moved = msgspec.structs.replace(stops[self.index], at=self._at(event.position().x()))
+        rest = [s for i, s in enumerate(stops) if i != self.index]
+        place = sum(stop.at <= moved.at for stop in rest)
+        rest.insert(place, moved)
+        self.index = place
+        self._send(rest, self._token)
+
+    def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
+        self._held, self._token, self._away = False, None, None
+        self.chosen.emit(min(self.index, len(self.gradient.stops) - 1))
+
+    def keyPressEvent(self, event: QKeyEvent | None) -> None:
+        assert event is not None
+        stops, key = list(self.gradient.stops), event.key()
+        sign = {Qt.Key.Key_Left: -1, Qt.Key.Key_Right: 1}.get(Qt.Key(key), 0)
+        if key in (Qt.Key.Key_Delete, Qt.Key.Key_Backspace) and len(stops) > 1:
+            del stops[self.index]
+            self.index = max(self.index - 1, 0)
+            self._send(stops, None)
+            self._choose(self.index)
+        elif key in (Qt.Key.Key_PageDown, Qt.Key.Key_PageUp):
+            step = 1 if key == Qt.Key.Key_PageDown else -1
+            self._choose((self.index + step) % len(stops))
+        elif sign:
+            low = stops[self.index - 1].at if self.index else 0.0
+            high = stops[self.index + 1].at if self.index + 1 < len(stops) else 1.0
+            at = stops[self.index].at + sign * 0.01 * key_factor(event.modifiers())
+            stops[self.index] = msgspec.structs.replace(
+                stops[self.index], at=round(min(max(at, low), high), 4)
+            )
+            self._send(stops, None)
+        else:
+            super().keyPressEvent(event)
+
+    def set_colour(self, colour: Colour, token: object | None) -> None:
+        """Colour the chosen stop."""
+        stops = list(self.gradient.stops)
+        stops[self.index] = msgspec.structs.replace(stops[self.index], colour=colour)
+        self._send(stops, token)

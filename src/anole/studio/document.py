@@ -1,0 +1,166 @@
+"""The open board, its history, and what is chosen on it. Every view listens to this."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from pathlib import Path
+
+from PyQt6.QtCore import QObject, pyqtSignal
+
+from ..core.edit.history import History
+from ..core.files import board_file
+from ..core.files.atomic import FileError
+from ..core.files.preview import preview
+from ..core.lettering.fonts import find
+from ..core.model import Board, Coat, Lettering, ModelError
+
+
+class Document(QObject):
+    """`changed`: the board, or what is shown of it; `chosen`: another piece or coat."""
+
+    changed = pyqtSignal()
+    chosen = pyqtSignal()
+    said = pyqtSignal(str)
+
+    def __init__(self, board: Board) -> None:
+        super().__init__()
+        self.path: Path | None = None
+        self.history = History(board)
+        self._unknown: object = None
+        self._saved: Board | None = board
+        self._shown: Board | None = None
+        self.piece_id: str | None = None
+        self.coat_id: str | None = None
+        self._choose_something()
+
+    # what there is
+
+    @property
+    def board(self) -> Board:
+        return self.history.board
+
+    @property
+    def shown(self) -> Board:
+        """The board to paint: the real one, or one that is only being looked at."""
+        return self._shown or self.board
+
+    @property
+    def is_saved(self) -> bool:
+        return self.board == self._saved
+
+    @property
+    def piece(self) -> Lettering | None:
+        found = [p for p in self.board.pieces if p.id == self.piece_id]
+        return found[0] if found and isinstance(found[0], Lettering) else None
+
+    @property
+    def coat(self) -> Coat | None:
+        coats = self.piece.style if self.piece else ()
+        return next((coat for coat in coats if coat.id == self.coat_id), None)
+
+    # choosing
+
+    def choose(self, piece_id: str | None, coat_id: str | None = None) -> None:
+        if (piece_id, coat_id) == (self.piece_id, self.coat_id):
+            return
+        self.piece_id, self.coat_id = piece_id, coat_id
+        if coat_id is None:
+            self._choose_coat()
+        self.chosen.emit()
+
+    def _choose_something(self) -> None:
+        if self.piece_id not in [p.id for p in self.board.pieces]:
+            words = [p for p in self.board.pieces if isinstance(p, Lettering)]
+            self.piece_id = words[-1].id if words else None
+            self.coat_id = None
+        self._choose_coat()
+
+    def _choose_coat(self) -> None:
+        if self.coat is None:
+            style = self.piece.style if self.piece else ()
+            self.coat_id = style[-1].id if style else None
+
+    # changing
+
+    def apply(
+        self, name: str, operation: Callable[[Board], Board], drag: object | None = None
+    ) -> bool:
+        """Run an operation of core.edit as one named step; what goes wrong is said."""
+        try:
+            board = operation(self.board)
+        except ModelError as error:
+            self.said.emit(f"{name}: {error}")
+            return False
+        except KeyError as error:
+            self.said.emit(f"{name}: {error} is no longer on the board")
+            return False
+        self._shown = None
+        self.history.push(name, board, drag)
+        self._after()
+        return True
+
+    def look_at(self, board: Board | None) -> None:
+        """Show another board without changing this one; None shows this one again."""
+        if board != self._shown:
+            self._shown = board
+            self.changed.emit()
+
+    def undo(self) -> None:
+        self.history.undo()
+        self._after()
+
+    def redo(self) -> None:
+        self.history.redo()
+        self._after()
+
+    def _after(self) -> None:
+        self._shown = None
+        before = (self.piece_id, self.coat_id)
+        self._choose_something()
+        self.changed.emit()
+        if before != (self.piece_id, self.coat_id):
+            self.chosen.emit()
+
+    # files
+
+    def start(self, board: Board, path: Path | None = None, unknown: object = None) -> None:
+        """Another board in place of this one, with a history of its own."""
+        self.path, self._unknown, self._shown = path, unknown, None
+        self.history = History(board)
+        self._saved = board
+        self.piece_id = self.coat_id = None
+        self._choose_something()
+        self.changed.emit()
+        self.chosen.emit()
+
+    def open(self, path: Path) -> bool:
+        """Read a board; when it cannot be read, this one stays."""
+        try:
+            found = board_file.read(path)
+        except FileError as error:
+            self.said.emit(str(error))
+            return False
+        self.start(found.board, path, found.unknown)
+        self._say_missing_fonts()
+        return True
+
+    def _say_missing_fonts(self) -> None:
+        words = [p for p in self.board.pieces if isinstance(p, Lettering)]
+        lost = sorted({p.font.family for p in words if not find(p.font)[1]})
+        if lost:
+            self.said.emit(
+                f"Missing font: {', '.join(lost)}. Another stands in for it; the words are as "
+                "they were, and the board keeps asking for the font."
+            )
+
+    def save(self, path: Path) -> bool:
+        """Write the board; when it cannot be written, all stays as it is."""
+        try:
+            small = preview(self.board)
+            board_file.write(path, board_file.Document(self.board, self._unknown), small)
+        except FileError as error:
+            self.said.emit(str(error))
+            return False
+        self.path, self._saved = path, self.board
+        self.changed.emit()
+        return True

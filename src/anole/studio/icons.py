@@ -1,0 +1,32 @@
+"""Icons in the theme's colours, sharp at every scale."""
+
+from __future__ import annotations
+
+import functools
+from importlib.resources import files
+
+from PyQt6.QtCore import QByteArray, QRectF, Qt
+from PyQt6.QtGui import QIcon, QPainter, QPixmap
+from PyQt6.QtSvg import QSvgRenderer
+
+from .theme import theme
+
+
+@functools.lru_cache(256)
+def _renderer(name: str, colour: str) -> QSvgRenderer:
+    text = (files("anole") / "data" / "icons" / f"{name}.svg").read_text()
+    return QSvgRenderer(QByteArray(text.replace("currentColor", colour).encode()))
+
+
+def draw(painter: QPainter, name: str, box: QRectF, colour: str) -> None:
+    """Paint an icon into a box."""
+    _renderer(name, colour).render(painter, box)
+
+
+def icon(name: str, colour: str | None = None) -> QIcon:
+    pixmap = QPixmap(48, 48)
+    pixmap.fill(Qt.GlobalColor.transparent)
+    painter = QPainter(pixmap)
+    draw(painter, name, QRectF(0, 0, 48, 48), colour or theme().text)
+    painter.end()
+    return QIcon(pixmap)

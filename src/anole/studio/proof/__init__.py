@@ -1,0 +1,1 @@
+"""The stage where the board is seen as its audience will see it."""

@@ -1,0 +1,69 @@
+"""Pictures of the main views, from the demo, at 1280 x 800."""
+
+from __future__ import annotations
+
+import argparse
+import os
+import tempfile
+import time
+from pathlib import Path
+
+from PyQt6.QtWidgets import QApplication, QWidget
+
+from .app import DEMO, application
+from .window import ARRANGE, COAT, PROOF, Window, demo_folder
+
+
+def settle(window: Window, seconds: float = 60.0) -> None:
+    """Let the worker finish all that was asked for."""
+    app = QApplication.instance()
+    assert app is not None
+    end = time.monotonic() + seconds
+    quiet = 0
+    while quiet < 5 and time.monotonic() < end:
+        app.processEvents()
+        time.sleep(0.02)
+        quiet = quiet + 1 if window.worker.idle else 0
+    app.processEvents()
+
+
+def shoot(widget: QWidget, path: Path) -> None:
+    if not widget.grab().save(str(path)):
+        raise SystemExit(f"cannot write {path}")
+    print(path)
+
+
+def views(window: Window, out: Path) -> None:
+    """Arrange, Coat and Proof of the demo board, and Coat of the second."""
+    window.open_copy(demo_folder() / DEMO)
+    for number, name in ((ARRANGE, "arrange"), (COAT, "coat"), (PROOF, "proof")):
+        window.show_stage(number)
+        settle(window)
+        shoot(window, out / f"{name}.png")
+    window.open_copy(demo_folder() / "brine-and-bearing-cup.anole")
+    window.show_stage(COAT)
+    settle(window)
+    shoot(window, out / "coat-gold.png")
+
+
+def main() -> None:
+    parser = argparse.ArgumentParser(description=__doc__)
+    parser.add_argument("--out", type=Path, default=Path("demo-views"))
+    out = parser.parse_args().out
+    out.mkdir(parents=True, exist_ok=True)
+    with tempfile.TemporaryDirectory() as home:
+        # the pictures show a first start, whoever takes them
+        for name in ("XDG_CONFIG_HOME", "XDG_DATA_HOME", "XDG_STATE_HOME"):
+            os.environ[name] = home
+        app = application()
+        window = Window()
+        window.resize(1280, 800)
+        window.show()
+        views(window, out)
+        window.document.start(window.document.board)
+        window.close()
+        app.processEvents()
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,143 @@
+"""Colours, type and the style sheet of the window, dark and light."""
+
+from __future__ import annotations
+
+from importlib.resources import files
+from pathlib import Path
+from typing import NamedTuple
+
+from PyQt6.QtGui import QColor, QFont, QFontDatabase, QPalette
+from PyQt6.QtWidgets import QApplication
+
+FAMILY = "Inter"
+
+
+class Theme(NamedTuple):
+    """`leaf` marks what is chosen, `coral` the one main action, `lamp` the lamp alone."""
+
+    name: str
+    desk: str
+    panel: str
+    raised: str
+    sunk: str
+    line: str
+    text: str
+    dim: str
+    leaf: str
+    on_leaf: str
+    coral: str
+    on_coral: str
+    lamp: str
+    ground: str
+    letter: str
+
+
+DARK = Theme(
+    "dark", "#1b1d1a", "#232722", "#2f362e", "#191c18", "#465044", "#ecefe7", "#aeb6a8",
+    "#9fd356", "#16200b", "#ff7d6b", "#2b0a05", "#ffd166", "#23323a", "#3d352c",
+)  # fmt: skip
+LIGHT = Theme(
+    "light", "#d9dcd2", "#f3f5ee", "#ffffff", "#e4e8dd", "#9ea897", "#1d231b", "#535c4e",
+    "#3f7d12", "#ffffff", "#d8412c", "#ffffff", "#b27a00", "#c8d8de", "#d8cbb8",
+)  # fmt: skip
+
+_current = DARK
+
+
+def theme() -> Theme:
+    return _current
+
+
+def colour(name: str, alpha: float = 1.0) -> QColor:
+    """A theme colour by its name, for painting."""
+    found = QColor(getattr(_current, name))
+    found.setAlphaF(alpha)
+    return found
+
+
+def font(px: int = 13, bold: bool = False) -> QFont:
+    made = QFont(FAMILY)
+    made.setPixelSize(px)
+    made.setWeight(QFont.Weight.DemiBold if bold else QFont.Weight.Normal)
+    return made
+
+
+def _sheet(t: Theme) -> str:
+    return f"""
+    * {{ font-family: {FAMILY}; font-size: 13px; color: {t.text}; outline: 0; }}
+    QWidget#desk, QStackedWidget#desk {{ background: {t.desk}; }}
+    QWidget#panel, QScrollArea#panel, QWidget#bar {{ background: {t.panel}; border: 0; }}
+    QLabel {{ background: transparent; }}
+    QLabel#dim {{ color: {t.dim}; font-size: 12px; }}
+    QLabel#head {{ font-weight: 600; font-size: 14px; }}
+    QLabel#group {{ font-weight: 600; font-size: 12px; color: {t.dim}; padding-top: 6px; }}
+    QPushButton {{ background: {t.raised}; border: 1px solid {t.line}; border-radius: 6px;
+        padding: 4px 10px; min-height: 18px; }}
+    QPushButton:hover {{ border-color: {t.dim}; }}
+    QPushButton:pressed {{ background: {t.sunk}; }}
+    QPushButton:disabled {{ color: {t.dim}; border-color: {t.raised}; }}
+    QPushButton:focus {{ border-color: {t.leaf}; }}
+    QPushButton:checked {{ background: {t.leaf}; color: {t.on_leaf}; border-color: {t.leaf}; }}
+    QPushButton#main {{ background: {t.coral}; color: {t.on_coral}; border: 1px solid {t.coral};
+        font-weight: 600; padding: 4px 18px; }}
+    QPushButton#main:focus {{ border-color: {t.text}; }}
+    QPushButton#stage {{ border-radius: 14px; padding: 4px 18px; border-color: transparent;
+        font-weight: 600; }}
+    QPushButton#stage:checked {{ background: {t.leaf}; color: {t.on_leaf}; }}
+    QPushButton#stage:focus {{ border-color: {t.text}; }}
+    QPushButton#quiet {{ background: transparent; border-color: transparent; padding: 4px 8px; }}
+    QPushButton#quiet:hover {{ border-color: {t.line}; }}
+    QPushButton#quiet:focus {{ border-color: {t.leaf}; }}
+    QLineEdit, QPlainTextEdit, QComboBox {{ background: {t.raised}; border: 1px solid {t.line};
+        border-radius: 5px; padding: 3px 7px; selection-background-color: {t.leaf};
+        selection-color: {t.on_leaf}; min-height: 18px; }}
+    QLineEdit:focus, QPlainTextEdit:focus, QComboBox:focus {{ border-color: {t.leaf}; }}
+    QComboBox::drop-down {{ width: 18px; border: 0; }}
+    QComboBox QAbstractItemView, QMenu {{ background: {t.raised}; border: 1px solid {t.line};
+        padding: 4px; selection-background-color: {t.leaf}; selection-color: {t.on_leaf}; }}
+    QMenu::item {{ padding: 5px 22px 5px 12px; border-radius: 4px; }}
+    QMenu::item:selected {{ background: {t.leaf}; color: {t.on_leaf}; }}
+    QMenu::item:disabled {{ color: {t.dim}; }}
+    QMenu::separator {{ height: 1px; background: {t.line}; margin: 4px 8px; }}
+    QScrollBar:vertical {{ background: transparent; width: 10px; margin: 0; }}
+    QScrollBar::handle:vertical {{ background: {t.line}; border-radius: 4px; min-height: 30px;
+        margin: 1px; }}
+    QScrollBar:horizontal {{ background: transparent; height: 10px; margin: 0; }}
+    QScrollBar::handle:horizontal {{ background: {t.line}; border-radius: 4px; min-width: 30px;
+        margin: 1px; }}
+    QScrollBar::add-line, QScrollBar::sub-line {{ width: 0; height: 0; }}
+    QScrollBar::add-page, QScrollBar::sub-page {{ background: transparent; }}
+    QToolTip {{ background: {t.raised}; color: {t.text}; border: 1px solid {t.line};
+        padding: 4px 6px; }}
+    QSplitter::handle {{ background: {t.desk}; }}
+    QProgressBar {{ background: {t.sunk}; border: 1px solid {t.line}; border-radius: 5px;
+        text-align: center; max-height: 16px; }}
+    QProgressBar::chunk {{ background: {t.leaf}; border-radius: 4px; }}
+    """
+
+
+def load_fonts() -> None:
+    """The window's own font, from the files that come with Anole."""
+    folder = Path(str(files("anole") / "data" / "fonts"))
+    for path in folder.glob("Inter_*.ttf"):
+        QFontDatabase.addApplicationFont(str(path))
+
+
+def put_on(app: QApplication, wanted: Theme) -> None:
+    """Dress the application."""
+    global _current
+    _current = wanted
+    app.setStyle("Fusion")
+    app.setFont(font())
+    palette = QPalette()
+    for role, name in (
+        (QPalette.ColorRole.Window, wanted.panel), (QPalette.ColorRole.Base, wanted.raised),
+        (QPalette.ColorRole.WindowText, wanted.text), (QPalette.ColorRole.Text, wanted.text),
+        (QPalette.ColorRole.Button, wanted.raised), (QPalette.ColorRole.ButtonText, wanted.text),
+        (QPalette.ColorRole.Highlight, wanted.leaf),
+        (QPalette.ColorRole.HighlightedText, wanted.on_leaf),
+        (QPalette.ColorRole.PlaceholderText, wanted.dim),
+    ):  # fmt: skip
+        palette.setColor(role, QColor(name))
+    app.setPalette(palette)
+    app.setStyleSheet(_sheet(wanted))

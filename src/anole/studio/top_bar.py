@@ -1,0 +1,143 @@
+"""The bar on top: the board's name, the stages, undo and redo, zoom, export."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from PyQt6.QtCore import QPointF, QRectF, QSize, Qt
+from PyQt6.QtGui import QColor, QPainter, QPainterPath, QPaintEvent
+from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QLabel, QMenu, QPushButton, QWidget
+
+from . import icons, theme
+
+if TYPE_CHECKING:
+    from .window import Window
+
+STAGES = ("Arrange", "Coat", "Proof")
+
+
+class Mark(QWidget):
+    """A lizard's head from above, its throat fan open."""
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.setFixedSize(32, 32)
+
+    def paintEvent(self, event: QPaintEvent | None) -> None:
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter.setPen(Qt.PenStyle.NoPen)
+        fan = QPainterPath(QPointF(9, 12))
+        fan.cubicTo(9, 30, 23, 30, 23, 12)
+        painter.fillPath(fan, theme.colour("coral"))
+        painter.setBrush(theme.colour("leaf"))
+        painter.drawRoundedRect(QRectF(2, 6, 28, 8), 4, 4)
+        painter.setBrush(QColor(theme.theme().panel))
+        painter.drawEllipse(QPointF(25, 9.5), 1.5, 1.5)
+
+
+class TopBar(QWidget):
+    def __init__(self, window: Window) -> None:
+        super().__init__()
+        self.setObjectName("bar")
+        self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
+        self.setFixedHeight(44)
+        self._window = window
+        self.name = QPushButton()
+        self.name.setObjectName("quiet")
+        self.name.setToolTip("Boards: new, open, recent, save")
+        self.name.setStyleSheet("font-weight: 600;")
+        self.state = QLabel()
+        self.state.setObjectName("dim")
+        self.stages = QButtonGroup(self)
+        row = QHBoxLayout(self)
+        row.setContentsMargins(10, 0, 14, 0)
+        row.setSpacing(6)
+        row.addWidget(Mark())
+        row.addWidget(self.name)
+        row.addWidget(self.state)
+        row.addStretch(1)
+        for number, title in enumerate(STAGES):
+            button = QPushButton(title)
+            button.setObjectName("stage")
+            button.setCheckable(True)
+            button.setToolTip(f"{title} (Alt+{number + 1})")
+            self.stages.addButton(button, number)
+            row.addWidget(button)
+        row.addStretch(1)
+        self.undo, self.redo = QPushButton(), QPushButton()
+        for button, icon in ((self.undo, "undo-2"), (self.redo, "redo-2")):
+            button.setObjectName("quiet")
+            button.setIcon(icons.icon(icon))
+            button.setIconSize(QSize(16, 16))
+            row.addWidget(button)
+        self.undo.setAccessibleName("Undo")
+        self.redo.setAccessibleName("Redo")
+        self.zoom = QPushButton()
+        self.zoom.setObjectName("quiet")
+        self.zoom.setFixedWidth(64)
+        self.zoom.setToolTip("Zoom: click to fit (Ctrl+0), Ctrl+1 full size, Ctrl+wheel")
+        row.addWidget(self.zoom)
+        self.export = QPushButton("Export")
+        self.export.setObjectName("main")
+        self.export.setToolTip("Write the board as a picture (Ctrl+Return)")
+        row.addWidget(self.export)
+        self.name.clicked.connect(self._menu)
+        self.stages.idClicked.connect(window.show_stage)
+        self.undo.clicked.connect(lambda: window.actions_by_id["undo"].trigger())
+        self.redo.clicked.connect(lambda: window.actions_by_id["redo"].trigger())
+        self.zoom.clicked.connect(lambda: window.view.set_zoom(None))
+        self.export.clicked.connect(lambda: window.actions_by_id["export"].trigger())
+
+    def _menu(self) -> None:
+        menu = self.board_menu()
+        menu.popup(self.name.mapToGlobal(self.name.rect().bottomLeft()))
+
+    def board_menu(self) -> QMenu:
+        """New boards by purpose, recent ones, the demo, and saving."""
+        window, menu = self._window, QMenu(self)
+        menu.setAttribute(Qt.WidgetAttribute.WA_DeleteOnClose)
+        new = menu.addMenu("New board")
+        recent = menu.addMenu("Recent boards")
+        demo = menu.addMenu("Demo boards")
+        assert new is not None and recent is not None and demo is not None
+        for title, width, height, dpi in PURPOSES:
+            new.addAction(
+                f"{title}, {width} × {height}",
+                lambda w=width, h=height, d=dpi: window.new_board(w, h, d),
+            )
+        for path in window.settings.recent:
+            recent.addAction(path.name, lambda p=path: window.open(p))
+        recent.setEnabled(bool(window.settings.recent))
+        for path in window.demo_boards():
+            demo.addAction(path.stem.replace("-", " ").capitalize(),
+                           lambda p=path: window.open_copy(p))  # fmt: skip
+        kept = window.kept_work()
+        if kept is not None:
+            menu.addAction("Bring back unsaved work", lambda: window.open_copy(kept))
+        menu.addSeparator()
+        for command in ("open", "save", "save-as", "dress", "quit"):
+            menu.addAction(window.actions_by_id[command])
+        return menu
+
+    def refresh(self) -> None:
+        document = self._window.document
+        self.name.setText(document.board.name + "  ▾")
+        self.state.setText("saved" if document.is_saved and document.path else
+                           "not saved yet" if document.path is None else "changed")  # fmt: skip
+        for button, what, keys, name in (
+            (self.undo, "Undo", "Ctrl+Z", document.history.undo_name),
+            (self.redo, "Redo", "Ctrl+Shift+Z", document.history.redo_name),
+        ):
+            button.setEnabled(name is not None)
+            button.setToolTip(f"{what}: {name} ({keys})" if name else f"{what} ({keys})")
+
+
+PURPOSES = (
+    ("Video thumbnail", 1280, 720, 96.0),
+    ("Wide thumbnail", 1920, 1080, 96.0),
+    ("Square badge", 1000, 1000, 96.0),
+    ("Postcard at 300 dpi", 1800, 1200, 300.0),
+    ("A3 poster at 150 dpi", 1754, 2480, 150.0),
+    ("24 × 36 in poster at 100 dpi", 2400, 3600, 100.0),
+)

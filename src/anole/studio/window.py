@@ -1,0 +1,423 @@
+"""The window: three stages round one board."""
+
+from __future__ import annotations
+
+import contextlib
+from importlib.resources import files
+from pathlib import Path
+
+import platformdirs
+from PyQt6.QtCore import QByteArray, Qt, QTimer
+from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent, QKeyEvent
+from PyQt6.QtWidgets import (
+    QApplication,
+    QFileDialog,
+    QHBoxLayout,
+    QLabel,
+    QPushButton,
+    QSplitter,
+    QStackedWidget,
+    QVBoxLayout,
+    QWidget,
+)  # fmt: skip
+
+from ..core.edit.coats import change_coat
+from ..core.files import board_file
+from ..core.files.atomic import FileError
+from ..core.files.preview import preview
+from ..core.model import Board, Colour, ColourPaint, Ground
+from . import actions, theme
+from .arrange.piece_panel import PiecePanel
+from .arrange.pieces_list import PiecesList
+from .board_view import BoardView
+from .coat.add_coat import AddCoat
+from .coat.build_up import BuildUp
+from .coat.coat_panel import CoatPanel
+from .coat.shelf import Shelf
+from .document import Document
+from .export_job import ExportJob
+from .foot_bar import FootBar
+from .proof.export_panel import ExportPanel
+from .proof.proof_view import LargeProof, ProofPictures, SmallProof
+from .settings import Settings
+from .top_bar import TopBar
+from .worker import Worker
+
+SIDE, AUTOSAVE_MS = 320, 20_000
+BOARD_FILES = "Anole boards (*.anole)"
+ARRANGE, COAT, PROOF = range(3)
+
+
+def new_board(width: int, height: int, dpi: float = 96.0) -> Board:
+    ground = Ground(id="ground", name="Ground", paint=ColourPaint(colour=Colour(24, 42, 60)))
+    return Board(width=width, height=height, dpi=dpi, pieces=(ground,))
+
+
+def demo_folder() -> Path:
+    return Path(str(files("anole") / "data" / "boards"))
+
+
+class Window(QWidget):
+    def __init__(self, board: Board | None = None) -> None:
+        super().__init__()
+        self.setObjectName("desk")
+        self.setWindowTitle("Anole")
+        self.setAcceptDrops(True)
+        self.setMinimumSize(1100, 700)
+        self.settings = Settings()
+        self.worker = Worker()
+        self.document = Document(board or new_board(1280, 720))
+        self.job: ExportJob | None = None
+        self.view = BoardView(self.document, self.worker)
+        self.pieces = PiecesList(self.document, self.worker)
+        self.arrange = PiecePanel(self.document)
+        self.build_up = BuildUp(self.document, self.view)
+        self.coats = AddCoat(self.document, self.worker)
+        self.coat = CoatPanel(self.document, self.build_up)
+        self.shelf = Shelf(self.document, self.worker)
+        pictures = ProofPictures(self.document, self.worker)
+        self.large_proof, self.small_proof = LargeProof(pictures), SmallProof(pictures)
+        self.export = ExportPanel(self.document, self.worker)
+        self.actions_by_id = actions.make(self)
+        self.foot = FootBar()
+        self.top = TopBar(self)
+        self._build()
+        self._connect()
+        self._autosave = QTimer(self)
+        self._autosave.timeout.connect(self.keep_work)
+        self._autosave.start(AUTOSAVE_MS)
+        self._restore()
+        self.show_stage(ARRANGE)
+        self._refresh()
+        self.worker.start()
+
+    # making
+
+    def _build(self) -> None:
+        self.left, self.middle, self.right = QStackedWidget(), QStackedWidget(), QStackedWidget()
+        for part in (self._pieces_side(), self._coat_side(), self._proof_side()):
+            self.left.addWidget(part)
+        for part in (self.view, self.large_proof):
+            self.middle.addWidget(part)
+        for part in (self.arrange, self.coat, self.export):
+            self.right.addWidget(part)
+        for side in (self.left, self.right):
+            side.setObjectName("panel")
+            side.setMinimumWidth(300)
+        self.split = QSplitter(Qt.Orientation.Horizontal)
+        self.split.setChildrenCollapsible(False)
+        self.split.setHandleWidth(1)
+        for part in (self.left, self.middle, self.right):
+            self.split.addWidget(part)
+        self.split.setStretchFactor(1, 1)
+        self.split.setSizes([SIDE, 640, SIDE])
+        self.hint = QLabel("hold H: without the coat        hold B: as it was        "
+                           "click the board: where the strip is cut")  # fmt: skip
+        self.hint.setObjectName("dim")
+        self.hint.setAlignment(Qt.AlignmentFlag.AlignCenter)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(1)
+        column.addWidget(self.top)
+        column.addWidget(self.split, 1)
+        column.addWidget(self.hint)
+        column.addWidget(self.shelf)
+        column.addWidget(self.foot)
+
+    def _side(self, *parts: QWidget, stretch: int = 0) -> QWidget:
+        side = QWidget()
+        side.setObjectName("panel")
+        side.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
+        column = QVBoxLayout(side)
+        column.setContentsMargins(12, 12, 12, 12)
+        column.setSpacing(8)
+        for number, part in enumerate(parts):
+            column.addWidget(part, 1 if number == stretch else 0)
+        return side
+
+    def _pieces_side(self) -> QWidget:
+        head = QLabel("Pieces")
+        head.setObjectName("head")
+        add = QPushButton("+  words")
+        add.setToolTip("Add words to the board (Ctrl+T)")
+        copy, remove = QPushButton("Duplicate"), QPushButton("Remove")
+        copy.setToolTip("Duplicate the piece (Ctrl+D)")
+        remove.setToolTip("Remove the piece (Delete in the list)")
+        row = QWidget()
+        line = QHBoxLayout(row)
+        line.setContentsMargins(0, 0, 0, 0)
+        for button, command in ((add, "words"), (copy, "duplicate"), (remove, "remove")):
+            button.clicked.connect(self.actions_by_id[command].trigger)
+            line.addWidget(button)
+        return self._side(head, self.pieces, row, stretch=1)
+
+    def _coat_side(self) -> QWidget:
+        top = QWidget()
+        line = QHBoxLayout(top)
+        line.setContentsMargins(0, 0, 0, 0)
+        self.build_head = QLabel("Build-up")
+        self.build_head.setObjectName("head")
+        self.build_of = QLabel()
+        self.build_of.setObjectName("dim")
+        line.addWidget(self.build_head)
+        line.addWidget(self.build_of, 1)
+        self.unit = QPushButton("px")
+        self.unit.setToolTip("Scale of the drawing: board px, or em of the lettering")
+        self.unit.setFixedWidth(48)
+        self.unit.clicked.connect(self._switch_unit)
+        line.addWidget(self.unit)
+        return self._side(top, self.build_up, self.coats, stretch=1)
+
+    def _proof_side(self) -> QWidget:
+        head = QLabel("At a glance")
+        head.setObjectName("head")
+        return self._side(head, self.small_proof, stretch=1)
+
+    def _connect(self) -> None:
+        self.document.changed.connect(self._refresh)
+        self.document.chosen.connect(self._refresh)
+        self.document.said.connect(self.foot.say)
+        self.worker.failed.connect(self.foot.say)
+        self.worker.warmed.connect(self._warmed)
+        self.view.zoomed.connect(lambda z: self.top.zoom.setText(f"{z:.0%}"))
+        self.view.opened.connect(self.arrange.words.setFocus)
+        self.export.wanted.connect(self.ask_export)
+        self.foot.cancelled.connect(self._cancel)
+        # the first start compiles kernels; a start that finds them is too short to mention
+        self._warming = QTimer(self)
+        self._warming.setSingleShot(True)
+        self._warming.timeout.connect(lambda: self._warmed(0.0))
+        self._warming.start(700)
+
+    def _warmed(self, share: float) -> None:
+        if share >= 1:
+            self._warming.stop()
+            if not self.foot.progress.isHidden() and self.job is None:
+                self.foot.hide()
+            return
+        if not self._warming.isActive():
+            self.foot.show_progress("Preparing the painter; only the first start takes this long.",
+                                    share, can_cancel=False)  # fmt: skip
+
+    # stages
+
+    def show_stage(self, number: int) -> None:
+        """Arrange, Coat or Proof."""
+        self.left.setCurrentIndex(number)
+        self.right.setCurrentIndex(number)
+        self.middle.setCurrentIndex(1 if number == PROOF else 0)
+        self.view.arranging = number == ARRANGE
+        self.shelf.setVisible(number == COAT)
+        self.hint.setVisible(number == COAT)
+        button = self.top.stages.button(number)
+        if button is not None:
+            button.setChecked(True)
+        self.view.update()
+
+    @property
+    def stage(self) -> int:
+        return self.left.currentIndex()
+
+    def unfold_coats(self) -> None:
+        self.show_stage(COAT)
+        self.coats.open.setChecked(True)
+
+    def _switch_unit(self) -> None:
+        unit = "em" if self.build_up.unit == "px" else "px"
+        self.build_up.set_unit(unit)
+        self.unit.setText(unit)
+
+    def fold(self) -> None:
+        """Fold all panels: only the board is left; again brings them back."""
+        wanted = self.left.isHidden()
+        self.left.setVisible(wanted)
+        self.right.setVisible(wanted)
+        self.shelf.setVisible(wanted and self.stage == COAT)
+
+    def toggle_full_screen(self) -> None:
+        self.showNormal() if self.isFullScreen() else self.showFullScreen()
+
+    def change_dress(self) -> None:
+        """Dark or light."""
+        app = QApplication.instance()
+        if isinstance(app, QApplication):
+            wanted = theme.LIGHT if theme.theme().name == "dark" else theme.DARK
+            theme.put_on(app, wanted)
+            self.settings.put("theme", wanted.name)
+            for widget in app.allWidgets():
+                widget.update()
+
+    def _refresh(self) -> None:
+        self.top.refresh()
+        piece = self.document.piece
+        words = " ".join(piece.text.split())[:24] if piece else ""
+        self.build_of.setText(f"of {words}" if words else "choose words in Arrange")
+        actions.refresh(self, self.actions_by_id)
+        state = "" if self.document.is_saved else " *"
+        self.setWindowTitle(f"{self.document.board.name}{state} - Anole")
+
+    # looking without changing
+
+    def keyPressEvent(self, event: QKeyEvent | None) -> None:
+        assert event is not None
+        if self.stage == COAT and not event.isAutoRepeat():
+            if event.key() == Qt.Key.Key_H:
+                self._without_coat()
+            elif event.key() == Qt.Key.Key_B and self.document.history.at > 0:
+                steps = self.document.history.steps
+                self.document.look_at(steps[self.document.history.at - 1].board)
+        if event.key() == Qt.Key.Key_Escape:
+            self.foot.hide()
+        super().keyPressEvent(event)
+
+    def _without_coat(self) -> None:
+        piece, coat = self.document.piece, self.document.coat
+        if piece is not None and coat is not None:
+            self.document.look_at(change_coat(self.document.board, piece.id, coat.id, on=False))
+
+    def keyReleaseEvent(self, event: QKeyEvent | None) -> None:
+        if event is not None and event.key() in (Qt.Key.Key_H, Qt.Key.Key_B):
+            if not event.isAutoRepeat():
+                self.document.look_at(None)
+        super().keyReleaseEvent(event)
+
+    # boards
+
+    def new_board(self, width: int, height: int, dpi: float = 96.0) -> None:
+        self.keep_work()
+        self.document.start(new_board(width, height, dpi))
+        self.view.set_zoom(None)
+        self.show_stage(ARRANGE)
+
+    def demo_boards(self) -> list[Path]:
+        return sorted(demo_folder().glob("*.anole"))
+
+    def open(self, path: Path) -> bool:
+        """Open a board; unsaved work is kept aside first."""
+        self.keep_work()
+        if not self.document.open(path):
+            return False
+        self.settings.add_recent(path)
+        self.view.set_zoom(None)
+        return True
+
+    def open_copy(self, path: Path) -> bool:
+        """Open a board that saving must not write over."""
+        if not self.open(path):
+            return False
+        self.document.path = None
+        self.settings.put("recent", [str(p) for p in self.settings.recent if p != path])
+        self._refresh()
+        return True
+
+    def ask_open(self) -> None:
+        name, _ = QFileDialog.getOpenFileName(self, "Open a board", "", BOARD_FILES)
+        if name:
+            self.open(Path(name))
+
+    def save(self) -> None:
+        if self.document.path is None:
+            self.ask_save()
+        else:
+            self.save_to(self.document.path)
+
+    def ask_save(self) -> None:
+        start = str(self.document.path or f"{self.document.board.name}.anole")
+        name, _ = QFileDialog.getSaveFileName(self, "Save the board", start, BOARD_FILES)
+        if name:
+            self.save_to(Path(name).with_suffix(".anole"))
+
+    def save_to(self, path: Path) -> bool:
+        if not self.document.save(path):
+            return False
+        self.settings.add_recent(path)
+        with contextlib.suppress(OSError):
+            self._kept_path().unlink()
+        return True
+
+    # unsaved work
+
+    def _kept_path(self) -> Path:
+        return platformdirs.user_state_path("anole") / "autosave" / "unsaved.anole"
+
+    def kept_work(self) -> Path | None:
+        path = self._kept_path()
+        return path if path.exists() else None
+
+    def keep_work(self) -> None:
+        """Put unsaved work aside, so that closing or opening loses nothing."""
+        if self.document.is_saved:
+            return
+        path = self._kept_path()
+        try:
+            path.parent.mkdir(parents=True, exist_ok=True)
+            board = self.document.board
+            board_file.write(path, board_file.Document(board), preview(board))
+        except (OSError, FileError) as error:
+            self.foot.say(f"Unsaved work could not be kept aside: {error}")
+
+    # pictures
+
+    def ask_export(self, scale: float, transparent: bool) -> None:
+        if self.job is not None:
+            self.foot.say("A picture is being written; wait for it, or cancel it.")
+            return
+        start = f"{self.document.board.name}.png"
+        name, _ = QFileDialog.getSaveFileName(self, "Write a picture", start, "PNG (*.png)")
+        if name:
+            self.export_to(Path(name).with_suffix(".png"), scale, transparent)
+
+    def export_to(self, path: Path, scale: float = 1.0, transparent: bool = False) -> ExportJob:
+        """Write the board as a PNG in the background."""
+        job = ExportJob(self.document.board, path, scale, transparent)
+        self.job = job
+        job.progressed.connect(lambda s: self.foot.show_progress(f"Writing {path.name}", s))
+        job.ended.connect(self._exported)
+        self.foot.show_progress(f"Writing {path.name}", 0.0)
+        job.start()
+        return job
+
+    def _exported(self, message: str, path: object) -> None:
+        self.job = None
+        self.foot.say(message)
+
+    def _cancel(self) -> None:
+        if self.job is not None:
+            self.job.cancel()
+
+    # dropping, leaving
+
+    def dragEnterEvent(self, event: QDragEnterEvent | None) -> None:
+        assert event is not None
+        mime = event.mimeData()
+        if mime is not None and any(u.toLocalFile().endswith(".anole") for u in mime.urls()):
+            event.acceptProposedAction()
+
+    def dropEvent(self, event: QDropEvent | None) -> None:
+        assert event is not None
+        mime = event.mimeData()
+        for url in mime.urls() if mime is not None else ():
+            if url.toLocalFile().endswith(".anole"):
+                self.open(Path(url.toLocalFile()))
+                return
+
+    def _restore(self) -> None:
+        self.resize(1280, 800)
+        shape = self.settings.get("shape", "")
+        if shape:
+            self.restoreGeometry(QByteArray.fromHex(shape.encode()))
+        sizes = self.settings.get("sides", [])
+        if len(sizes) == 3 and all(isinstance(s, int) and s > 0 for s in sizes):
+            self.split.setSizes(sizes)
+
+    def closeEvent(self, event: QCloseEvent | None) -> None:
+        self.keep_work()
+        self.settings.put("shape", bytes(self.saveGeometry().toHex().data()).decode())
+        if self.left.isVisible():
+            self.settings.put("sides", self.split.sizes())
+        if self.job is not None:
+            self.job.cancel()
+            self.job.wait()
+        self._autosave.stop()
+        self.worker.stop()
+        super().closeEvent(event)

@@ -1,0 +1,177 @@
+"""The thread that renders. The newest request wins; small pictures wait until it is idle."""
+
+from __future__ import annotations
+
+import threading
+from collections import OrderedDict
+from collections.abc import Callable
+from typing import Any, NamedTuple
+
+import cv2
+import numpy as np
+from PyQt6.QtCore import QObject, pyqtSignal
+from PyQt6.QtGui import QImage
+
+from ..core.box import Box
+from ..core.cache import Cache
+from ..core.files import png
+from ..core.model import Board
+from ..core.render.export import rgba
+from ..core.render.renderer import Cancelled, Renderer, Request
+from ..core.render.warm import warm
+
+SMALL_CACHE = 96 * 2**20
+MOST_PROOF = 2560
+"""px a proof is rendered at before it is reduced."""
+
+
+class Frame(NamedTuple):
+    """A rendered part of a board; `box` in px at `scale`."""
+
+    image: QImage
+    board: Board
+    scale: float
+    box: Box
+
+
+def to_image(pixels: np.ndarray) -> QImage:
+    """(H, W) uint32 ARGB words, premultiplied -> an image of its own memory."""
+    height, width = pixels.shape
+    image = QImage(pixels.data, width, height, width * 4, QImage.Format.Format_ARGB32_Premultiplied)  # type: ignore[call-overload]
+    return image.copy()
+
+
+def straight_image(pixels: np.ndarray) -> QImage:
+    """(H, W, 4) uint8 straight RGBA -> an image of its own memory."""
+    height, width = pixels.shape[:2]
+    image = QImage(pixels.data, width, height, width * 4, QImage.Format.Format_RGBA8888)  # type: ignore[call-overload]
+    return image.copy()
+
+
+def reduced(pixels: np.ndarray, width: int) -> np.ndarray:
+    """(H, W, 4) uint8 averaged down to a width, colours weighted by alpha."""
+    height = max(1, round(pixels.shape[0] * width / pixels.shape[1]))
+    planes = pixels.astype(np.float32)
+    planes[..., :3] *= planes[..., 3:] / 255
+    small = cv2.resize(planes, (width, height), interpolation=cv2.INTER_AREA)
+    small[..., :3] *= 255 / np.maximum(small[..., 3:], 1e-3)
+    return np.ascontiguousarray(np.clip(small + 0.5, 0, 255).astype(np.uint8))
+
+
+class Worker(QObject):
+    """`framed` carries the board view's picture, `drawn` a small one under its key."""
+
+    framed = pyqtSignal(object)
+    drawn = pyqtSignal(object, QImage)
+    failed = pyqtSignal(str)
+    counted = pyqtSignal(object, int)
+    warmed = pyqtSignal(float)
+
+    def __init__(self) -> None:
+        super().__init__()
+        self._wake = threading.Condition()
+        self._request: Request | None = None
+        self._jobs: OrderedDict[Any, Callable[[], None]] = OrderedDict()
+        self._over = False
+        self._busy = True
+        self._renderer = Renderer()
+        self._small = Renderer(Cache(SMALL_CACHE))
+        self._pixels = np.zeros((1, 1), np.uint32)
+        self._thread = threading.Thread(target=self._loop, name="anole-render", daemon=True)
+
+    def start(self) -> None:
+        self._thread.start()
+
+    def stop(self) -> None:
+        """End the thread and wait for it."""
+        with self._wake:
+            self._over = True
+            self._jobs.clear()
+            self._wake.notify()
+        if self._thread.is_alive():
+            self._thread.join()
+
+    def ask(self, request: Request) -> None:
+        """Render this next; an older request not yet done is dropped."""
+        with self._wake:
+            self._request = request
+            self._wake.notify()
+
+    def ask_small(self, key: Any, board: Board, scale: float) -> None:
+        """Render a small clear picture when there is time; an older one of `key` is dropped."""
+
+        def job() -> None:
+            self.drawn.emit(key, straight_image(self._render_small(board, scale, True)))
+
+        self._later(key, job)
+
+    def ask_reduced(self, key: str, board: Board, widths: tuple[int, ...]) -> None:
+        """The board as it will be met at several widths: reduced from its own size."""
+
+        def job() -> None:
+            pixels = self._render_small(board, min(1.0, MOST_PROOF / board.width), False)
+            for width in widths:
+                self.drawn.emit((key, width), straight_image(reduced(pixels, width)))
+
+        self._later((key,), job)
+
+    def ask_size(self, key: tuple[Board, float, bool]) -> None:
+        """How many bytes the PNG of (board, scale, transparent) takes."""
+
+        def job() -> None:
+            board, scale, transparent = key
+            pixels = self._render_small(board, scale, transparent)
+            self.counted.emit(key, len(png.encode(pixels, board.dpi * scale)))
+
+        self._later(("size",), job)
+
+    def _render_small(self, board: Board, scale: float, transparent: bool) -> np.ndarray:
+        return rgba(
+            board, scale, transparent=transparent, renderer=self._small, stop=lambda: self._over
+        )
+
+    def _later(self, key: Any, job: Callable[[], None]) -> None:
+        with self._wake:
+            self._jobs[key] = job
+            self._wake.notify()
+
+    @property
+    def idle(self) -> bool:
+        """Nothing is being rendered and nothing waits."""
+        with self._wake:
+            return not (self._busy or self._request or self._jobs)
+
+    def _stale(self) -> bool:
+        return self._over or self._request is not None
+
+    def _loop(self) -> None:
+        warm(self.warmed.emit)
+        while True:
+            with self._wake:
+                self._busy = False
+                while not (self._over or self._request or self._jobs):
+                    self._wake.wait()
+                self._busy = True
+                if self._over:
+                    return
+                request, self._request = self._request, None
+                job = None if request else self._jobs.popitem(last=False)
+            try:
+                if request:
+                    self.framed.emit(self._frame(request))
+                elif job:
+                    job[1]()
+            except Cancelled:
+                continue
+            except MemoryError:
+                self.failed.emit("There is not enough memory to show this; try a smaller zoom.")
+            except Exception as error:
+                self.failed.emit(f"This board could not be painted: {error}")
+
+    def _frame(self, request: Request) -> Frame:
+        planes = self._renderer.frame(request, self._stale)
+        box = request.box
+        if self._pixels.shape != (box.height, box.width):
+            self._pixels = np.zeros((box.height, box.width), np.uint32)
+        self._renderer.picture(planes, box, False, self._pixels)
+        return Frame(to_image(self._pixels), request.board, request.scale, box)
