@@ -11,10 +11,18 @@ ROOM = 1.45
 """Of the words' own size: what a sample shows round them, for strokes and glows."""
 
 
+MOST_LETTERS = 14
+
+
 def words_of(piece: Lettering | None) -> str:
     """The user's first words, short enough for a sample."""
-    text = " ".join(piece.text.split()) if piece else ""
-    return text[:14].strip() or "Words"
+    words = piece.text.split() if piece else []
+    found = ""
+    for word in words:
+        if found and len(found) + len(word) >= MOST_LETTERS:
+            break
+        found = f"{found} {word}".strip()
+    return found[: MOST_LETTERS + 6] or "Words"
 
 
 def sample(
@@ -37,10 +45,11 @@ def sample(
     return msgspec.structs.replace(board, pieces=(words,))
 
 
-def miniature(board: Board, piece_id: str, side: float) -> tuple[Board, float]:
-    """The board with one piece alone, and the scale that fits it into `side` px."""
-    piece = msgspec.structs.replace(board.piece(piece_id), shown=True)
-    scale = min(side / board.width, side / board.height)
+def miniature(board: Board, piece_id: str, width: int, height: int) -> Board:
+    """One piece alone on a small board: a ground as it is, words in their style."""
+    piece = board.piece(piece_id)
     if isinstance(piece, Ground):
-        piece = msgspec.structs.replace(piece, opacity=1.0, blend="normal")
-    return msgspec.structs.replace(board, pieces=(piece,)), scale
+        bare = msgspec.structs.replace(piece, shown=True, opacity=1.0, blend="normal")
+        side = msgspec.structs.replace(board, pieces=(bare,))
+        return msgspec.structs.replace(side, width=width, height=height)
+    return sample(piece, piece.style, words_of(piece), width, height, board)

@@ -90,7 +90,8 @@ def _sheet(t: Theme) -> str:
     QPushButton#quiet:focus {{ border-color: {t.leaf}; }}
     QLineEdit, QPlainTextEdit, QComboBox {{ background: {t.raised}; border: 1px solid {t.line};
         border-radius: 5px; padding: 3px 7px; selection-background-color: {t.leaf};
-        selection-color: {t.on_leaf}; min-height: 18px; }}
+        selection-color: {t.on_leaf}; }}
+    QLineEdit, QComboBox {{ min-height: 18px; }}
     QLineEdit:focus, QPlainTextEdit:focus, QComboBox:focus {{ border-color: {t.leaf}; }}
     QComboBox::drop-down {{ width: 18px; border: 0; }}
     QComboBox QAbstractItemView, QMenu {{ background: {t.raised}; border: 1px solid {t.line};

@@ -50,44 +50,58 @@ class TopBar(QWidget):
         self.state = QLabel()
         self.state.setObjectName("dim")
         self.stages = QButtonGroup(self)
-        row = QHBoxLayout(self)
-        row.setContentsMargins(10, 0, 14, 0)
-        row.setSpacing(6)
-        row.addWidget(Mark())
-        row.addWidget(self.name)
-        row.addWidget(self.state)
-        row.addStretch(1)
-        for number, title in enumerate(STAGES):
-            button = QPushButton(title)
-            button.setObjectName("stage")
-            button.setCheckable(True)
-            button.setToolTip(f"{title} (Alt+{number + 1})")
-            self.stages.addButton(button, number)
-            row.addWidget(button)
-        row.addStretch(1)
-        self.undo, self.redo = QPushButton(), QPushButton()
-        for button, icon in ((self.undo, "undo-2"), (self.redo, "redo-2")):
-            button.setObjectName("quiet")
-            button.setIcon(icons.icon(icon))
-            button.setIconSize(QSize(16, 16))
-            row.addWidget(button)
-        self.undo.setAccessibleName("Undo")
-        self.redo.setAccessibleName("Redo")
-        self.zoom = QPushButton()
-        self.zoom.setObjectName("quiet")
-        self.zoom.setFixedWidth(64)
-        self.zoom.setToolTip("Zoom: click to fit (Ctrl+0), Ctrl+1 full size, Ctrl+wheel")
-        row.addWidget(self.zoom)
+        self.undo, self.redo, self.zoom = QPushButton(), QPushButton(), QPushButton()
         self.export = QPushButton("Export")
-        self.export.setObjectName("main")
-        self.export.setToolTip("Write the board as a picture (Ctrl+Return)")
-        row.addWidget(self.export)
+        self._build_left()
+        self._build_stages()
+        self._build_right()
         self.name.clicked.connect(self._menu)
         self.stages.idClicked.connect(window.show_stage)
         self.undo.clicked.connect(lambda: window.actions_by_id["undo"].trigger())
         self.redo.clicked.connect(lambda: window.actions_by_id["redo"].trigger())
         self.zoom.clicked.connect(lambda: window.view.set_zoom(None))
         self.export.clicked.connect(lambda: window.actions_by_id["export"].trigger())
+
+    def _build_left(self) -> None:
+        row = QHBoxLayout(self)
+        row.setContentsMargins(10, 0, 14, 0)
+        left, middle, right = QWidget(), QWidget(), QWidget()
+        self._left, self._middle, self._right = (QHBoxLayout(w) for w in (left, middle, right))
+        for layout in (self._left, self._middle, self._right):
+            layout.setContentsMargins(0, 0, 0, 0)
+            layout.setSpacing(6)
+        # equal sides keep the stages in the middle, however long the board's name is
+        row.addWidget(left, 1)
+        row.addWidget(middle)
+        row.addWidget(right, 1)
+        for part in (Mark(), self.name, self.state):
+            self._left.addWidget(part)
+        self._left.addStretch(1)
+
+    def _build_stages(self) -> None:
+        for number, title in enumerate(STAGES):
+            button = QPushButton(title)
+            button.setObjectName("stage")
+            button.setCheckable(True)
+            button.setToolTip(f"{title} (Alt+{number + 1})")
+            self.stages.addButton(button, number)
+            self._middle.addWidget(button)
+
+    def _build_right(self) -> None:
+        for button, icon in ((self.undo, "undo-2"), (self.redo, "redo-2")):
+            button.setObjectName("quiet")
+            button.setIcon(icons.icon(icon))
+            button.setIconSize(QSize(16, 16))
+        self.undo.setAccessibleName("Undo")
+        self.redo.setAccessibleName("Redo")
+        self.zoom.setObjectName("quiet")
+        self.zoom.setFixedWidth(64)
+        self.zoom.setToolTip("Zoom: click to fit (Ctrl+0), Ctrl+1 full size, Ctrl+wheel")
+        self.export.setObjectName("main")
+        self.export.setToolTip("Write the board as a picture (Ctrl+Return)")
+        self._right.addStretch(1)
+        for part in (self.undo, self.redo, self.zoom, self.export):
+            self._right.addWidget(part)
 
     def _menu(self) -> None:
         menu = self.board_menu()
@@ -122,7 +136,7 @@ class TopBar(QWidget):
 
     def refresh(self) -> None:
         document = self._window.document
-        self.name.setText(document.board.name + "  ▾")
+        self.name.setText(document.board.name.replace("&", "&&") + "  ▾")
         self.state.setText("saved" if document.is_saved and document.path else
                            "not saved yet" if document.path is None else "changed")  # fmt: skip
         for button, what, keys, name in (

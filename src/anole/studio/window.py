@@ -43,7 +43,7 @@ from .settings import Settings
 from .top_bar import TopBar
 from .worker import Worker
 
-SIDE, AUTOSAVE_MS = 320, 20_000
+SIDE, AUTOSAVE_MS = 310, 20_000
 BOARD_FILES = "Anole boards (*.anole)"
 ARRANGE, COAT, PROOF = range(3)
 
@@ -66,9 +66,9 @@ class Window(QWidget):
         self.setMinimumSize(1100, 700)
         self.settings = Settings()
         self.worker = Worker()
-        self.document = Document(board or new_board(1280, 720))
+        self.document: Document = Document(board or new_board(1280, 720))
         self.job: ExportJob | None = None
-        self.view = BoardView(self.document, self.worker)
+        self.view: BoardView = BoardView(self.document, self.worker)
         self.pieces = PiecesList(self.document, self.worker)
         self.arrange = PiecePanel(self.document)
         self.build_up = BuildUp(self.document, self.view)
@@ -77,7 +77,7 @@ class Window(QWidget):
         self.shelf = Shelf(self.document, self.worker)
         pictures = ProofPictures(self.document, self.worker)
         self.large_proof, self.small_proof = LargeProof(pictures), SmallProof(pictures)
-        self.export = ExportPanel(self.document, self.worker)
+        self.export: ExportPanel = ExportPanel(self.document, self.worker)
         self.actions_by_id = actions.make(self)
         self.foot = FootBar()
         self.top = TopBar(self)
@@ -89,6 +89,7 @@ class Window(QWidget):
         self._restore()
         self.show_stage(ARRANGE)
         self._refresh()
+        self.view.setFocus()
         self.worker.start()
 
     # making

@@ -97,11 +97,11 @@ class Worker(QObject):
             self._request = request
             self._wake.notify()
 
-    def ask_small(self, key: Any, board: Board, scale: float) -> None:
-        """Render a small clear picture when there is time; an older one of `key` is dropped."""
+    def ask_small(self, key: Any, board: Board, scale: float, grounds: bool = False) -> None:
+        """Render a small picture when there is time; an older one of `key` is dropped."""
 
         def job() -> None:
-            self.drawn.emit(key, straight_image(self._render_small(board, scale, True)))
+            self.drawn.emit(key, straight_image(self._render_small(board, scale, not grounds)))
 
         self._later(key, job)
 

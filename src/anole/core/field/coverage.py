@@ -41,6 +41,25 @@ def _spread(row: np.ndarray, xa: float, xb: float, d: float) -> None:
 
 
 @njit(nogil=True, cache=True)
+def _clipped(row: np.ndarray, xl: float, xr: float, d: float, width: float) -> None:
+    """What lies left of the window covers all of its row; what lies right of it, nothing."""
+    if xl >= width:
+        return
+    if xr <= 0.0:
+        row[0] += d
+        return
+    if xl < 0.0:
+        part = d * -xl / (xr - xl)
+        row[0] += part
+        d -= part
+        xl = 0.0
+    if xr > width:
+        d *= (width - xl) / (xr - xl)
+        xr = width
+    _spread(row, xl, xr, d)
+
+
+@njit(nogil=True, cache=True)
 def _rows(
     chords: np.ndarray, x_off: float, y_off: float, y0: int, y1: int,
     cover: np.ndarray, inside: np.ndarray,
@@ -59,9 +78,8 @@ def _rows(
         slope = (bx - ax) / (by - ay)
         for y in range(max(y0, int(np.floor(ay))), min(y1, int(np.ceil(by)))):
             ya, yb = max(ay, float(y)), min(by, y + 1.0)
-            xa = min(max(ax + (ya - ay) * slope, 0.0), float(width))
-            xb = min(max(ax + (yb - ay) * slope, 0.0), float(width))
-            _spread(area[y - y0], xa, xb, sign * (yb - ya))
+            xa, xb = ax + (ya - ay) * slope, ax + (yb - ay) * slope
+            _clipped(area[y - y0], min(xa, xb), max(xa, xb), sign * (yb - ya), float(width))
             middle = y + 0.5
             if ay <= middle < by:
                 x = ax + (middle - ay) * slope

@@ -94,4 +94,4 @@ def curves(path: skia.Path) -> np.ndarray:
 def _turned_positive(cubics: np.ndarray) -> np.ndarray:
     a, b = cubics[:, 0], cubics[:, 3]
     area = float((a[:, 0] * b[:, 1] - b[:, 0] * a[:, 1]).sum())
-    return cubics if area >= 0 else cubics[:, ::-1]
+    return cubics if area >= 0 else cubics[::-1, ::-1]

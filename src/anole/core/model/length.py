@@ -12,9 +12,8 @@ LIMIT = 1e6
 
 
 def _tidy(value: float) -> str:
-    return (
-        f"{value:.6f}".rstrip("0").rstrip(".").replace("-0", "0") if value == 0 else f"{value:.9g}"
-    )
+    """The shortest text that reads back as the same number."""
+    return repr(value + 0.0).removesuffix(".0")
 
 
 class Length:

@@ -19,6 +19,7 @@ from PyQt6.QtWidgets import (
 from ...core.edit.pieces import change_piece, pin
 from ...core.model import Ground, Lettering, Place
 from ..controls.fields import FieldPanel
+from ..controls.number import LABEL
 from ..document import Document
 from .font_picker import FontPicker
 from .nine_points import NinePoints
@@ -82,8 +83,8 @@ class PiecePanel(QScrollArea):
         parts.setContentsMargins(0, 0, 0, 0)
         parts.setSpacing(8)
         row = QHBoxLayout()
-        words = titled("Pin", "dim")
-        words.setFixedWidth(84)
+        words = QLabel("Pin")
+        words.setFixedWidth(LABEL)
         row.addWidget(words)
         row.addWidget(self.pin)
         row.addStretch(1)

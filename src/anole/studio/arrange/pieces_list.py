@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import functools
 from typing import Any
 
 from PyQt6.QtCore import QModelIndex, QRect, QRectF, QSize, Qt
@@ -54,7 +55,7 @@ class CardDelegate(QStyledItemDelegate):
             return
         painter.save()
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        card = QRectF(option.rect).adjusted(8, 3, -8, -3)
+        card = QRectF(option.rect).adjusted(1, 3, -1, -3)
         chosen = bool(option.state & QStyle.StateFlag.State_Selected)
         painter.setPen(QPen(theme.colour("leaf" if chosen else "line"), 1.6 if chosen else 1))
         painter.setBrush(theme.colour("raised"))
@@ -135,9 +136,9 @@ class PiecesList(QListWidget):
                 item.setFlags(item.flags() | Qt.ItemFlag.ItemIsEditable)
                 self.addItem(item)
         for row, piece_id in enumerate(wanted):
-            item = self.item(row)
-            assert item is not None
-            item.setText(self.piece(piece_id).name)
+            card = self.item(row)
+            assert card is not None
+            card.setText(self.piece(piece_id).name)
         self._filling = False
         self._show_choice()
         self._ask_images(board)
@@ -146,12 +147,11 @@ class PiecesList(QListWidget):
             viewport.update()
 
     def _ask_images(self, board: Board) -> None:
-        ratio = 2.0 if self.devicePixelRatioF() > 1 else 1.5
         for piece in board.pieces:
-            small, scale = miniature(board, piece.id, MINI * ratio)
+            small = miniature(board, piece.id, MINI, CARD - 12)
             if self._asked.get(piece.id) != small:
                 self._asked[piece.id] = small
-                self.worker.ask_small(("card", piece.id), small, scale)
+                self.worker.ask_small(("card", piece.id), small, 2.0, grounds=True)
 
     def _take(self, key: Any, image: QImage) -> None:
         if key[0] == "card":
@@ -181,9 +181,8 @@ class PiecesList(QListWidget):
         order = [self.item(i).data(ID) for i in range(self.count())]  # type: ignore[union-attr]
         for place, piece_id in enumerate(reversed(order)):
             if self.document.board.pieces[place].id != piece_id:
-                self.document.apply(
-                    "Order", lambda b, i=piece_id, p=place: move_in_order(b, i, p), "order"
-                )
+                step = functools.partial(move_in_order, piece_id=piece_id, to=place)
+                self.document.apply("Order", step, "order")
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None
@@ -193,10 +192,9 @@ class PiecesList(QListWidget):
             for box, field, name in ((eye, "shown", "Show or hide"), (lock, "locked", "Lock")):
                 if box.adjusted(-4, -8, 4, 8).contains(event.position()):
                     piece = self.piece(item.data(ID))
-                    now = not getattr(piece, field)
-                    self.document.apply(
-                        name, lambda b, f=field, n=now, i=piece.id: change_piece(b, i, **{f: n})
-                    )
+                    change: dict[str, Any] = {field: not getattr(piece, field)}
+                    step = functools.partial(change_piece, piece_id=piece.id, **change)
+                    self.document.apply(name, step)
                     return
         super().mousePressEvent(event)
 

@@ -22,7 +22,7 @@ from . import probe
 from .axis import Axis, Cut, axis_for, cut_of, ends
 from .build_up_paint import FOOT, LABELS, RULER, STRIP, Scene, eye_box, handle_xs, paint, tip
 
-MOST_ROW, LEAST_ROW = 46.0, 15.0
+MOST_ROW, LEAST_ROW = 62.0, 15.0
 GRAB, SNAP = 7.0, 6.0
 
 

@@ -14,7 +14,7 @@ from .. import icons, theme
 from .axis import Axis, Cut, ends, nice_step, thrown
 from .profile import in_unit, row_pixels, summary
 
-LABELS, RULER, STRIP, FOOT = 112.0, 40.0, 22.0, 30.0
+LABELS, RULER, STRIP, FOOT = 106.0, 40.0, 22.0, 30.0
 EYE = 16.0
 
 

@@ -27,6 +27,8 @@ def strength(coat: Coat, at: np.ndarray, cut: Cut, board: Board) -> np.ndarray:
         fade(line, start, end, coat.hot, easing.table(coat.falloff), cutting, out)
         if end > start and start >= 0:
             out[line < 0] = 0
+        if end < start <= 0:
+            out[line >= 0] = 0
         return out[0]
     if isinstance(coat, Shadow):
         return _shadow(coat, at, cut, board)

@@ -5,17 +5,31 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import Any
 
+from PyQt6.QtCore import QRectF
+from PyQt6.QtGui import QPainter, QPaintEvent
 from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLabel
 
+from .. import icons, theme
 from .control import Control, WheelGuard
 from .number import LABEL
+
+
+class Box(QComboBox):
+    """A combo box with its arrow drawn in the theme's colour."""
+
+    def paintEvent(self, event: QPaintEvent | None) -> None:
+        super().paintEvent(event)
+        painter = QPainter(self)
+        side = 14.0
+        box = QRectF(self.width() - side - 8, (self.height() - side) / 2, side, side)
+        icons.draw(painter, "chevron-down", box, theme.theme().dim)
 
 
 class Choice(Control):
     def __init__(self, title: str, options: Sequence[str], about: str = "") -> None:
         super().__init__()
         self._options = list(options)
-        self.box = QComboBox()
+        self.box = Box()
         self.box.addItems(self._options)
         self.box.setAccessibleName(title)
         self._guard = WheelGuard()

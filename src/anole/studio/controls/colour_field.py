@@ -1,4 +1,5 @@
-"""A perceptual colour field: lightness over chroma for one hue, and a bar of hues (OKLCH)."""
+"""A perceptual colour field (OKLCH): lightness up, chroma across as a share of the greatest
+that sRGB has there, and a bar of hues."""
 
 from __future__ import annotations
 
@@ -25,51 +26,56 @@ def to_lch(colour: Colour) -> tuple[float, float, float]:
     return float(lightness), float(math.hypot(a, b)), math.degrees(math.atan2(b, a)) % 360
 
 
-def from_lch(lightness: float, chroma: float, hue: float, alpha: int = 255) -> Colour:
-    """The sRGB colour, chroma drawn in until it fits."""
+def _rgb(lightness: np.ndarray, chroma: np.ndarray, hue: float) -> np.ndarray:
     angle = math.radians(hue)
+    return from_oklab(np.stack([lightness, chroma * math.cos(angle), chroma * math.sin(angle)]))
 
-    def rgb_at(c: float) -> np.ndarray:
-        return from_oklab(np.array([lightness, c * math.cos(angle), c * math.sin(angle)]))
 
-    def fits(c: float) -> bool:
-        rgb = rgb_at(c)
-        return bool(rgb.min() >= -0.002 and rgb.max() <= 1.002)
+def most_chroma(lightness: np.ndarray, hue: float) -> np.ndarray:
+    """The greatest chroma of sRGB at each lightness for one hue, by bisection."""
+    low, high = np.zeros_like(lightness), np.full_like(lightness, MOST_CHROMA)
+    for _ in range(14):
+        middle = (low + high) / 2
+        rgb = _rgb(lightness, middle, hue)
+        fits = (rgb.min(0) >= -1e-4) & (rgb.max(0) <= 1 + 1e-4)
+        low, high = np.where(fits, middle, low), np.where(fits, high, middle)
+    return low
 
-    low, high = 0.0, chroma
-    if fits(chroma):
-        low = chroma
-    else:
-        for _ in range(12):
-            middle = (low + high) / 2
-            low, high = (middle, high) if fits(middle) else (low, middle)
-    r, g, b = (round(float(v) * 255) for v in np.clip(rgb_at(low), 0, 1))
+
+def from_share(lightness: float, share: float, hue: float, alpha: int = 255) -> Colour:
+    """The colour at a share 0..1 of the greatest chroma for its lightness and hue."""
+    light = np.array([lightness])
+    rgb = np.clip(_rgb(light, most_chroma(light, hue) * share, hue)[:, 0], 0, 1)
+    r, g, b = (round(float(v) * 255) for v in rgb)
     return Colour(r, g, b, alpha)
 
 
-def _image(rgb: np.ndarray, inside: np.ndarray) -> QImage:
-    pixels = np.zeros((*rgb.shape[1:], 4), np.uint8)
+def share_of(colour: Colour) -> tuple[float, float, float]:
+    """Lightness, share of the greatest chroma, hue in degrees."""
+    lightness, chroma, hue = to_lch(colour)
+    most = float(most_chroma(np.array([lightness]), hue)[0])
+    return lightness, min(chroma / most, 1.0) if most > 1e-4 else 0.0, hue
+
+
+def _image(rgb: np.ndarray) -> QImage:
+    pixels = np.full((*rgb.shape[1:], 4), 255, np.uint8)
     pixels[..., :3] = np.moveaxis(np.clip(rgb, 0, 1) * 255, 0, -1).round()
-    pixels[..., 3] = np.where(inside, 255, 0)
     height, width = pixels.shape[:2]
     return QImage(pixels.data, width, height, width * 4, QImage.Format.Format_RGBA8888).copy()  # type: ignore[call-overload]
 
 
 @functools.lru_cache(64)
 def _field(hue: int, width: int, height: int) -> QImage:
-    angle = math.radians(hue)
-    light = np.linspace(1, 0, height)[:, None] * np.ones((1, width))
-    chroma = np.linspace(0, MOST_CHROMA, width)[None] * np.ones((height, 1))
-    rgb = from_oklab(np.stack([light, chroma * math.cos(angle), chroma * math.sin(angle)]))
-    inside = (rgb.min(0) >= -0.004) & (rgb.max(0) <= 1.004)
-    return _image(rgb, inside)
+    light = np.linspace(1, 0, height)
+    chroma = most_chroma(light, hue)[:, None] * np.linspace(0, 1, width)
+    return _image(_rgb(light[:, None] * np.ones((1, width)), chroma, hue))
 
 
 @functools.lru_cache(4)
 def _hues(width: int) -> QImage:
     turn = np.radians(np.linspace(0, 360, width))[None]
     rgb = from_oklab(np.stack([np.full_like(turn, 0.74), 0.13 * np.cos(turn), 0.13 * np.sin(turn)]))
-    return _image(rgb, np.ones(rgb.shape[1:], bool))
+    return _image(rgb)
 
 
 class ColourField(QWidget):
@@ -79,7 +85,7 @@ class ColourField(QWidget):
 
     def __init__(self) -> None:
         super().__init__()
-        self._lch = (0.5, 0.1, 0.0)
+        self._spot = (0.5, 0.1, 0.0)
         self._alpha = 255
         self._part: str | None = None
         self._token: object | None = None
@@ -89,35 +95,35 @@ class ColourField(QWidget):
         self.setCursor(Qt.CursorShape.CrossCursor)
 
     def sizeHint(self) -> QSize:
-        return QSize(200, 132)
+        return QSize(200, 146)
 
     def show_colour(self, colour: Colour) -> None:
-        lightness, chroma, hue = to_lch(colour)
-        # a grey has no hue of its own: keep the one that was being looked at
-        self._lch = (lightness, chroma, hue if chroma > 0.004 else self._lch[2])
+        if colour == from_share(*self._spot, colour.a):
+            # greys have no hue of their own: keep what was being looked at
+            self._alpha = colour.a
+            return
+        lightness, share, hue = share_of(colour)
+        self._spot = (lightness, share, hue if share > 0.01 else self._spot[2])
         self._alpha = colour.a
         self.update()
 
     def _areas(self) -> tuple[QRectF, QRectF]:
-        height = self.height() - BAR - GAP
-        return (
-            QRectF(0, 0, self.width(), height),
-            QRectF(0, height + GAP, self.width(), BAR),
-        )
+        height, wide = self.height() - BAR - GAP - 12, self.width() - 12
+        return QRectF(6, 6, wide, height), QRectF(6, height + GAP + 8, wide, BAR)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         field, bar = self._areas()
-        painter.fillRect(field, theme.colour("sunk"))
-        image = _field(round(self._lch[2]) % 360, max(int(field.width() / 2), 2),
+        image = _field(round(self._spot[2]) % 360, max(int(field.width() / 2), 2),
                        max(int(field.height() / 2), 2))  # fmt: skip
         painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
         painter.drawImage(field, image)
         painter.drawImage(bar, _hues(max(int(bar.width()), 2)))
-        x = bar.x() + self._lch[2] / 360 * bar.width()
+        x = bar.x() + self._spot[2] / 360 * bar.width()
         spot = QPointF(
-            min(self._lch[1] / MOST_CHROMA, 1) * field.width(), (1 - self._lch[0]) * field.height()
+            field.x() + self._spot[1] * field.width(),
+            field.y() + (1 - self._spot[0]) * field.height(),
         )
         painter.setBrush(Qt.BrushStyle.NoBrush)
         for colour, width in (("desk", 3.5), ("text", 1.6)):
@@ -126,11 +132,11 @@ class ColourField(QWidget):
             painter.drawRect(QRectF(x - 3, bar.y() - 1, 6, bar.height() + 2))
         if self.hasFocus():
             painter.setPen(QPen(theme.colour("leaf"), 1))
-            painter.drawRect(field.adjusted(0.5, 0.5, -0.5, -0.5))
+            painter.drawRect(field.adjusted(-0.5, -0.5, 0.5, 0.5))
 
     def _emit(self) -> None:
         self.update()
-        self.picked.emit(from_lch(*self._lch, self._alpha), self._token)
+        self.picked.emit(from_share(*self._spot, self._alpha), self._token)
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None
@@ -149,13 +155,13 @@ class ColourField(QWidget):
 
     def _pull(self, at: QPointF) -> None:
         field, bar = self._areas()
-        lightness, chroma, hue = self._lch
+        lightness, chroma, hue = self._spot
         if self._part == "hue":
             hue = min(max((at.x() - bar.x()) / bar.width(), 0), 0.9999) * 360
         else:
-            chroma = min(max(at.x() / field.width(), 0), 1) * MOST_CHROMA
-            lightness = 1 - min(max(at.y() / field.height(), 0), 1)
-        self._lch = (lightness, chroma, hue)
+            chroma = min(max((at.x() - field.x()) / field.width(), 0), 1)
+            lightness = 1 - min(max((at.y() - field.y()) / field.height(), 0), 1)
+        self._spot = (lightness, chroma, hue)
         self._emit()
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
@@ -169,11 +175,11 @@ class ColourField(QWidget):
             super().keyPressEvent(event)
             return
         by = key_factor(event.modifiers())
-        lightness, chroma, hue = self._lch
+        lightness, chroma, hue = self._spot
         if event.modifiers() & Qt.KeyboardModifier.AltModifier:
             hue = (hue + (move[0] + move[1])) % 360
         else:
-            chroma = min(max(chroma + move[0] * by * 0.004, 0), MOST_CHROMA)
+            chroma = min(max(chroma + move[0] * by * 0.01, 0), 1)
             lightness = min(max(lightness + move[1] * by * 0.01, 0), 1)
-        self._lch = (lightness, chroma, hue)
+        self._spot = (lightness, chroma, hue)
         self._emit()

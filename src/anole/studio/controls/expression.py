@@ -19,7 +19,7 @@ LONGEST = 60
 
 
 def _value(node: ast.expr) -> float:
-    if isinstance(node, ast.Constant) and type(node.value) in (int, float):
+    if isinstance(node, ast.Constant) and isinstance(node.value, int | float):
         return float(node.value)
     if isinstance(node, ast.UnaryOp) and isinstance(node.op, ast.USub | ast.UAdd):
         value = _value(node.operand)

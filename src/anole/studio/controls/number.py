@@ -12,7 +12,7 @@ from .control import Control
 from .number_field import NumberField
 from .slider import Slider
 
-LABEL = 84
+LABEL = 90
 
 
 def tidy(value: float, digits: int) -> str:

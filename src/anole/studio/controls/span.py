@@ -34,7 +34,7 @@ class SpanControl(Control):
         self._outward = soft[0]
         self._em, self._dpi, self._core = 100.0, 96.0, 20.0
         self.slider = Slider(2)
-        self.fields = (SpanField(70), SpanField(70))
+        self.fields = (SpanField(82), SpanField(82))
         label = QLabel(title)
         label.setFixedWidth(LABEL)
         top, low, both = QHBoxLayout(), QHBoxLayout(), QVBoxLayout(self)

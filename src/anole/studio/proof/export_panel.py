@@ -50,8 +50,8 @@ class ExportPanel(QWidget):
         self.width_field = Number("Width", 1, 32_000, soft=(64, 7680), step=1, unit="px",
                                   about="Width of the picture; its height follows")  # fmt: skip
         self.clear = Switch("Clear ground", "Leave the grounds out: the letters alone, on nothing")
-        self.size, self.bytes = QLabel(), QLabel()
-        self.size.setObjectName("dim")
+        self.pixels, self.bytes = QLabel(), QLabel()
+        self.pixels.setObjectName("dim")
         self.bytes.setObjectName("dim")
         self.button = QPushButton("Write PNG")
         self.button.setToolTip("Write the picture to a file (Ctrl+Return)")
@@ -60,7 +60,7 @@ class ExportPanel(QWidget):
         column.setSpacing(10)
         column.addWidget(self.head)
         column.addLayout(row)
-        for part in (self.width_field, self.clear, self.size, self.bytes, self.button):
+        for part in (self.width_field, self.clear, self.pixels, self.bytes, self.button):
             column.addWidget(part)
         column.addStretch(1)
         self.times.idClicked.connect(lambda n: self.set_scale(TIMES[n]))
@@ -95,7 +95,7 @@ class ExportPanel(QWidget):
                 button.setChecked(abs(self.scale - factor) < 1e-9)
         self.times.setExclusive(True)
         self.width_field.set_value(box.width)
-        self.size.setText(
+        self.pixels.setText(
             f"{box.width} × {box.height} px, {board.dpi * self.scale:.0f} dots per inch"
         )
         wanted = (board, self.scale, self.transparent)

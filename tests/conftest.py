@@ -1,0 +1,23 @@
+"""Every test has a home of its own; nothing of the user's is read or written."""
+
+from __future__ import annotations
+
+import threading
+
+import pytest
+
+
+@pytest.fixture(autouse=True)
+def own_home(tmp_path_factory, monkeypatch):
+    home = tmp_path_factory.mktemp("home")
+    for name in ("DATA", "CONFIG", "STATE", "CACHE"):
+        if name != "CACHE":
+            monkeypatch.setenv(f"XDG_{name}_HOME", str(home / name.lower()))
+    return home
+
+
+@pytest.fixture(autouse=True)
+def no_thread_left():
+    yield
+    left = [t.name for t in threading.enumerate() if t.name in ("anole-render", "anole-export")]
+    assert not left, f"threads left running: {left}"

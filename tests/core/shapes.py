@@ -1,0 +1,105 @@
+"""Outlines with known distances, and boards to render."""
+
+from __future__ import annotations
+
+import math
+
+import msgspec
+import numpy as np
+
+from anole.core.box import Box
+from anole.core.cache import Cache
+from anole.core.coats.scene import Scene, Under
+from anole.core.field.closest import distance
+from anole.core.field.coverage import rasterise
+from anole.core.field.silhouette import Silhouette, ink_box
+from anole.core.model import (
+    Board,
+    Coat,
+    Colour,
+    ColourPaint,
+    Font,
+    Ground,
+    Lamp,
+    Length,
+    Lettering,
+    Place,
+    Position,
+    Span,
+)
+from anole.core.paint.source import Frames
+from anole.core.render.renderer import Renderer, Request
+
+
+def closed(points: np.ndarray) -> np.ndarray:
+    """Corners (n, 2) of a clockwise polygon to its chords."""
+    return np.hstack([points, np.roll(points, -1, 0)])
+
+
+def disc(x: float, y: float, radius: float, steps: int = 4000) -> np.ndarray:
+    turn = np.linspace(0, 2 * np.pi, steps, endpoint=False)
+    return closed(np.column_stack([x + radius * np.cos(turn), y + radius * np.sin(turn)]))
+
+
+def turned_square(x: float, y: float, half: float, degrees: float) -> np.ndarray:
+    corners = np.array([[-half, -half], [half, -half], [half, half], [-half, half]])
+    cos, sin = math.cos(math.radians(degrees)), math.sin(math.radians(degrees))
+    return closed(corners @ np.array([[cos, sin], [-sin, cos]]) + (x, y))
+
+
+def ring(x: float, y: float, outer: float, inner: float) -> np.ndarray:
+    hole = disc(x, y, inner)[:, [2, 3, 0, 1]]
+    return np.vstack([disc(x, y, outer), hole])
+
+
+def centres(box: Box) -> tuple[np.ndarray, np.ndarray]:
+    y, x = np.mgrid[box.y0 : box.y1, box.x0 : box.x1] + 0.5
+    return x, y
+
+
+def field(chords: np.ndarray, box: Box) -> np.ndarray:
+    _, inside = rasterise(chords, box)
+    return distance(chords, inside, box)
+
+
+def scene(chords: np.ndarray, size: int, em: float = 100.0, grown: float = 0.0, **lamp) -> Scene:
+    """Coats' surroundings for an outline in a square of `size` px."""
+    box = Box(0, 0, size, size)
+    cache = Cache()
+    _, inside = rasterise(chords, box)
+    core = float(distance(chords, inside, box).max())
+    letters = Silhouette(("shape", chords.tobytes()), chords, ink_box(chords), box, core, cache)
+    frame = (0.0, 0.0, float(size), float(size))
+    return Scene(letters, em, 96.0, 1.0, Lamp(**lamp), Frames(frame, frame), box, grown, cache)
+
+
+def whole(module, coat: Coat, where: Scene) -> np.ndarray:
+    """A coat's coverage over the whole square, whatever its own box."""
+    box = module.box(coat, where)
+    out = np.zeros((where.window.height, where.window.width), np.float32)
+    cover = module.cover(coat, where, box, Under())
+    out[box.slices_in(where.window)] = cover.plane
+    return out
+
+
+def span(start: str, end: str) -> Span:
+    return Span(Position.parse(start), Position.parse(end))
+
+
+def paint(text: str) -> ColourPaint:
+    return ColourPaint(colour=Colour.parse(text))
+
+
+def board(*coats: Coat, text: str = "HO", size: float = 120, **more) -> Board:
+    """A small board with styled words on a flat ground."""
+    words = Lettering(
+        id="words", name="Words", text=text, font=Font(family="Anton"), size=Length(size),
+        place=Place(x=160, y=90), style=coats,
+    )  # fmt: skip
+    ground = Ground(id="ground", name="Ground", paint=paint("#204060"))
+    return Board(width=320, height=180, pieces=(ground, msgspec.structs.replace(words, **more)))
+
+
+def pixels(made: Board, scale: float = 1.0, **more) -> np.ndarray:
+    """(4, H, W) premultiplied planes of a board rendered from nothing."""
+    return Renderer().frame(Request(made, scale, **more)).ground.copy()
