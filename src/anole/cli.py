@@ -60,7 +60,7 @@ def open_window(
 def _scale(board: Board, scale: float | None, width: int | None) -> float:
     if scale is not None and width is not None:
         raise FileError("give --scale or --width, not both")
-    found = width / board.width if width is not None else scale or 1.0
+    found = width / board.width if width is not None else 1.0 if scale is None else scale
     if not 0.001 <= found <= 100:
         raise FileError(f"a scale of {found:g} is out of range (0.001 to 100)")
     return found
@@ -79,7 +79,8 @@ def render(
         raise FileError(f"{out.name}: the picture's name must end in .png")
     board = board_file.read(file).board
     factor = _scale(board, scale, width)
-    with Progress(console=Console(stderr=True), transient=True) as progress:
+    quiet = not sys.stderr.isatty()
+    with Progress(console=Console(stderr=True), transient=True, disable=quiet) as progress:
         task = progress.add_task("rendering", total=1.0)
         pixels = rgba(
             board, factor, transparent=transparent,

@@ -62,14 +62,14 @@ def field(chords: np.ndarray, box: Box) -> np.ndarray:
     return distance(chords, inside, box)
 
 
-def scene(chords: np.ndarray, size: int, em: float = 100.0, grown: float = 0.0, **lamp) -> Scene:
-    """Coats' surroundings for an outline in a square of `size` px."""
-    box = Box(0, 0, size, size)
+def scene(chords: np.ndarray, side: int, em: float = 100.0, grown: float = 0.0, **lamp) -> Scene:
+    """Coats' surroundings for an outline in a square of `side` px."""
+    box = Box(0, 0, side, side)
     cache = Cache()
     _, inside = rasterise(chords, box)
     core = float(distance(chords, inside, box).max())
     letters = Silhouette(("shape", chords.tobytes()), chords, ink_box(chords), box, core, cache)
-    frame = (0.0, 0.0, float(size), float(size))
+    frame = (0.0, 0.0, float(side), float(side))
     return Scene(letters, em, 96.0, 1.0, Lamp(**lamp), Frames(frame, frame), box, grown, cache)
 
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from typing import NamedTuple
 
 import numpy as np
@@ -11,6 +12,9 @@ from ..cache import Cache
 from ..field.silhouette import Silhouette
 from ..model import Lamp, Length, Span
 from ..paint.source import Frames
+
+EDGE = 0.01
+"""px within which a span's end counts as lying on the edge."""
 
 
 class Scene(NamedTuple):
@@ -35,9 +39,11 @@ class Scene(NamedTuple):
         return length.px(self.em, self.dpi) * self.scale
 
     def ends(self, span: Span) -> tuple[float, float]:
-        """A span's outer and inner end, px of the render scale, clamped to the core."""
+        """A span's outer and inner end, px of the render scale; infinite from the core on."""
         outer, inner = span.ends(self.em, self.letters.core / self.scale, self.dpi)
-        return outer * self.scale, inner * self.scale
+        outer, inner = outer * self.scale, inner * self.scale
+        # A(core) = 0: a span that goes to the core leaves no hole on the ridge
+        return outer, math.inf if inner >= self.letters.core - EDGE else inner
 
     def field(self, plane: np.ndarray, box: Box) -> np.ndarray:
         """The part of a plane over the letters' field box that lies in `box`."""
@@ -74,10 +80,6 @@ class Cover(NamedTuple):
     plane: np.ndarray
     outside: bool
     face: bool
-
-
-EDGE = 0.01
-"""px within which a span's end counts as lying on the edge."""
 
 
 def full(box: Box) -> np.ndarray:

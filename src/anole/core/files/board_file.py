@@ -16,6 +16,10 @@ from .unknown import leftover, merged
 
 MEDIA_TYPE = "application/vnd.anole.board+zip"
 MAJOR = 1
+_BROKEN = (
+    zipfile.BadZipFile, zlib.error, EOFError, NotImplementedError, RuntimeError, ValueError, OSError,
+)  # fmt: skip
+"""What zipfile raises for damaged archives, depending on where the damage is."""
 MOST_FILE = 1 << 30
 MOST_JSON = 1 << 26
 
@@ -51,7 +55,7 @@ def decode(data: bytes, name: str) -> Document:
             if kind != MEDIA_TYPE:
                 raise FileError(f"{name} is not an Anole board (it says it is {kind[:60]!r})")
             text = _entry(box, "board.json", MOST_JSON, name)
-    except (zipfile.BadZipFile, zlib.error, EOFError, NotImplementedError, RuntimeError) as error:
+    except _BROKEN as error:
         raise FileError(f"{name} is not an Anole board, or it is cut short: {error}") from error
     return _document(text, name)
 

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Any
 
 
-def _keyed(items: list) -> dict[Any, Any]:
+def _keyed(items: Sequence) -> dict[Any, Any]:
     """List entries by their id, or by their place."""
     return {
         item["id"] if isinstance(item, dict) and "id" in item else index: item
@@ -21,7 +22,7 @@ def leftover(raw: Any, known: Any) -> Any:
             for key, value in raw.items()
         }
         return {key: value for key, value in rest.items() if value is not None} or None
-    if isinstance(raw, list) and isinstance(known, list):
+    if isinstance(raw, list) and isinstance(known, list | tuple):
         own, other = _keyed(raw), _keyed(known)
         rest = {key: leftover(item, other[key]) for key, item in own.items() if key in other}
         return {key: value for key, value in rest.items() if value is not None} or None
@@ -37,6 +38,6 @@ def merged(known: Any, rest: Any) -> Any:
             **known,
             **{k: merged(known[k], v) if k in known else v for k, v in rest.items()},
         }
-    if isinstance(known, list) and isinstance(rest, dict):
+    if isinstance(known, list | tuple) and isinstance(rest, dict):
         return [merged(item, rest.get(key)) for key, item in _keyed(known).items()]
     return known

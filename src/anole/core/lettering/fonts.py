@@ -64,6 +64,16 @@ class Face(NamedTuple):
     upem: int
 
 
+def _cap_height(path: Path, told: float) -> float:
+    """Height of the H, in em; some fonts tell a wrong one, some have no H."""
+    face = hb.Face(hb.Blob.from_file_path(str(path)))
+    font = hb.Font(face)
+    index = font.get_nominal_glyph(ord("H"))
+    box = font.get_glyph_extents(index) if index else None
+    height = box.y_bearing / face.upem if box is not None else told
+    return height if 0.2 < height < 2 else 0.7
+
+
 def read_font(path: Path) -> FontFile:
     """Names and measures of a font file. Raises FontError."""
     try:
@@ -76,7 +86,7 @@ def read_font(path: Path) -> FontFile:
             return FontFile(
                 family.removesuffix(" Black"), os2.usWeightClass, bool(os2.fsSelection & 1),
                 GENRES.get(family.removesuffix(" Black"), "other"), path,
-                (getattr(os2, "sCapHeight", 0) or 0.7 * upem) / upem,
+                _cap_height(path, getattr(os2, "sCapHeight", 0) / upem),
                 hhea.ascent / upem, -hhea.descent / upem,
             )  # fmt: skip
     except FontError:

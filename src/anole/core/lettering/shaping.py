@@ -44,6 +44,8 @@ def drawable(text: str) -> str:
 @functools.lru_cache(512)
 def shape_line(file: FontFile, text: str, tracking: float) -> Line:
     """Shape one line; `tracking` in em is added between clusters."""
+    if not text:
+        return Line((), 0.0)
     face = load(file)
     buffer = hb.Buffer()
     buffer.add_str(text)

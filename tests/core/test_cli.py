@@ -1,0 +1,91 @@
+"""The command line, on real files."""
+
+import json
+
+import pytest
+from PIL import Image
+
+from anole.cli import main
+from anole.core.edit.pieces import change_piece
+from anole.core.files import board_file
+from anole.core.library import styles
+from anole.core.model import Fill, Font, Shadow
+
+from .shapes import board
+
+
+@pytest.fixture
+def file(tmp_path):
+    path = tmp_path / "night.anole"
+    made = board(Shadow(id="h"), Fill(id="f"))
+    board_file.write(path, board_file.Document(made), b"")
+    return path
+
+
+@pytest.mark.parametrize(
+    ("options", "size"),
+    [([], (320, 180)), (["--scale", "2"], (640, 360)), (["--width", "168"], (168, 94))],
+)
+def test_render(file, tmp_path, options, size):
+    out = tmp_path / "a.png"
+    assert main(["render", str(file), "-o", str(out), *options]) == 0
+    assert Image.open(out).size == size
+
+
+def test_render_transparent(file, tmp_path):
+    out = tmp_path / "a.png"
+    assert main(["render", str(file), "-o", str(out), "--transparent"]) == 0
+    assert Image.open(out).getextrema()[3][0] == 0
+
+
+def test_apply_puts_a_style_on(file, tmp_path):
+    out = tmp_path / "b.anole"
+    assert main(["apply", "cup gold", str(file), "--piece", "Words", "-o", str(out)]) == 0
+    found = board_file.read(out).board.lettering("words")
+    assert styles.digest(found.style) == styles.digest(styles.find("cup gold").coats)
+
+
+def test_lists_and_schema(capsysbinary):
+    assert main(["styles"]) == 0
+    assert b"rink tube" in capsysbinary.readouterr().out
+    assert main(["schema"]) == 0
+    assert "$defs" in json.loads(capsysbinary.readouterr().out)
+
+
+def test_check_names_a_missing_font(file, capsys):
+    made = change_piece(board_file.read(file).board, "words", font=Font(family="Gone Sans"))
+    board_file.write(file, board_file.Document(made), b"")
+    assert main(["check", str(file)]) == 0
+    said = capsys.readouterr()
+    assert "2 pieces, 2 coats" in said.out
+    assert "'Gone Sans'" in said.err
+    assert "Anton stands in" in said.err
+
+
+@pytest.mark.parametrize(
+    "words",
+    [
+        ["render", "FILE", "-o", "OUT.jpg"],
+        ["render", "FILE", "-o", "OUT.png", "--scale", "0"],
+        ["render", "FILE", "-o", "OUT.png", "--scale", "abc"],
+        ["render", "FILE", "-o", "OUT.png", "--scale", "2", "--width", "9"],
+        ["render", "FILE", "-o", "nowhere/OUT.png"],
+        ["render", "gone.anole", "-o", "OUT.png"],
+        ["render", "FILE"],
+        ["apply", "no such style", "FILE", "--piece", "Words", "-o", "OUT.anole"],
+        ["apply", "cup gold", "FILE", "--piece", "Nobody", "-o", "OUT.anole"],
+        ["check", "OTHER"],
+        ["check", "FILE", "--loudly"],
+        ["nonsense.anole"],
+    ],
+)
+def test_wrong_input_is_one_line_and_writes_nothing(file, tmp_path, words, capsys, monkeypatch):
+    monkeypatch.chdir(tmp_path)
+    (tmp_path / "other.anole").write_bytes(b"PK junk")
+    before = sorted(p.name for p in tmp_path.iterdir())
+    spelled = [w.replace("FILE", str(file)).replace("OTHER", "other.anole") for w in words]
+    assert main(spelled) == 2
+    said = capsys.readouterr()
+    assert len(said.err.splitlines()) == 1
+    assert said.err.startswith("anole: ")
+    assert sorted(p.name for p in tmp_path.iterdir()) == before
