@@ -38,7 +38,7 @@ DARK = Theme(
 )  # fmt: skip
 LIGHT = Theme(
     "light", "#d9dcd2", "#f3f5ee", "#ffffff", "#e4e8dd", "#9ea897", "#1d231b", "#535c4e",
-    "#3f7d12", "#ffffff", "#d8412c", "#ffffff", "#b27a00", "#c8d8de", "#d8cbb8",
+    "#3f7d12", "#ffffff", "#c4321e", "#ffffff", "#b27a00", "#c8d8de", "#d8cbb8",
 )  # fmt: skip
 
 _current = DARK

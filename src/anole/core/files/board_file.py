@@ -17,8 +17,14 @@ from .unknown import leftover, merged
 MEDIA_TYPE = "application/vnd.anole.board+zip"
 MAJOR = 1
 _BROKEN = (
-    zipfile.BadZipFile, zlib.error, EOFError, NotImplementedError, RuntimeError, ValueError, OSError,
-)  # fmt: skip
+    zipfile.BadZipFile,
+    zlib.error,
+    EOFError,
+    NotImplementedError,
+    RuntimeError,
+    ValueError,
+    OSError,
+)
 """What zipfile raises for damaged archives, depending on where the damage is."""
 MOST_FILE = 1 << 30
 MOST_JSON = 1 << 26

@@ -1,0 +1,1 @@
+"""Speed, as ratios to a reference measured in the same run: ./run bench"""

@@ -1,0 +1,79 @@
+"""The real window, driven by mouse and keyboard."""
+
+from __future__ import annotations
+
+import pytest
+from PyQt6.QtCore import QPoint, QPointF, Qt
+
+from anole.core.model import Board
+from anole.studio.app import application
+from anole.studio.window import Window
+
+from ..core.shapes import board
+
+
+@pytest.fixture
+def settle(qtbot):
+    """Wait until the worker has nothing left to do."""
+
+    def wait(window: Window) -> None:
+        qtbot.waitUntil(lambda: window.worker.idle, timeout=60_000)
+        qtbot.wait(30)
+        qtbot.waitUntil(lambda: window.worker.idle, timeout=60_000)
+
+    return wait
+
+
+@pytest.fixture
+def open_window(qtbot, settle):
+    """Opens windows on boards, and closes them at the end."""
+    made: list[Window] = []
+    application()
+
+    def start(on: Board | None = None) -> Window:
+        window = Window(on or board())
+        made.append(window)
+        window.resize(1280, 800)
+        window.show()
+        qtbot.waitExposed(window)
+        settle(window)
+        return window
+
+    yield start
+    for window in made:
+        window.close()
+        window.deleteLater()
+    qtbot.wait(1)
+
+
+@pytest.fixture
+def drag(qtbot):
+    """Pull from one point of a widget to another in a few moves."""
+
+    def pull(widget, start: QPointF, end: QPointF, steps: int = 6) -> None:
+        first, last = start.toPoint(), end.toPoint()
+        left = Qt.MouseButton.LeftButton
+        qtbot.mouseMove(widget, first)
+        qtbot.mousePress(widget, left, pos=first)
+        for n in range(1, steps + 1):
+            at = QPoint(
+                first.x() + (last.x() - first.x()) * n // steps,
+                first.y() + (last.y() - first.y()) * n // steps,
+            )
+            send_move(widget, at)
+        qtbot.mouseRelease(widget, left, pos=last)
+
+    return pull
+
+
+def send_move(widget, at: QPoint) -> None:
+    """A move with the left button held."""
+    from PyQt6.QtCore import QEvent
+    from PyQt6.QtGui import QMouseEvent
+    from PyQt6.QtWidgets import QApplication
+
+    event = QMouseEvent(
+        QEvent.Type.MouseMove, QPointF(at), widget.mapToGlobal(QPointF(at)),
+        Qt.MouseButton.NoButton, Qt.MouseButton.LeftButton, Qt.KeyboardModifier.NoModifier,
+    )  # fmt: skip
+    QApplication.sendEvent(widget, event)

@@ -1,0 +1,140 @@
+"""The build-up's geometry, its profiles and its keys."""
+
+import numpy as np
+import pytest
+from PyQt6.QtCore import QPointF, Qt
+
+from anole.core.model import Colour, Fill, Glow, Gradient, Position, Shadow, Stop, Stroke
+from anole.studio.coat import probe
+from anole.studio.coat.axis import Cut, axis_for, ends, nice_step
+from anole.studio.coat.build_up_paint import eye_box, handle_xs
+from anole.studio.coat.profile import colours, row_pixels, strength
+from anole.studio.window import COAT
+
+from ..core.shapes import board, paint, span
+
+CUT = Cut(em=100, core=12, dpi=96, grown=0)
+COATS = (
+    Shadow(id="shadow", lift=Position(8, "px")), Stroke(id="out", span=span("-10px", "-4px")),
+    Stroke(id="in", span=span("-4px", "0px")), Fill(id="fill"),
+    Glow(id="glow", span=span("0px", "6px")),
+)  # fmt: skip
+
+
+def test_the_axis_has_the_edge_and_the_core_where_they_belong():
+    axis = axis_for(COATS, CUT, board(), 100, 300)
+    assert axis.x(0) == axis.edge
+    assert axis.x(12) == axis.right == 300
+    assert axis.x(-10) > axis.left
+    for position in (-9.0, -3, 0, 5, 11):
+        assert axis.position(axis.x(position)) == pytest.approx(position)
+    assert 0.33 < (axis.right - axis.edge) / 200 < 0.63
+
+
+@pytest.mark.parametrize(
+    ("span_px", "room", "step"), [(40, 200, 10), (0.9, 100, 0.5), (700, 90, 500)]
+)
+def test_ticks_are_round_numbers(span_px, room, step):
+    assert nice_step(span_px, room) == step
+
+
+def test_profiles_follow_the_coats():
+    at = np.linspace(-14, 12, 261)
+    out = strength(COATS[1], at, CUT, board())
+    assert out[(at > -9) & (at < -5)].min() == 1
+    assert out[(at < -11) | (at > -3)].max() == 0
+    fill = strength(COATS[3], at, CUT, board())
+    assert fill[at < 0].max() == 0
+    assert fill[at >= 0].min() == 1
+    glow = strength(COATS[4], at, CUT, board())
+    assert glow[at < 0].max() == 0
+    assert (np.diff(glow[(at > 0) & (at < 6)]) <= 0).all()
+
+
+def test_a_gradient_runs_over_what_is_seen_of_the_coat():
+    two = Gradient(stops=(Stop(0, Colour(255, 0, 0)), Stop(1, Colour(0, 0, 255))), space="srgb")
+    coat = Stroke(id="s", span=span("-10px", "-2px"), paint=two)
+    at = np.linspace(-14, 12, 521)
+    found = row_pixels(coat, at, CUT, board())
+    seen = np.flatnonzero(found[:, 3] > 128)
+    assert found[seen[0]][0] > 230
+    assert found[seen[-1]][2] > 230
+    assert colours(two, 10).shape == (4, 10)
+
+
+def test_whole_coats_stand_beyond_the_strokes():
+    coat = Stroke(id="w", span=span("-3px", "0px"), silhouette="whole")
+    assert ends(coat, CUT._replace(grown=10)) == (-13, -10)
+
+
+def test_the_probe_stands_on_an_edge_and_looks_inward():
+    made = board(Fill(id="f", paint=paint("#fff")), text="I")
+    chords = probe.chords_of(made.lettering("words"), made)
+    found = probe.best(chords, 10, 30)
+    assert abs(found.nx) + abs(found.ny) == pytest.approx(1)
+    assert (160 - found.x) * found.nx + (90 - found.y) * found.ny > 0
+    near = probe.nearest(chords, found.x - 30 * found.nx, found.y - 30 * found.ny)
+    assert (near.x, near.y) == pytest.approx((found.x, found.y), abs=1e-6)
+
+
+def test_the_strip_shows_what_is_rendered(open_window, settle):
+    made = board(Stroke(id="s", span=span("-8px", "0px"), paint=paint("#ff0000")),
+                 Fill(id="f", paint=paint("#00ff00")))  # fmt: skip
+    window = open_window(made)
+    window.show_stage(COAT)
+    settle(window)
+    scene = window.build_up.scene()
+    strip = window.build_up._strip(scene)
+    first = int(scene.axis.left)
+    inside, stroke = (strip[int(scene.axis.x(p)) - first] for p in (6, -4))
+    assert tuple(inside[:3]) == (0, 255, 0)
+    assert tuple(stroke[:3]) == (255, 0, 0)
+
+
+def test_ends_snap_to_the_edge_and_the_core(open_window, drag):
+    window = open_window(board(Stroke(id="s", span=span("-0.1em", "-0.03em")), Fill(id="f")))
+    window.show_stage(COAT)
+    window.document.choose("words", "s")
+    build_up = window.build_up
+    for target, wanted in ((0.0, "0em"), (1e9, "core")):
+        scene = build_up.scene()
+        coat = window.document.coat
+        x, y = handle_xs(scene, coat)[1], scene.rows[0].center().y()
+        drag(build_up, QPointF(x, y), QPointF(scene.axis.x(target) - 3, y))
+        assert str(window.document.coat.span.to) == wanted
+
+
+def test_eyes_and_keys(open_window, qtbot):
+    window = open_window(board(Stroke(id="s"), Fill(id="f")))
+    window.show_stage(COAT)
+    build_up, document = window.build_up, window.document
+    scene = build_up.scene()
+    at = eye_box(scene.rows[0]).center().toPoint()
+    qtbot.mouseClick(build_up, Qt.MouseButton.LeftButton, pos=at)
+    assert not document.piece.style[0].on
+    document.choose("words", "f")
+    build_up.setFocus()
+    for key, modifier in (
+        (Qt.Key.Key_Down, Qt.KeyboardModifier.NoModifier),
+        (Qt.Key.Key_Space, Qt.KeyboardModifier.NoModifier),
+        (Qt.Key.Key_Left, Qt.KeyboardModifier.NoModifier),
+        (Qt.Key.Key_Up, Qt.KeyboardModifier.AltModifier),
+        (Qt.Key.Key_Delete, Qt.KeyboardModifier.NoModifier),
+    ):
+        qtbot.keyClick(build_up, key, modifier)
+    assert [c.id for c in document.piece.style] == ["f"]
+    names = [step.name for step in document.history.steps]
+    assert names[-4:] == ["Switch on", "Span", "Order coats", "Remove coat"]
+
+
+def test_one_coat_and_twenty_five(open_window):
+    many = [Stroke(id=f"s{n}", span=span(f"-{n + 1}px", f"-{n}px")) for n in range(25)]
+    for coats in (many[:1], many):
+        window = open_window(board(*coats))
+        window.show_stage(COAT)
+        scene = window.build_up.scene()
+        rows = scene.rows
+        assert rows[-1].top() >= 40
+        assert rows[0].bottom() + 60 < window.build_up.height()
+        assert all(abs(a.top() - b.bottom()) < 1e-6 for a, b in zip(rows, rows[1:], strict=False))
+        assert window.build_up.accessibleDescription().startswith("Stroke")

@@ -1,0 +1,42 @@
+"""A real window on a real display server."""
+
+import os
+import shutil
+import subprocess
+import sys
+
+import pytest
+
+SCRIPT = """
+import sys
+from PyQt6.QtCore import QTimer
+from anole.studio.app import application
+from anole.studio.window import Window, demo_folder
+app = application()
+window = Window()
+window.open_copy(demo_folder() / "bout-night.anole")
+window.show()
+def done():
+    assert app.platformName() == "xcb", app.platformName()
+    assert window.view.frame is not None
+    window.show_stage(1)
+    image = window.screen().grabWindow(window.winId()).toImage()
+    assert image.width() >= 1100
+    print("window up", image.width(), image.height())
+    window.document.start(window.document.board)
+    window.close()
+window.view.framed.connect(lambda: QTimer.singleShot(300, done))
+sys.exit(app.exec())
+"""
+
+
+@pytest.mark.skipif(not shutil.which("xvfb-run"), reason="xvfb-run is not installed")
+def test_a_real_window_under_xvfb(tmp_path):
+    environment = {**os.environ, "QT_QPA_PLATFORM": "xcb"}
+    environment.pop("WAYLAND_DISPLAY", None)
+    command = ["xvfb-run", "-a", "-s", "-screen 0 1400x900x24", sys.executable, "-c", SCRIPT]
+    found = subprocess.run(
+        command, env=environment, capture_output=True, text=True, timeout=180, check=False
+    )
+    assert found.returncode == 0, found.stdout + found.stderr
+    assert "window up" in found.stdout

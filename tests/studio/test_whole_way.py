@@ -1,0 +1,101 @@
+"""The whole way: words, coats, a band pulled, a style kept and put on, a file, a picture."""
+
+import numpy as np
+from PIL import Image
+from PyQt6.QtCore import QPointF, Qt
+
+from anole.core.files import board_file
+from anole.core.library import styles
+from anole.core.render.export import rgba
+from anole.studio.coat.build_up_paint import handle_xs
+from anole.studio.window import ARRANGE, COAT, PROOF, new_board
+
+LEFT = Qt.MouseButton.LeftButton
+
+
+def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
+    window = open_window(new_board(640, 360))
+    document = window.document
+
+    # words, typed
+    qtbot.keyClick(window, Qt.Key.Key_T, Qt.KeyboardModifier.ControlModifier)
+    assert document.piece.text == "New words"
+    qtbot.keyClicks(window.arrange.words, "ROLL")
+    assert document.piece.text == "ROLL"
+    first = document.piece_id
+
+    # moved by hand on the board
+    settle(window)
+    place = document.piece.place
+    spot = window.view.transform_now().to_widget(place.x, place.y)
+    drag(window.view, spot, spot + QPointF(-40, -60))
+    moved = document.piece.place
+    zoom = window.view.transform_now().zoom
+    assert abs(moved.x - (place.x - 40 / zoom)) < 1.5
+    assert abs(moved.y - (place.y - 60 / zoom)) < 1.5
+
+    # coats, added
+    qtbot.mouseClick(window.top.stages.button(COAT), LEFT)
+    for tag in ("fill", "stroke", "shadow"):
+        qtbot.mouseClick(window.coats.open, LEFT)
+        qtbot.mouseClick(window.coats.buttons[tag], LEFT)
+    kinds = [coat.__struct_config__.tag for coat in document.piece.style]
+    assert kinds == ["shadow", "stroke", "fill"]
+
+    # a band's end pulled outward
+    stroke = document.piece.style[1]
+    document.choose(first, stroke.id)
+    settle(window)
+    build_up = window.build_up
+    scene = build_up.scene()
+    row = scene.rows[1]
+    x = handle_xs(scene, stroke)[0]
+    steps = len(document.history.steps)
+    drag(build_up, QPointF(x, row.center().y()), QPointF(x - 22, row.center().y()))
+    pulled = document.piece.style[1].span
+    assert pulled.from_.value < stroke.span.from_.value - 0.01
+    assert pulled.from_.unit == "em"
+    assert pulled.to == stroke.span.to
+    assert len(document.history.steps) == steps + 1
+
+    # a band pulled up to re-order, and back by undo
+    scene = build_up.scene()
+    at = QPointF(scene.axis.edge - 30, scene.rows[1].center().y())
+    drag(build_up, at, at - QPointF(0, scene.rows[1].height()))
+    assert [c.__struct_config__.tag for c in document.piece.style] == ["shadow", "fill", "stroke"]
+    qtbot.keyClick(window, Qt.Key.Key_Z, Qt.KeyboardModifier.ControlModifier)
+    assert [c.__struct_config__.tag for c in document.piece.style] == kinds
+
+    # the style kept, by name
+    qtbot.mouseClick(window.shelf.keep, LEFT)
+    qtbot.keyClicks(window.shelf.name, "Roll Call")
+    qtbot.keyClick(window.shelf.name, Qt.Key.Key_Return)
+    assert styles.find("Roll Call").coats
+    chip = next(c for c in window.shelf.chips if c.kept.style.name == "Roll Call")
+
+    # put on a second lettering
+    window.show_stage(ARRANGE)
+    qtbot.keyClick(window, Qt.Key.Key_T, Qt.KeyboardModifier.ControlModifier)
+    second = document.piece_id
+    assert second != first
+    window.show_stage(COAT)
+    settle(window)
+    chip = next(c for c in window.shelf.chips if c.kept.style.name == "Roll Call")
+    qtbot.mouseClick(chip, LEFT)
+    worn = document.board.lettering(second)
+    assert worn.worn.name == "Roll Call"
+    assert styles.digest(worn.style) == styles.digest(document.board.lettering(first).style)
+
+    # a picture, a file, and the same pixels after opening it again
+    window.show_stage(PROOF)
+    picture, path = tmp_path / "roll.png", tmp_path / "roll.anole"
+    window.export_to(picture)
+    qtbot.waitUntil(lambda: window.job is None, timeout=60_000)
+    assert window.save_to(path)
+    written = np.asarray(Image.open(picture).convert("RGBA"))
+    again = board_file.read(path).board
+    assert again == document.board
+    assert (rgba(again) == written).all()
+    assert window.open(path)
+    assert document.board == again
+    assert path in window.settings.recent

@@ -1,0 +1,261 @@
+"""The window's ways: stages, files, messages, undo, looking without changing."""
+
+import pytest
+from PyQt6.QtCore import QPoint, QPointF, Qt
+from PyQt6.QtWidgets import QAbstractButton, QComboBox, QLineEdit, QPlainTextEdit, QWidget
+
+from anole.core.edit.pieces import change_piece
+from anole.core.files import board_file
+from anole.core.model import Fill, Font, Glow, Shadow, Stroke
+from anole.studio import theme
+from anole.studio.commands import COMMANDS
+from anole.studio.shots import views
+from anole.studio.window import ARRANGE, COAT, PROOF
+
+from ..core.shapes import board, paint
+
+LEFT = Qt.MouseButton.LeftButton
+STYLED = board(Shadow(id="h"), Stroke(id="s"), Fill(id="f"))
+
+
+def test_stages_show_what_belongs_to_them(open_window, qtbot):
+    window = open_window(STYLED)
+    for number, parts in ((COAT, (window.shelf, window.build_up, window.coat)),
+                          (PROOF, (window.large_proof, window.export)),
+                          (ARRANGE, (window.pieces, window.arrange))):  # fmt: skip
+        qtbot.keyClick(window, Qt.Key(Qt.Key.Key_1 + number), Qt.KeyboardModifier.AltModifier)
+        assert window.stage == number
+        assert all(part.isVisible() for part in parts)
+    qtbot.keyClick(window, Qt.Key.Key_F9)
+    assert not window.left.isVisible()
+    qtbot.keyClick(window, Qt.Key.Key_F9)
+    assert window.left.isVisible()
+
+
+def test_the_board_view_shows_the_rendered_board(open_window):
+    window = open_window(board(Fill(id="f", paint=paint("#ff0000")), text="I", size=150))
+    spot = window.view.transform_now().to_widget(160, 90).toPoint()
+    assert window.view.grab().toImage().pixelColor(spot).name() == "#ff0000"
+
+
+def test_pieces_are_hidden_locked_and_chosen_in_the_list(open_window, qtbot, settle):
+    window = open_window(STYLED)
+    view = window.pieces.viewport()
+    from anole.studio.arrange.pieces_list import icon_boxes
+
+    rect = window.pieces.visualItemRect(window.pieces.item(0))
+    eye, lock = icon_boxes(rect)
+    qtbot.mouseClick(view, LEFT, pos=eye.center().toPoint())
+    qtbot.mouseClick(view, LEFT, pos=lock.center().toPoint())
+    words = window.document.board.lettering("words")
+    assert (words.shown, words.locked) == (False, True)
+    qtbot.mouseClick(view, LEFT, pos=window.pieces.visualItemRect(window.pieces.item(1)).center())
+    assert window.document.piece_id == "ground"
+    assert window.arrange.ground.isVisible()
+    settle(window)
+    assert set(window.pieces.images) == {"words", "ground"}
+
+
+def test_a_font_is_looked_at_and_taken(open_window, qtbot):
+    window = open_window(STYLED)
+    fonts = window.arrange.fonts
+    fonts.search.setText("cartoon")
+    visible = [i for i in range(fonts.list.count()) if not fonts.list.item(i).isHidden()]
+    assert len(visible) == 1
+    item = fonts.list.item(visible[0])
+    fonts.list.itemEntered.emit(item)
+    assert window.document.shown.lettering("words").font.family == "Lilita One"
+    assert window.document.board == STYLED
+    fonts.look_back()
+    assert window.document.shown == STYLED
+    fonts.list.itemClicked.emit(item)
+    assert window.document.piece.font.family == "Lilita One"
+
+
+def test_words_are_pinned_nudged_scaled_and_undone(open_window, qtbot, drag):
+    window = open_window(STYLED)
+    document = window.document
+    qtbot.mouseClick(window.arrange.pin, LEFT, pos=QPoint(12, 12))
+    assert document.piece.place.anchor == "top-left"
+    window.view.setFocus()
+    qtbot.keyClick(window.view, Qt.Key.Key_Right, Qt.KeyboardModifier.ShiftModifier)
+    qtbot.keyClick(window.view, Qt.Key.Key_Right)
+    assert document.piece.place.x == 20
+    corner = window.view.corners()[2]
+    size = document.piece.size.value
+    drag(window.view, corner, corner + QPointF(30, 30))
+    assert document.piece.size.value > size * 1.1
+    names = [s.name for s in document.history.steps]
+    assert names == ["Open", "Pin", "Nudge", "Size"]
+    for _ in range(3):
+        qtbot.keyClick(window, Qt.Key.Key_Z, Qt.KeyboardModifier.ControlModifier)
+    assert document.board == STYLED
+    assert not window.actions_by_id["undo"].isEnabled()
+
+
+def test_typing_is_one_step(open_window, qtbot):
+    window = open_window(STYLED)
+    window.arrange.words.setFocus()
+    qtbot.keyClicks(window.arrange.words, "SKATE ")
+    assert window.document.piece.text == "SKATE HO"
+    assert [s.name for s in window.document.history.steps] == ["Open", "Type"]
+
+
+def test_a_style_is_looked_at_and_put_on_as_one_step(open_window, settle):
+    window = open_window(STYLED)
+    window.show_stage(COAT)
+    settle(window)
+    chip = window.shelf.chips[0]
+    assert all(c.image is not None for c in window.shelf.chips)
+    chip.pointed.emit(True)
+    assert window.document.shown != STYLED
+    chip.pointed.emit(False)
+    assert window.document.shown == STYLED
+    chip.click()
+    assert [s.name for s in window.document.history.steps] == [
+        "Open",
+        f"Style: {chip.kept.style.name}",
+    ]
+
+
+def test_holding_h_shows_the_board_without_the_coat(open_window, qtbot):
+    window = open_window(STYLED)
+    window.show_stage(COAT)
+    window.document.choose("words", "s")
+    qtbot.keyPress(window, Qt.Key.Key_H)
+    assert not window.document.shown.lettering("words").style[1].on
+    qtbot.keyRelease(window, Qt.Key.Key_H)
+    assert window.document.shown == window.document.board == STYLED
+
+
+@pytest.mark.parametrize("content", [b"", b"PK\x03\x04 junk", b"GIF89a"])
+def test_a_bad_file_is_said_and_the_board_stays(open_window, tmp_path, content):
+    window = open_window(STYLED)
+    path = tmp_path / "bad.anole"
+    path.write_bytes(content)
+    assert not window.open(path)
+    assert window.document.board == STYLED
+    assert "bad.anole" in window.foot.text.text()
+    assert window.foot.isVisible()
+
+
+def test_a_missing_font_is_said_and_the_words_kept(open_window, tmp_path):
+    path = tmp_path / "a.anole"
+    made = change_piece(STYLED, "words", font=Font(family="Gone Sans"))
+    board_file.write(path, board_file.Document(made), b"")
+    window = open_window()
+    assert window.open(path)
+    assert "Gone Sans" in window.foot.text.text()
+    assert window.document.board == made
+
+
+def test_an_unwritable_folder_is_said(open_window, qtbot, tmp_path):
+    window = open_window(STYLED)
+    assert not window.save_to(tmp_path / "no" / "a.anole")
+    assert "cannot write" in window.foot.text.text()
+    window.export_to(tmp_path / "no" / "a.png")
+    qtbot.waitUntil(lambda: window.job is None, timeout=30_000)
+    assert "cannot write" in window.foot.text.text()
+
+
+def test_a_picture_can_be_stopped(open_window, qtbot, tmp_path):
+    window = open_window(STYLED)
+    job = window.export_to(tmp_path / "a.png", 40.0)
+    qtbot.mouseClick(window.foot.stop, LEFT)
+    qtbot.waitUntil(lambda: window.job is None, timeout=60_000)
+    job.wait()
+    assert "nothing was written" in window.foot.text.text()
+    assert not list(tmp_path.iterdir())
+
+
+def test_unsaved_work_is_kept_aside_and_brought_back(open_window):
+    window = open_window(STYLED)
+    window.document.apply("Type", lambda b: change_piece(b, "words", text="KEEP ME"))
+    window.close()
+    again = open_window(STYLED)
+    kept = again.kept_work()
+    assert kept is not None
+    assert again.open_copy(kept)
+    assert again.document.piece.text == "KEEP ME"
+    assert again.document.path is None
+
+
+def test_proof_counts_the_bytes_of_the_picture(open_window, settle, qtbot):
+    window = open_window(STYLED)
+    window.show_stage(PROOF)
+    settle(window)
+    assert "PNG, " in window.export.bytes.text()
+    assert "kB" in window.export.bytes.text()
+    qtbot.mouseClick(window.export.times.button(2), LEFT)
+    assert "640 × 360" in window.export.pixels.text()
+
+
+def test_a_huge_board_and_ten_thousand_letters_stay_usable(open_window, qtbot, settle):
+    from anole.studio.window import new_board
+
+    window = open_window(new_board(32_000, 32_000))
+    qtbot.keyClick(window, Qt.Key.Key_T, Qt.KeyboardModifier.ControlModifier)
+    settle(window)
+    assert window.view.frame.box.width < 1200
+    window.document.apply(
+        "Type", lambda b: change_piece(b, window.document.piece_id, text="wheels " * 1428)
+    )
+    qtbot.waitUntil(lambda: window.worker.idle, timeout=90_000)
+    assert len(window.document.piece.text) == 9996
+
+
+def test_commands_are_one_list_without_doubles(open_window):
+    keys = [key for command in COMMANDS for key in command.keys]
+    assert len(keys) == len(set(keys))
+    window = open_window(STYLED)
+    assert set(window.actions_by_id) == {command.id for command in COMMANDS}
+    menu = window.top.board_menu()
+    assert {"Demo boards", "New board", "Recent boards"} <= {a.text() for a in menu.actions()}
+
+
+def test_what_can_be_used_has_a_name(open_window):
+    window = open_window(board(Shadow(id="h"), Glow(id="g"), Fill(id="f")))
+    for stage in (ARRANGE, COAT, PROOF):
+        window.show_stage(stage)
+        for kind in (QAbstractButton, QLineEdit, QComboBox, QPlainTextEdit):
+            for widget in window.findChildren(kind):
+                if widget.isVisible() and widget.focusPolicy() != Qt.FocusPolicy.NoFocus:
+                    named = widget.accessibleName() or getattr(widget, "text", lambda: "")()
+                    assert named, f"{widget} in {widget.parent()} has no name"
+
+
+def test_text_stands_out_from_what_it_lies_on():
+    def light(colour):
+        parts = [int(colour[i : i + 2], 16) / 255 for i in (1, 3, 5)]
+        linear = [p / 12.92 if p <= 0.04045 else ((p + 0.055) / 1.055) ** 2.4 for p in parts]
+        return 0.2126 * linear[0] + 0.7152 * linear[1] + 0.0722 * linear[2]
+
+    for dress in (theme.DARK, theme.LIGHT):
+        pairs = [(dress.text, dress.panel), (dress.dim, dress.panel), (dress.dim, dress.raised),
+                 (dress.dim, dress.desk), (dress.text, dress.raised), (dress.on_leaf, dress.leaf),
+                 (dress.on_coral, dress.coral)]  # fmt: skip
+        for ink, paper in pairs:
+            high, low = sorted((light(ink), light(paper)), reverse=True)
+            assert (high + 0.05) / (low + 0.05) >= 4.5, (dress.name, ink, paper)
+
+
+def test_it_works_small_and_light(open_window, settle):
+    from PyQt6.QtWidgets import QApplication
+
+    window = open_window(STYLED)
+    window.resize(1100, 700)
+    window.change_dress()
+    assert theme.theme().name == "light"
+    for stage in (ARRANGE, COAT, PROOF):
+        window.show_stage(stage)
+        settle(window)
+        for child in window.findChildren(QWidget):
+            if child.isVisible() and child.parent() is window:
+                assert window.rect().contains(child.geometry()), child
+    theme.put_on(QApplication.instance(), theme.DARK)
+
+
+def test_the_shots_are_taken(open_window, tmp_path, qtbot):
+    window = open_window(STYLED)
+    views(window, tmp_path)
+    assert {p.name for p in tmp_path.iterdir()} >= {"arrange.png", "coat.png", "proof.png"}
