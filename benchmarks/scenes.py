@@ -122,5 +122,5 @@ class SkiaTitle:
         self._stroke(canvas, 0.06 * self.em, 0xFF1A0B20)
         canvas.drawPath(self.path, skia.Paint(AntiAlias=True, Shader=self.face))
         canvas.drawPath(self.path, skia.Paint(
-            AntiAlias=True, Shader=self.shade, BlendMode=skia.BlendMode.kSoftLight, Alphaf=0.8))  # fmt: skip
+            AntiAlias=True, Shader=self.shade, BlendMode=skia.BlendMode.kSoftLight, Alphaf=0.8))  # fmt: skip  # noqa: E501
         self.surface.flushAndSubmit()

@@ -2,17 +2,21 @@
 
 from __future__ import annotations
 
+import functools
 import math
 
 import msgspec
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import (
+    QBrush,
+    QColor,
     QImage,
     QKeyEvent,
     QMouseEvent,
     QPainter,
     QPaintEvent,
     QPen,
+    QPixmap,
     QPolygonF,
     QResizeEvent,
     QWheelEvent,
@@ -36,6 +40,22 @@ ARROWS = {
     Qt.Key.Key_Left: (-1, 0), Qt.Key.Key_Right: (1, 0),
     Qt.Key.Key_Up: (0, -1), Qt.Key.Key_Down: (0, 1),
 }  # fmt: skip
+
+
+@functools.lru_cache(2)
+def _checks(dark: str, light: str) -> QBrush:
+    tile = QPixmap(24, 24)
+    tile.fill(QColor(dark))
+    painter = QPainter(tile)
+    painter.fillRect(0, 0, 12, 12, QColor(light))
+    painter.fillRect(12, 12, 12, 12, QColor(light))
+    painter.end()
+    return QBrush(tile)
+
+
+def checks() -> QBrush:
+    """What shows where nothing is painted."""
+    return _checks(theme.theme().sunk, theme.theme().raised)
 
 
 class BoardView(QWidget):
@@ -126,7 +146,7 @@ class BoardView(QWidget):
         painter.fillRect(self.rect(), theme.colour("desk"))
         board, now = self.document.shown, self.transform_now()
         area = now.rect(0, 0, board.width, board.height)
-        self._paint_checks(painter, area)
+        painter.fillRect(area.intersected(QRectF(self.rect())), checks())
         if self.frame is not None:
             painter.drawImage(
                 self._frame_rect(now), self.frame.image, QRectF(self.frame.image.rect())
@@ -139,21 +159,6 @@ class BoardView(QWidget):
         painter.drawText(QPointF(max(area.x(), 6), max(area.y() - 8, 14)), label)
         if self.arranging:
             self._paint_chosen(painter, now)
-
-    def _paint_checks(self, painter: QPainter, area: QRectF) -> None:
-        """Where nothing is painted the board is clear."""
-        seen = area.intersected(QRectF(self.rect()))
-        painter.fillRect(seen, theme.colour("sunk"))
-        painter.save()
-        painter.setClipRect(seen)
-        light = theme.colour("raised")
-        step = 12
-        for row in range(int(seen.height() // step) + 1):
-            for column in range(row % 2, int(seen.width() // step) + 1, 2):
-                painter.fillRect(
-                    QRectF(seen.x() + column * step, seen.y() + row * step, step, step), light
-                )
-        painter.restore()
 
     def _frame_rect(self, now: ViewTransform) -> QRectF:
         assert self.frame is not None

@@ -12,7 +12,7 @@ import numpy as np
 from PyQt6.QtCore import QObject, pyqtSignal
 from PyQt6.QtGui import QImage
 
-from ..core.box import Box
+from ..core.box import EMPTY, Box, around
 from ..core.cache import Cache
 from ..core.files import png
 from ..core.model import Board
@@ -77,6 +77,7 @@ class Worker(QObject):
         self._renderer = Renderer()
         self._small = Renderer(Cache(SMALL_CACHE))
         self._pixels = np.zeros((1, 1), np.uint32)
+        self._unpainted = EMPTY
         self._thread = threading.Thread(target=self._loop, name="anole-render", daemon=True)
 
     def start(self) -> None:
@@ -169,9 +170,17 @@ class Worker(QObject):
                 self.failed.emit(f"This board could not be painted: {error}")
 
     def _frame(self, request: Request) -> Frame:
-        planes = self._renderer.frame(request, self._stale)
         box = request.box
+        try:
+            planes = self._renderer.frame(request, self._stale)
+        except Cancelled:
+            # what that frame would have changed is still to be painted
+            self._unpainted = box
+            raise
         if self._pixels.shape != (box.height, box.width):
-            self._pixels = np.zeros((box.height, box.width), np.uint32)
-        self._renderer.picture(planes, box, False, self._pixels)
+            self._pixels, self._unpainted = np.zeros((box.height, box.width), np.uint32), box
+        part = around((self._renderer.dirty, self._unpainted))
+        if not part.empty:
+            self._renderer.picture(planes, part, False, self._pixels)
+        self._unpainted = EMPTY
         return Frame(to_image(self._pixels), request.board, request.scale, box)

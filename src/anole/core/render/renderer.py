@@ -83,6 +83,8 @@ class Renderer:
         self._planes = Planes(EMPTY)
         self._steps: list[Op] = []
         self._points: list[Checkpoint] = []
+        self.dirty = EMPTY
+        """What the last frame() changed; pixels outside it are those of the frame before."""
 
     def frame(self, request: Request, stop: Callable[[], bool] = lambda: False) -> Planes:
         """Compose the frame; the planes are valid until the next call. Raises Cancelled."""
@@ -90,6 +92,7 @@ class Renderer:
         if self._planes.window != request.box:
             self._planes, self._steps, self._points = Planes(request.box), [], []
         first, dirty = difference(self._steps, steps)
+        self.dirty = dirty.meet(request.box)
         if dirty.empty and self._steps:
             self._steps = steps
             return self._planes
@@ -99,6 +102,7 @@ class Renderer:
         # once pixels change, the old steps no longer describe the planes
         runs = self._made_ready(steps[start:], stop)
         self._steps = []
+        self.dirty = part
         saved = self._fresh_point(steps, first) if keep else None
         self._compose(steps[start:], runs, part, point, saved, first - start)
         if saved is not None:

@@ -6,6 +6,8 @@ import math
 from collections.abc import Sequence
 from typing import NamedTuple
 
+import numpy as np
+
 from ...core.coats.shadow import offset, penumbra
 from ...core.model import Board, Coat, Glow, Lettering, Shadow, Stroke
 
@@ -42,6 +44,11 @@ class Axis(NamedTuple):
         """Widget px of a position in board px, kept within the drawing."""
         scale = self.scale_out if position < 0 else self.scale_in
         return min(max(self.edge + position * scale, self.left), self.right)
+
+    def positions(self, xs: np.ndarray) -> np.ndarray:
+        """Board px of many widget px."""
+        scale = np.where(xs < self.edge, self.scale_out, self.scale_in)
+        return (xs - self.edge) / scale
 
     def position(self, x: float) -> float:
         scale = self.scale_out if x < self.edge else self.scale_in

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import msgspec
 import numpy as np
-from PyQt6.QtCore import QPointF, QRectF, QSize, Qt
-from PyQt6.QtGui import QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QResizeEvent
+from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, QTimer
+from PyQt6.QtGui import QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPixmap, QResizeEvent
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ...core.box import Box
@@ -14,16 +14,29 @@ from ...core.edit.coats import change_coat, duplicate_coat, move_coat, remove_co
 from ...core.model import Coat, Position, Span
 from ...core.pieces.lettering import core_of
 from ...core.pieces.view import View
+from .. import theme
 from ..board_view import BoardView
 from ..controls.length import STEPS
 from ..controls.slider import key_factor
 from ..document import Document
 from . import probe
 from .axis import Axis, Cut, axis_for, cut_of, ends
-from .build_up_paint import FOOT, LABELS, RULER, STRIP, Scene, eye_box, handle_xs, paint, tip
+from .build_up_paint import (
+    FOOT,
+    LABELS,
+    RULER,
+    STRIP,
+    Scene,
+    eye_box,
+    handle_xs,
+    paint,
+    paint_strip,
+    tip,
+)
 
 MOST_ROW, LEAST_ROW = 62.0, 15.0
 GRAB, SNAP = 7.0, 6.0
+WAIT_MS = 60
 
 
 class BuildUp(QWidget):
@@ -32,6 +45,8 @@ class BuildUp(QWidget):
         self.document, self.view = document, view
         self.unit = "px"
         self._cache = Cache(32 * 2**20)
+        self._drawn = QPixmap()
+        self._drawn_for: object = None
         self._axis: Axis | None = None
         self._cut: Cut | None = None
         self._probe: probe.Probe | None = None
@@ -46,9 +61,14 @@ class BuildUp(QWidget):
         self.setMouseTracking(True)
         self.setAccessibleName("Build-up of the style")
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
+        # the board's picture comes first: the drawing waits for it, but not long
+        self._later = QTimer(self)
+        self._later.setSingleShot(True)
+        self._later.setInterval(WAIT_MS)
+        self._later.timeout.connect(self.update)
+        view.framed.connect(self._framed)
         document.changed.connect(self.refresh)
         document.chosen.connect(self._other)
-        view.framed.connect(self.update)
         view.pointed.connect(self._pointed)
         self.refresh()
 
@@ -71,6 +91,11 @@ class BuildUp(QWidget):
         self._cut = cut_of(piece, core_of(piece, view), board.dpi)
         self.updateGeometry()
         self._describe()
+        if not self._later.isActive():
+            self._later.start()
+
+    def _framed(self) -> None:
+        self._later.stop()
         self.update()
 
     def _describe(self) -> None:
@@ -81,6 +106,7 @@ class BuildUp(QWidget):
     def _other(self) -> None:
         self._clicked = None
         self.refresh()
+        self.update()
 
     def set_unit(self, unit: str) -> None:
         self.unit = unit
@@ -123,14 +149,29 @@ class BuildUp(QWidget):
         if self._probe is None:
             return None
         xs = np.arange(int(scene.axis.left), int(scene.axis.right)) + 0.5
-        at = np.array([scene.axis.position(x) for x in xs])
-        return probe.sample(frame, self._probe, at)
+        return probe.sample(frame, self._probe, scene.axis.positions(xs))
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
         scene = self.scene()
-        if scene is not None:
-            painter = QPainter(self)
-            paint(painter, scene._replace(strip=self._strip(scene)))
+        if scene is None:
+            return
+        painter = QPainter(self)
+        painter.drawPixmap(0, 0, self._drawing(scene))
+        paint_strip(painter, scene._replace(strip=self._strip(scene)))
+
+    def _drawing(self, scene: Scene) -> QPixmap:
+        """The drawing without its strip: a new picture of the board changes only the strip."""
+        key = (scene, self.size(), self.devicePixelRatioF(), theme.theme().name)
+        if key != self._drawn_for:
+            ratio = self.devicePixelRatioF()
+            self._drawn = QPixmap(self.size() * ratio)
+            self._drawn.setDevicePixelRatio(ratio)
+            self._drawn.fill(Qt.GlobalColor.transparent)
+            painter = QPainter(self._drawn)
+            paint(painter, scene)
+            painter.end()
+            self._drawn_for = key
+        return self._drawn
 
     def resizeEvent(self, event: QResizeEvent | None) -> None:
         self.update()

@@ -54,7 +54,6 @@ def paint(painter: QPainter, scene: Scene) -> None:
         _label(painter, scene, coat, row)
         if coat.id == scene.chosen:
             _handles(painter, scene, coat, row)
-    _strip(painter, scene, area)
 
 
 def _ground_and_letter(painter: QPainter, scene: Scene, area: QRectF) -> None:
@@ -82,8 +81,7 @@ def _coat(painter: QPainter, scene: Scene, coat: Coat, row: QRectF) -> None:
     """A coat's true paint with its true falloff, exactly on its span."""
     axis = scene.axis
     xs = np.arange(int(axis.left), int(axis.right)) + 0.5
-    at = np.array([axis.position(x) for x in xs])
-    pixels = row_pixels(coat, at, scene.cut, scene.board)[None].repeat(1, 0)
+    pixels = row_pixels(coat, axis.positions(xs), scene.cut, scene.board)[None]
     image = QImage(pixels.data, len(xs), 1, len(xs) * 4, QImage.Format.Format_RGBA8888)  # type: ignore[call-overload]
     painter.save()
     painter.setOpacity(1.0 if coat.on else 0.12)
@@ -217,8 +215,9 @@ def _handles(painter: QPainter, scene: Scene, coat: Coat, row: QRectF) -> None:
         painter.drawRoundedRect(grip, 2, 2)
 
 
-def _strip(painter: QPainter, scene: Scene, area: QRectF) -> None:
+def paint_strip(painter: QPainter, scene: Scene) -> None:
     """The rendered pixels along a line across the edge, in the same scale."""
+    area = drawing_area(scene)
     top = area.bottom() + FOOT + 8
     painter.setFont(theme.font(11))
     painter.setPen(theme.colour("dim"))

@@ -5,7 +5,6 @@ from __future__ import annotations
 from typing import NamedTuple
 
 import numpy as np
-from PyQt6.QtGui import QImage
 
 from ...core.lettering.flatten import flatten
 from ...core.lettering.matrix import apply
@@ -87,7 +86,7 @@ def nearest(chords: np.ndarray, x: float, y: float) -> Probe | None:
 
 def sample(frame: Frame, probe: Probe, at: np.ndarray) -> np.ndarray:
     """(count, 4) uint8 straight RGBA of a frame at distances `at` along the probe, board px."""
-    image = frame.image.convertToFormat(QImage.Format.Format_RGBA8888)
+    image = frame.image
     bits = image.constBits()
     assert bits is not None
     bits.setsize(image.sizeInBytes())
@@ -101,6 +100,9 @@ def sample(frame: Frame, probe: Probe, at: np.ndarray) -> np.ndarray:
     fx, fy = (x - x0)[:, None], (y - y0)[:, None]
     top = pixels[y0, x0] * (1 - fx) + pixels[y0, x1] * fx
     low = pixels[y1, x0] * (1 - fx) + pixels[y1, x1] * fx
-    found = (top * (1 - fy) + low * fy + 0.5).astype(np.uint8)
+    mixed = top * (1 - fy) + low * fy
+    # from premultiplied b, g, r, a
+    mixed[:, :3] *= 255 / np.maximum(mixed[:, 3:], 1)
+    found = (np.minimum(mixed, 255) + 0.5).astype(np.uint8)[:, [2, 1, 0, 3]]
     found[~inside] = 0
     return np.ascontiguousarray(found)

@@ -148,8 +148,9 @@ class Shelf(QWidget):
         piece = self.document.piece
         worn = piece.worn.name if piece and piece.worn else None
         for chip in self.chips:
-            chip.worn = chip.kept.style.name == worn
-            chip.update()
+            if chip.worn != (chip.kept.style.name == worn):
+                chip.worn = not chip.worn
+                chip.update()
         wanted = (words_of(piece), piece.font if piece else None, self.document.board.lamp)
         if self.isVisible() and wanted != self._asked:
             self._asked = wanted

@@ -87,6 +87,7 @@ class ColourField(QWidget):
         super().__init__()
         self._spot = (0.5, 0.1, 0.0)
         self._alpha = 255
+        self._shown: Colour | None = None
         self._part: str | None = None
         self._token: object | None = None
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
@@ -98,13 +99,12 @@ class ColourField(QWidget):
         return QSize(200, 146)
 
     def show_colour(self, colour: Colour) -> None:
-        if colour == from_share(*self._spot, colour.a):
-            # greys have no hue of their own: keep what was being looked at
-            self._alpha = colour.a
+        if colour == self._shown:
             return
+        self._shown, self._alpha = colour, colour.a
         lightness, share, hue = share_of(colour)
+        # greys have no hue of their own: keep the one that was being looked at
         self._spot = (lightness, share, hue if share > 0.01 else self._spot[2])
-        self._alpha = colour.a
         self.update()
 
     def _areas(self) -> tuple[QRectF, QRectF]:
@@ -136,7 +136,8 @@ class ColourField(QWidget):
 
     def _emit(self) -> None:
         self.update()
-        self.picked.emit(from_share(*self._spot, self._alpha), self._token)
+        self._shown = from_share(*self._spot, self._alpha)
+        self.picked.emit(self._shown, self._token)
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None
