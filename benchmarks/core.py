@@ -14,8 +14,8 @@ from anole.core.field.closest import distance
 from anole.core.field.coverage import rasterise
 from anole.core.lettering.flatten import flatten
 from anole.core.lettering.matrix import apply
+from anole.core.lettering.outline import outline
 from anole.core.paint import blend
-from anole.core.pieces.lettering import outline
 from anole.core.render.renderer import Renderer, Request
 
 from .scenes import HEIGHT, WIDTH, SkiaTitle, planes, title, with_coat

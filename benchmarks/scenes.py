@@ -8,6 +8,7 @@ import skia
 
 from anole.core.lettering.block import block, setting_of
 from anole.core.lettering.matrix import apply
+from anole.core.lettering.outline import outline
 from anole.core.model import (
     Board,
     Coat,
@@ -28,7 +29,6 @@ from anole.core.model import (
     Stop,
     Stroke,
 )  # fmt: skip
-from anole.core.pieces.lettering import outline
 
 WIDTH, HEIGHT = 1280, 720
 rng = np.random.default_rng(3)

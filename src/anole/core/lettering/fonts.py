@@ -5,7 +5,7 @@ from __future__ import annotations
 import functools
 from importlib.resources import files
 from pathlib import Path
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 import uharfbuzz as hb
 from fontTools.ttLib import TTFont, TTLibError
@@ -54,6 +54,8 @@ class FontFile(NamedTuple):
     cap_height: float
     ascent: float
     descent: float
+    underline: tuple[float, float] = (-0.1, 0.06)
+    strikeout: tuple[float, float] = (0.3, 0.06)
 
 
 class Face(NamedTuple):
@@ -62,6 +64,16 @@ class Face(NamedTuple):
     file: FontFile
     hb_font: hb.Font
     upem: int
+
+
+def _rules(font: TTFont, os2: Any, upem: int) -> tuple[tuple[float, float], tuple[float, float]]:
+    """Middle above the baseline and thickness, in em, of the underline and the strike."""
+    post = font["post"]
+    thick = max(getattr(post, "underlineThickness", 0), 0.03 * upem)
+    middle = getattr(post, "underlinePosition", 0) or -0.1 * upem
+    strike = max(getattr(os2, "yStrikeoutSize", 0), 0.03 * upem)
+    at = getattr(os2, "yStrikeoutPosition", 0) or 0.3 * upem
+    return (middle / upem, thick / upem), ((at - strike / 2) / upem, strike / upem)
 
 
 def _cap_height(path: Path, told: float) -> float:
@@ -87,7 +99,7 @@ def read_font(path: Path) -> FontFile:
                 family.removesuffix(" Black"), os2.usWeightClass, bool(os2.fsSelection & 1),
                 GENRES.get(family.removesuffix(" Black"), "other"), path,
                 _cap_height(path, getattr(os2, "sCapHeight", 0) / upem),
-                hhea.ascent / upem, -hhea.descent / upem,
+                hhea.ascent / upem, -hhea.descent / upem, *_rules(font, os2, upem),
             )  # fmt: skip
     except FontError:
         raise
@@ -116,8 +128,11 @@ def find(font: Font) -> tuple[FontFile, bool]:
     return best, bool(same)
 
 
-@functools.lru_cache(64)
-def load(file: FontFile) -> Face:
-    """Open a font for shaping and drawing."""
+@functools.lru_cache(256)
+def load(file: FontFile, axes: tuple[tuple[str, float], ...] = ()) -> Face:
+    """Open a font for shaping and drawing, its variable axes set."""
     face = hb.Face(hb.Blob.from_file_path(str(file.path)))
-    return Face(file, hb.Font(face), face.upem)
+    font = hb.Font(face)
+    if axes:
+        font.set_variations(dict(axes))
+    return Face(file, font, face.upem)

@@ -11,6 +11,8 @@ import skia
 from . import skia_paths
 from .fonts import FontFile, load
 
+Axes = tuple[tuple[str, float], ...]
+
 
 class Glyph(NamedTuple):
     """One glyph: its united path in font units, its cubics and box in em, y down."""
@@ -21,8 +23,8 @@ class Glyph(NamedTuple):
 
 
 @functools.lru_cache(8192)
-def glyph(file: FontFile, index: int) -> Glyph:
-    face = load(file)
+def glyph(file: FontFile, index: int, axes: Axes = ()) -> Glyph:
+    face = load(file, axes)
     pen = skia_paths.PathPen()
     face.hb_font.draw_glyph_with_pen(index, pen)
     path = skia_paths.union(pen.path)

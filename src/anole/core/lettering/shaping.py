@@ -9,11 +9,15 @@ from typing import NamedTuple
 import uharfbuzz as hb
 
 from .fonts import FontFile, load
+from .itemise import Run, runs
+
+Features = tuple[tuple[str, int], ...]
 
 
 class Placed(NamedTuple):
-    """A glyph on its line: font index, pen position in em (y down), the letter it came from."""
+    """A glyph on its line: its font, pen position in em (y down), the letter it came from."""
 
+    file: FontFile
     glyph: int
     x: float
     y: float
@@ -25,6 +29,10 @@ class Line(NamedTuple):
 
     glyphs: tuple[Placed, ...]
     width: float
+    rightward: bool = True
+
+
+EMPTY = Line((), 0.0)
 
 
 def drawable(text: str) -> str:
@@ -33,7 +41,7 @@ def drawable(text: str) -> str:
     for char in text:
         category = unicodedata.category(char)
         if category == "Cs":
-            kept.append("�")
+            kept.append("\ufffd")
         elif category == "Cc" and char not in "\n\t":
             continue
         else:
@@ -41,23 +49,39 @@ def drawable(text: str) -> str:
     return "".join(kept)
 
 
-@functools.lru_cache(512)
-def shape_line(file: FontFile, text: str, tracking: float) -> Line:
-    """Shape one line; `tracking` in em is added between clusters."""
-    if not text:
-        return Line((), 0.0)
-    face = load(file)
+def _shaped(text: str, run: Run, features: Features, axes: Features) -> hb.Buffer:
+    face = load(run.file, axes)
     buffer = hb.Buffer()
-    buffer.add_str(text)
+    # HarfBuzz sees the whole line, so that letters join over the borders of a run
+    buffer.add_codepoints([ord(c) for c in text], run.start, run.end - run.start)
+    buffer.direction = "rtl" if run.level % 2 else "ltr"
+    buffer.script = run.script
     buffer.guess_segment_properties()
-    hb.shape(face.hb_font, buffer)
+    hb.shape(face.hb_font, buffer, dict(features))
+    return buffer
+
+
+@functools.lru_cache(1024)
+def shape_line(
+    file: FontFile, text: str, tracking: float, features: Features = (), axes: Features = ()
+) -> Line:
+    """Shape one line; `tracking` in em is added between clusters.
+
+    features, axes : pairs of OpenType tag and value; axes only move the font asked for
+    """
+    if not text:
+        return EMPTY
+    base, parts = runs(text, file)
     glyphs: list[Placed] = []
     pen, cluster = 0.0, None
-    for info, at in zip(buffer.glyph_infos, buffer.glyph_positions, strict=True):
-        if cluster is not None and info.cluster != cluster:
-            pen += tracking
-        cluster = info.cluster
-        x, y = pen + at.x_offset / face.upem, -at.y_offset / face.upem
-        glyphs.append(Placed(info.codepoint, x, y, info.cluster))
-        pen += at.x_advance / face.upem
-    return Line(tuple(glyphs), pen)
+    for run in parts:
+        upem = load(run.file).upem
+        buffer = _shaped(text, run, features, axes if run.file == file else ())
+        for info, at in zip(buffer.glyph_infos, buffer.glyph_positions or (), strict=True):
+            if cluster is not None and (run.start, info.cluster) != cluster:
+                pen += tracking
+            cluster = (run.start, info.cluster)
+            x, y = pen + at.x_offset / upem, -at.y_offset / upem
+            glyphs.append(Placed(run.file, info.codepoint, x, y, info.cluster))
+            pen += at.x_advance / upem
+    return Line(tuple(glyphs), pen, base % 2 == 0)

@@ -59,6 +59,17 @@ def joined(parts: Iterable[tuple[skia.Path, float, float]]) -> skia.Path:
     return union(whole)
 
 
+def united_chords(parts: Iterable[np.ndarray]) -> np.ndarray:
+    """Union of closed polygons given as chords (m, 4); chords again."""
+    whole = skia.Path()
+    for chords in parts:
+        breaks = np.flatnonzero((chords[1:, :2] != chords[:-1, 2:]).any(1)) + 1
+        for contour in np.split(chords[:, :2], breaks):
+            whole.addPoly([skia.Point(float(x), float(y)) for x, y in contour], True)
+    found = curves(union(whole))
+    return np.hstack([found[:, 0], found[:, 3]])
+
+
 def _line(a: np.ndarray, b: np.ndarray) -> np.ndarray:
     return np.array([a, a + (b - a) / 3, b - (b - a) / 3, b])
 

@@ -8,15 +8,19 @@ from .lamp import Lamp
 from .length import Length, Position
 from .paints import ColourPaint, Gradient, Paint, Stop
 from .pieces import Font, Ground, Lettering, Piece, Place
+from .shaping import Corners, FitBox, Letters, Pose, Rail, Ring, Wave
 from .span import Span
 from .style import Style, Worn
+from .tags import Tags
 
 __all__ = [
     "Board",
     "Coat",
     "Colour",
     "ColourPaint",
+    "Corners",
     "Fill",
+    "FitBox",
     "Font",
     "Glow",
     "Gradient",
@@ -24,16 +28,22 @@ __all__ = [
     "Lamp",
     "Length",
     "Lettering",
+    "Letters",
     "ModelError",
     "Paint",
     "Piece",
     "Place",
+    "Pose",
     "Position",
+    "Rail",
+    "Ring",
     "Shadow",
     "Span",
     "Stop",
     "Stroke",
     "Style",
+    "Tags",
+    "Wave",
     "Worn",
     "from_builtins",
     "from_json",

@@ -11,6 +11,7 @@ import msgspec
 from .board import Board
 from .colour import Colour
 from .length import Length, Position
+from .tags import Tags
 
 T = TypeVar("T")
 _SIMPLE: tuple[type, ...] = (Position, Length, Colour)
@@ -21,6 +22,8 @@ class ModelError(ValueError):
 
 
 def _encode(value: Any) -> Any:
+    if isinstance(value, Tags):
+        return dict(value.pairs)
     if isinstance(value, _SIMPLE):
         return str(value)
     raise TypeError(f"cannot write a {type(value).__name__}")
@@ -29,6 +32,8 @@ def _encode(value: Any) -> Any:
 def _decode(kind: type, value: Any) -> Any:
     if kind in _SIMPLE and isinstance(value, str):
         return kind.parse(value)  # type: ignore[attr-defined]
+    if kind is Tags and isinstance(value, dict | Tags):
+        return Tags(dict(value))
     raise ValueError(f"expected a {kind.__name__.lower()} written as text, got {value!r}")
 
 

@@ -10,7 +10,9 @@ from .colour import Colour
 from .fields import BlendField, Id, Name, Opacity, meta, number
 from .length import Length
 from .paints import ColourPaint, Paint
+from .shaping import Corners, FitBox, Letters, Pose, Rail, Ring
 from .style import Coats, Worn
+from .tags import Tags
 
 Anchor = Literal[
     "top-left", "top", "top-right", "left", "centre", "right",
@@ -70,6 +72,8 @@ class Font(Struct, frozen=True, kw_only=True):
     family: Name = "Anton"
     weight: Annotated[int, Meta(ge=1, le=1000)] = 400
     italic: bool = False
+    axes: Tags = Tags()
+    features: Tags = Tags()
 
 
 class Lettering(PieceBase, frozen=True, kw_only=True, tag="lettering"):
@@ -98,8 +102,22 @@ class Lettering(PieceBase, frozen=True, kw_only=True, tag="lettering"):
             "Leading", "From baseline to baseline", soft=(0.5, 2), low=0.0, high=100, soft_unit="em"
         ),
     ] = Length(1.0, "em")
-    align: Annotated[Literal["start", "centre", "end"], meta("Lines", "How lines stand")] = "centre"
+    align: Annotated[
+        Literal["start", "centre", "end", "justify"], meta("Lines", "How lines stand")
+    ] = "centre"
     smoothing: Annotated[bool, meta("Smooth edges", "Off: hard pixels")] = True
+    underline: Annotated[bool, meta("Underline", "A line under the words")] = False
+    strike: Annotated[bool, meta("Strike", "A line through the words")] = False
+    box: Annotated[FitBox | None, meta("Fit to a box", "The size follows the words")] = None
+    rails: Annotated[
+        Literal["block", "line"], meta("Rails bend", "All lines together, or each line")
+    ] = "block"
+    head: Annotated[Rail, meta("Head rail", "The rail above the words")] = Rail()
+    foot: Annotated[Rail, meta("Foot rail", "The rail below the words")] = Rail()
+    ring: Annotated[Ring | None, meta("Ring", "Stand the words on a circle")] = None
+    letters: Annotated[Letters | None, meta("Letters by chance", "Move, turn and grow")] = None
+    corners: Annotated[Corners | None, meta("Corners", "Pull each corner freely")] = None
+    pose: Annotated[Pose | None, meta("Pose", "Turn the words in space")] = None
     place: Place = Place()
     style: Coats = ()
     worn: Worn | None = None

@@ -14,6 +14,7 @@ from .codec import to_builtins
 from .colour import Colour
 from .length import Length, Position
 from .style import Style
+from .tags import Tags
 
 _PATTERNS = {
     Length: r"^[+-]?[0-9.eE+-]+(px|em|pt|mm|in)?$",
@@ -23,6 +24,8 @@ _PATTERNS = {
 
 
 def _hook(kind: type) -> dict[str, Any]:
+    if kind is Tags:
+        return {"type": "object", "additionalProperties": {"type": "number"}}
     return {"type": "string", "pattern": _PATTERNS[kind]}
 
 

@@ -3,19 +3,15 @@
 from __future__ import annotations
 
 import math
-from typing import NamedTuple
 
-import msgspec
 import numpy as np
 
 from ..box import Box, around
 from ..coats.registry import kind_of
 from ..coats.scene import Reach, Scene
 from ..field.silhouette import Silhouette, greatest_inside, ink_box
-from ..lettering.block import Block, block, setting_of
-from ..lettering.flatten import flatten
-from ..lettering.matrix import apply, placing
-from ..model import Board, Lettering, Place, Stroke
+from ..lettering.outline import Outline, at_home, chords, corners, outline
+from ..model import Board, Lettering, Stroke
 from ..paint.source import Frames
 from ..render.ops import ApartBegin, ApartEnd, FaceBegin, FaceEnd, Op
 from .coat_ops import coat_op
@@ -25,40 +21,14 @@ from .view import View
 LEAST_REACH = 48.0
 
 
-class Outline(NamedTuple):
-    """The placed outline of a lettering in board px."""
-
-    key: tuple
-    block: Block
-    matrix: np.ndarray
-    em: float
-
-
-def outline(piece: Lettering, dpi: float) -> Outline:
-    """Words, font, size and place to an outline; all it depends on is its key."""
-    setting = setting_of(piece, dpi)
-    em = piece.size.px(1.0, dpi)
-    words = block(setting)
-    matrix = placing(piece.place, words.box, em)
-    return Outline((setting, em, piece.place), words, matrix, em)
-
-
-def _chords(line: Outline, scale: float, cache_key: tuple, view: View) -> np.ndarray:
-    def make() -> np.ndarray:
-        curves = apply(line.matrix, line.block.curves) * scale
-        return flatten(curves)
-
-    return view.cache.get(("chords", *cache_key, scale), make)
+def _chords(line: Outline, scale: float, view: View) -> np.ndarray:
+    return view.cache.get(("chords", *line.key, scale), lambda: chords(line, scale))
 
 
 def core_of(piece: Lettering, view: View) -> float:
     """The greatest inside distance in board px; the same wherever the piece stands."""
-    home = msgspec.structs.replace(
-        piece, place=msgspec.structs.replace(piece.place, x=0.0, y=0.0, rotation=0.0)
-    )
-    line = outline(home, view.board.dpi)
-    chords = lambda: _chords(line, 1.0, line.key, view)  # noqa: E731
-    return view.cache.get(("core", *line.key), lambda: greatest_inside(chords()))
+    line = outline(at_home(piece), view.board.dpi)
+    return view.cache.get(("core", *line.key), lambda: greatest_inside(_chords(line, 1.0, view)))
 
 
 def quantised(reach: float) -> float:
@@ -82,14 +52,14 @@ def grown_by_strokes(piece: Lettering, scene: Scene) -> float:
 def scene_of(piece: Lettering, view: View) -> Scene:
     """The surroundings of a lettering's coats; fields are made only when they are read."""
     line = outline(piece, view.board.dpi)
-    key = (*line.key, view.scale, piece.smoothing)
-    chords = _chords(line, view.scale, line.key, view)
-    ink = ink_box(chords)
+    key = (*line.key, view.scale)
+    found = _chords(line, view.scale, view)
+    ink = ink_box(found)
     core = core_of(piece, view) * view.scale
-    frame = _bounds(chords)
+    frame = _bounds(found)
 
     def scene(box: Box, grown: float) -> Scene:
-        letters = Silhouette(key, chords, ink, box, core, view.cache, piece.smoothing)
+        letters = Silhouette(key, found, ink, box, core, view.cache, piece.smoothing)
         frames = Frames(frame, view.frame)
         return Scene(
             letters, line.em, view.board.dpi, view.scale, view.board.lamp, frames, view.window,
@@ -139,10 +109,4 @@ def ops(piece: Lettering, view: View) -> list[Op]:
 
 def block_corners(piece: Lettering, board: Board) -> np.ndarray:
     """(4, 2) board px: the corners of the words' box, clockwise from the top left."""
-    line = outline(piece, board.dpi)
-    x0, y0, x1, y1 = line.block.box
-    return apply(line.matrix, np.array([[x0, y0], [x1, y0], [x1, y1], [x0, y1]]))
-
-
-def place_at(place: Place, x: float, y: float) -> Place:
-    return msgspec.structs.replace(place, x=x, y=y)
+    return corners(outline(piece, board.dpi))

@@ -17,16 +17,29 @@ from PyQt6.QtWidgets import (
 )  # fmt: skip
 
 from ...core.edit.pieces import change_piece, pin
+from ...core.lettering.outline import outline
 from ...core.model import Ground, Lettering, Place
+from ...core.model.schema import field_info
 from ..controls.fields import FieldPanel
 from ..controls.number import LABEL
 from ..document import Document
 from .font_picker import FontPicker
 from .nine_points import NinePoints
 
+BENDS = ("box", "rails", "head", "foot", "ring", "letters", "corners", "pose")
 STEP_NAMES = {
     "size": "Size", "tracking": "Tracking", "leading": "Leading", "align": "Align lines",
-    "smoothing": "Smooth edges", "opacity": "Opacity of the piece", "blend": "Blend of the piece",
+    "smoothing": "Smooth edges",
+    "underline": "Underline",
+    "strike": "Strike",
+    "box": "Fit to a box",
+    "rails": "Rails",
+    "head": "Head rail",
+    "foot": "Foot rail",
+    "ring": "Ring",
+    "letters": "Letters by chance",
+    "corners": "Corners",
+    "pose": "Pose", "opacity": "Opacity of the piece", "blend": "Blend of the piece",
     "paint": "Ground paint",
 }  # fmt: skip
 
@@ -54,9 +67,11 @@ class PiecePanel(QScrollArea):
         self.words.setTabChangesFocus(True)
         self.fonts = FontPicker(document)
         self.fonts.setFixedHeight(232)
-        self.fields = FieldPanel(Lettering, skip=("text", "font", "opacity", "blend"))
-        self.blending = FieldPanel(Lettering, skip=(
-            "text", "font", "size", "tracking", "leading", "align", "smoothing"))  # fmt: skip
+        self.fields = FieldPanel(Lettering, skip=("text", "font", "opacity", "blend", *BENDS))
+        others = {info.name for info in field_info(Lettering)} - set(BENDS)
+        self.bends = FieldPanel(Lettering, skip=tuple(others))
+        shaping = {info.name for info in field_info(Lettering)} - {"opacity", "blend"}
+        self.blending = FieldPanel(Lettering, skip=tuple(shaping))
         self.place = FieldPanel(Place)
         self.pin = NinePoints()
         self.ground = FieldPanel(Ground)
@@ -64,6 +79,7 @@ class PiecePanel(QScrollArea):
         self.words.textChanged.connect(self._typed)
         self.fields.edited.connect(self._field)
         self.blending.edited.connect(self._field)
+        self.bends.edited.connect(self._field)
         self.ground.edited.connect(self._field)
         self.place.edited.connect(self._placed)
         self.pin.pinned.connect(self._pinned)
@@ -92,6 +108,8 @@ class PiecePanel(QScrollArea):
             parts.addWidget(part)
         parts.addLayout(row)
         parts.addWidget(self.place)
+        parts.addWidget(titled("Shape of the words", "group"))
+        parts.addWidget(self.bends)
         parts.addWidget(titled("Blending", "group"))
         parts.addWidget(self.blending)
         column.addWidget(self.lettering)
@@ -114,8 +132,8 @@ class PiecePanel(QScrollArea):
             self.ground.show_struct(piece)
         if not isinstance(piece, Lettering):
             return
-        em = piece.size.px(1.0, board.dpi)
-        for panel in (self.fields, self.blending):
+        em = outline(piece, board.dpi).em
+        for panel in (self.fields, self.blending, self.bends):
             panel.set_context(em, board.dpi, em, board.lamp)
             panel.show_struct(piece)
         self.place.show_struct(piece.place)

@@ -9,6 +9,7 @@ from typing import NamedTuple
 import numpy as np
 
 from ...core.coats.shadow import offset, penumbra
+from ...core.lettering.outline import outline
 from ...core.model import Board, Coat, Glow, Lettering, Shadow, Stroke
 
 LEAST_LETTER, MOST_LETTER = 0.34, 0.62
@@ -83,7 +84,7 @@ def grown_by(piece: Lettering, cut: Cut) -> float:
 
 
 def cut_of(piece: Lettering, core: float, dpi: float) -> Cut:
-    bare = Cut(piece.size.px(1.0, dpi), max(core, 0.5), dpi, 0.0)
+    bare = Cut(outline(piece, dpi).em, max(core, 0.5), dpi, 0.0)
     return bare._replace(grown=grown_by(piece, bare))
 
 

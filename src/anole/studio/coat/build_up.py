@@ -11,6 +11,7 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 from ...core.box import Box
 from ...core.cache import Cache
 from ...core.edit.coats import change_coat, duplicate_coat, move_coat, remove_coat
+from ...core.lettering.outline import outline
 from ...core.model import Coat, Position, Span
 from ...core.pieces.lettering import core_of
 from ...core.pieces.view import View
@@ -136,8 +137,7 @@ class BuildUp(QWidget):
         piece, frame = self.document.piece, self.view.frame
         if piece is None or frame is None:
             return None
-        key = (piece.text, piece.font, piece.size, piece.place, piece.tracking, piece.leading,
-               piece.align, self._clicked)  # fmt: skip
+        key = (outline(piece, scene.board.dpi).key, self._clicked)
         if key != self._probed:
             chords = probe.chords_of(piece, scene.board)
             self._probe = (

@@ -74,7 +74,7 @@ class CoatPanel(QScrollArea):
         if coat is not None and piece is not None:
             panel = self.panel(tag)
             scene = self.build_up.scene()
-            em = piece.size.px(1.0, board.dpi)
+            em = scene.cut.em if scene else 100.0
             core = scene.cut.core if scene else em / 10
             panel.set_context(em, board.dpi, core, board.lamp)
             panel.show_struct(coat)

@@ -6,10 +6,8 @@ from typing import NamedTuple
 
 import numpy as np
 
-from ...core.lettering.flatten import flatten
-from ...core.lettering.matrix import apply
+from ...core.lettering.outline import chords, outline
 from ...core.model import Board, Lettering
-from ...core.pieces.lettering import outline
 from ..worker import Frame
 
 
@@ -24,8 +22,7 @@ class Probe(NamedTuple):
 
 def chords_of(piece: Lettering, board: Board) -> np.ndarray:
     """(m, 4) float64 chords of the placed letters, board px."""
-    line = outline(piece, board.dpi)
-    return flatten(apply(line.matrix, line.block.curves), 0.1)
+    return chords(outline(piece, board.dpi), 1.0)
 
 
 def _inward(chords: np.ndarray) -> np.ndarray:

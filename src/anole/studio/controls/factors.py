@@ -1,4 +1,4 @@
-"""The four factors of the arithmetic blend."""
+"""A few plain numbers in a row, such as the factors of a blend or the way of a corner."""
 
 from __future__ import annotations
 
@@ -12,10 +12,11 @@ from .number_field import NumberField
 
 
 class Factors(Control):
-    def __init__(self, title: str, about: str) -> None:
+    def __init__(self, title: str, about: str, count: int, most: float = 100.0) -> None:
         super().__init__()
-        self._values = [0.0, 1.0, 1.0, -0.5]
-        self.fields = [NumberField(46) for _ in range(4)]
+        self._values = [0.0] * count
+        self._most = most
+        self.fields = [NumberField(46 if count > 2 else 64) for _ in range(count)]
         row = QHBoxLayout(self)
         row.setContentsMargins(0, 0, 0, 0)
         row.setSpacing(4)
@@ -23,7 +24,7 @@ class Factors(Control):
         label.setFixedWidth(LABEL)
         row.addWidget(label)
         for index, field in enumerate(self.fields):
-            field.setAccessibleName(f"k{index + 1}")
+            field.setAccessibleName(f"{title}, number {index + 1}")
             field.typed.connect(lambda v, _u, i=index: self._set(i, v))
             field.stepped.connect(lambda by, i=index: self._set(i, self._values[i] + by * 0.05))
             row.addWidget(field)
@@ -39,6 +40,6 @@ class Factors(Control):
             field.show_text(tidy(number, 3))
 
     def _set(self, index: int, value: float) -> None:
-        self._values[index] = round(min(max(value, -100.0), 100.0), 6)
+        self._values[index] = round(min(max(value, -self._most), self._most), 6)
         self.set_value(tuple(self._values))
         self.edited.emit(tuple(self._values), None)

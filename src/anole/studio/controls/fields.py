@@ -17,6 +17,7 @@ from .length import LengthControl
 from .number import Number
 from .own_lamp import OwnLamp
 from .paint import PaintControl
+from .part import PartControl
 from .span import SpanControl
 from .switch import Switch
 
@@ -42,12 +43,16 @@ def control_for(info: FieldInfo) -> Control:
     if kind is Span:
         return SpanControl(info.title, extra["soft"], info.about)
     if get_origin(kind) is tuple:
-        return Factors(info.title, info.about)
+        return Factors(info.title, info.about, len(get_args(kind)))
+    if isinstance(kind, type) and issubclass(kind, msgspec.Struct):
+        return PartControl(info.title, kind, info.about, optional=False)
     parts = set(get_args(kind)) if get_origin(kind) in (Union, type(int | str)) else set()
     if parts == {ColourPaint, Gradient}:
         return PaintControl()
     if parts == {Lamp, type(None)}:
         return OwnLamp()
+    if type(None) in parts and len(parts) == 2:
+        return PartControl(info.title, (parts - {type(None)}).pop(), info.about, optional=True)
     raise TypeError(f"no control for {kind} ({info.name})")
 
 
@@ -102,3 +107,5 @@ class FieldPanel(QWidget):
                 control.set_context(em, dpi, core)
             elif isinstance(control, OwnLamp):
                 control.set_board_lamp(lamp)
+            elif isinstance(control, PartControl):
+                control.set_context(em, dpi, core, lamp)

@@ -1,0 +1,101 @@
+"""Curves through a warp: chords split until none is off by more than a tolerance."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import NamedTuple
+
+import numpy as np
+
+from . import skia_paths
+from .block import Block
+from .glyphs import glyph
+from .joining import groups
+from .warp import Shape
+
+Warp = Callable[[np.ndarray, np.ndarray], np.ndarray]
+FIRST_CUTS, MOST_ROUNDS = 4, 9
+
+
+def _at(curves: np.ndarray, index: np.ndarray, t: np.ndarray) -> np.ndarray:
+    c, u = curves[index], 1 - t
+    weights = np.stack([u**3, 3 * u * u * t, 3 * u * t * t, t**3], 1)
+    return (c * weights[:, :, None]).sum(1)
+
+
+def chords(curves: np.ndarray, letter: np.ndarray, warp: Warp, tolerance: float) -> np.ndarray:
+    """Curves (n, 4, 2) through a warp to chords (m, 4), in order along each contour.
+
+    letter : (n,) the letter of each curve; tolerance in the warp's units
+    """
+    count = len(curves)
+    if not count:
+        return np.zeros((0, 4))
+    index = np.repeat(np.arange(count), FIRST_CUTS)
+    start = np.tile(np.arange(FIRST_CUTS) / FIRST_CUTS, count)
+    end = start + 1 / FIRST_CUTS
+    done: list[tuple[np.ndarray, ...]] = []
+    for _ in range(MOST_ROUNDS):
+        middle = (start + end) / 2
+        a, m, b = (warp(_at(curves, index, t), letter[index]) for t in (start, middle, end))
+        off = np.hypot(*(m - (a + b) / 2).T) > tolerance
+        done.append((index[~off], start[~off], a[~off], b[~off]))
+        if not off.any():
+            break
+        index, start, middle, end = index[off], start[off], middle[off], end[off]
+        index = np.concatenate([index, index])
+        start, end = np.concatenate([start, middle]), np.concatenate([middle, end])
+    else:
+        a, b = (warp(_at(curves, index, t), letter[index]) for t in (start, end))
+        done.append((index, start, a, b))
+    index, start, a, b = (np.concatenate(parts) for parts in zip(*done, strict=True))
+    order = np.lexsort((start, index))
+    return np.hstack([a, b])[order]
+
+
+class _Piece(NamedTuple):
+    box: tuple[float, float, float, float]
+    chords: np.ndarray
+
+
+def bent(block: Block, shape: Shape, place: Warp, tolerance: float) -> np.ndarray:
+    """All of a block bent and placed: chords (m, 4), overlaps united, the covered area positive."""
+
+    def whole(points: np.ndarray, letter: np.ndarray) -> np.ndarray:
+        return place(shape(points, letter), letter)
+
+    if not shape.bends.by_letter:
+        letter = _lines_of(block, shape)
+        return _positive(chords(block.curves, letter, whole, tolerance))
+    pieces = []
+    for spot in block.spots:
+        curves = glyph(spot.file, spot.glyph).curves
+        if not len(curves):
+            continue
+        letter = np.full(len(curves), shape.number(spot.letter))
+        found = _positive(chords(curves + (spot.x, spot.y), letter, whole, tolerance))
+        xs, ys = found[:, 0::2], found[:, 1::2]
+        box = (float(xs.min()), float(ys.min()), float(xs.max()), float(ys.max()))
+        pieces.append(_Piece(box, found))
+    joined = [
+        group[0].chords if len(group) == 1 else skia_paths.united_chords([p.chords for p in group])
+        for group in groups(pieces)
+    ]
+    return np.concatenate(joined) if joined else np.zeros((0, 4))
+
+
+def _lines_of(block: Block, shape: Shape) -> np.ndarray:
+    """For each curve of the united outline a letter of the line it stands on."""
+    if not len(block.curves) or len(block.lines) < 2 or shape.bends.rails == "block":
+        return np.zeros(len(block.curves), int)
+    height = block.file.ascent - block.file.descent
+    middles = np.array([line.baseline - height / 2 for line in block.lines])
+    firsts = [next((n for n, row in enumerate(shape.lines) if row == i), 0)
+              for i in range(len(middles))]  # fmt: skip
+    y = block.curves[..., 1].mean(1)
+    return np.array(firsts)[np.abs(y[:, None] - middles).argmin(1)]
+
+
+def _positive(found: np.ndarray) -> np.ndarray:
+    area = (found[:, 0] * found[:, 3] - found[:, 2] * found[:, 1]).sum()
+    return found if area >= 0 else found[::-1, [2, 3, 0, 1]]

@@ -1,0 +1,87 @@
+"""A line cut into runs of one direction, one script and one font."""
+
+from __future__ import annotations
+
+import functools
+import unicodedata
+from typing import NamedTuple
+
+from fontTools import unicodedata as scripts
+
+from . import bidi
+from .fonts import FontFile, catalogue, load
+
+SHARED = ("Zyyy", "Zinh", "Zzzz")
+"""Common, inherited and unknown: such characters go with their neighbours."""
+
+
+class Run(NamedTuple):
+    """Characters start..end of the line; odd levels run from right to left."""
+
+    start: int
+    end: int
+    level: int
+    script: str
+    file: FontFile
+
+
+@functools.lru_cache(65536)
+def has(file: FontFile, char: str) -> bool:
+    return bool(load(file).hb_font.get_nominal_glyph(ord(char)))
+
+
+def _draws_nothing(char: str) -> bool:
+    return char.isspace() or unicodedata.category(char) in ("Cf", "Mn", "Me")
+
+
+@functools.lru_cache(8192)
+def stand_in(file: FontFile, char: str) -> FontFile:
+    """The font itself, or the nearest in weight that has the character; itself when none has."""
+    if has(file, char) or char.isspace() or unicodedata.category(char) == "Cf":
+        return file
+    able = [f for f in catalogue() if has(f, char)]
+    return min(able, key=lambda f: abs(f.weight - file.weight), default=file)
+
+
+def _scripts(text: str) -> list[str]:
+    found: list[str] = []
+    for char in text:
+        script = scripts.script(char)
+        found.append(found[-1] if script in SHARED and found else script)
+    first = next((s for s in found if s not in SHARED), "Latn")
+    return [first if s in SHARED else s for s in found]
+
+
+def _files(text: str, file: FontFile) -> list[FontFile]:
+    """A font for each character; marks stay with the letter they sit on."""
+    found: list[FontFile] = []
+    for char in text:
+        joined = found and unicodedata.category(char) in ("Mn", "Me", "Mc")
+        if joined and has(found[-1], char):
+            found.append(found[-1])
+        else:
+            found.append(stand_in(file, char))
+    return found
+
+
+def runs(text: str, file: FontFile) -> tuple[int, list[Run]]:
+    """The base level, and the runs in the order they stand from left to right."""
+    base, levels = bidi.levels(text)
+    kinds = list(zip(levels, _scripts(text), _files(text, file), strict=True))
+    cuts = [i for i in range(len(text)) if i == 0 or kinds[i] != kinds[i - 1]]
+    found = [
+        Run(start, end, *kinds[start])
+        for start, end in zip(cuts, [*cuts[1:], len(text)], strict=True)
+    ]
+    return base, [found[i] for i in bidi.visual_order([run.level for run in found])]
+
+
+def replaced_letters(text: str, file: FontFile) -> dict[str, str]:
+    """Letters that another font draws, and its name; '' when no font at hand has them."""
+    found: dict[str, str] = {}
+    for char in dict.fromkeys(text):
+        if _draws_nothing(char) or has(file, char):
+            continue
+        other = stand_in(file, char)
+        found[char] = other.family if other is not file else ""
+    return found

@@ -1,0 +1,92 @@
+"""The placed outline of a lettering: from its fields to chords at any scale."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+import msgspec
+import numpy as np
+
+from ..model import Lettering, Place
+from .bent import bent
+from .block import Block, block, setting_of
+from .flatten import TOLERANCE, flatten
+from .matrix import anchor_point, apply, placing
+from .warp import Bends, Shape
+
+BENT_TOLERANCE = 0.03
+"""px at the render scale"""
+
+
+class Outline(NamedTuple):
+    """A lettering's outline in board px; `em` after fitting, `key` all it depends on."""
+
+    key: tuple
+    block: Block
+    bends: Bends
+    matrix: np.ndarray
+    em: float
+
+
+def fitted_em(piece: Lettering, words: Block, dpi: float) -> float:
+    """One em in board px: the size, or what makes the words fit their box."""
+    em = piece.size.px(1.0, dpi)
+    if piece.box is None or piece.box.fit == "none":
+        return em
+    wide, high = words.box[2] - words.box[0], words.box[3] - words.box[1]
+    if wide <= 0 or high <= 0:
+        return em
+    fit = max(min(piece.box.width / wide, piece.box.height / high), 0.5)
+    return min(em, fit) if piece.box.fit == "shrink" else fit
+
+
+def outline(piece: Lettering, dpi: float) -> Outline:
+    """Words, font, size, bends and place to an outline."""
+    setting = setting_of(piece, dpi)
+    words = block(setting)
+    em = fitted_em(piece, words, dpi)
+    radius = piece.ring.radius.px(em, dpi) / em if piece.ring else 0.0
+    bends = Bends(piece.rails, piece.head, piece.foot, piece.ring, radius, piece.letters,
+                  piece.corners, piece.pose)  # fmt: skip
+    matrix = placing(piece.place, words.box, em)
+    if not piece.smoothing:
+        matrix = _on_the_grid(matrix, piece.place, words)
+    return Outline((setting, em, bends, piece.place, piece.smoothing), words, bends, matrix, em)
+
+
+def _on_the_grid(matrix: np.ndarray, place: Place, words: Block) -> np.ndarray:
+    """Hard pixels stay whole: the first letter's origin stands on a whole px."""
+    if place.rotation or place.skew:
+        return matrix
+    snapped = matrix.copy()
+    snapped[:, 2] = np.round(matrix[:, 2])
+    return snapped
+
+
+def chords(line: Outline, scale: float) -> np.ndarray:
+    """(m, 4) float64 px at a render scale, the covered area positive, overlaps united."""
+    matrix = line.matrix * scale
+    if not line.bends.bent:
+        return flatten(apply(matrix, line.block.curves), TOLERANCE)
+    shape = Shape(line.block, line.bends)
+    found = bent(line.block, shape, lambda p, _: apply(matrix, p), BENT_TOLERANCE)
+    still = (found[:, 0] == found[:, 2]) & (found[:, 1] == found[:, 3])
+    return found[~still]
+
+
+def corners(line: Outline) -> np.ndarray:
+    """(4, 2) board px: the corners of the words' box, clockwise from the top left."""
+    x0, y0, x1, y1 = line.block.box
+    box = np.array([[x0, y0], [x1, y0], [x1, y1], [x0, y1]])
+    return apply(line.matrix, Shape(line.block, line.bends).last(box))
+
+
+def anchor_of(line: Outline, anchor: str) -> np.ndarray:
+    """(2,) board px of one of the box's nine points."""
+    return apply(line.matrix, np.array(anchor_point(line.block.box, anchor)))
+
+
+def at_home(piece: Lettering) -> Lettering:
+    """The lettering with its place set back: what its core depends on."""
+    home = msgspec.structs.replace(piece.place, x=0.0, y=0.0, rotation=0.0)
+    return msgspec.structs.replace(piece, place=home)

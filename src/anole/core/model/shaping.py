@@ -1,0 +1,142 @@
+"""How words are bent: rails, ring, letters, corners, pose, and the box they are fitted to."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from msgspec import Meta, Struct
+
+from .fields import Angle, meta, number
+from .length import Length
+
+Bend = Annotated[float, Meta(ge=-1, le=1, extra={"signed": True, "step": 0.01})]
+Offset = Annotated[float, Meta(ge=-20, le=20)]
+Corner = tuple[Offset, Offset]
+
+
+class Wave(Struct, frozen=True, kw_only=True):
+    """A sine along a rail."""
+
+    height: Annotated[Bend, meta("Wave", "Height of the wave, as a share of the block")] = 0.0
+    count: Annotated[
+        float, number("Waves", "How many over the block's width", 0, 50, soft=(0, 8), step=0.25)
+    ] = 1.0
+    phase: Annotated[
+        float, number("Start", "Where the wave starts, in turns", -100, 100, soft=(-1, 1), step=0.01, signed=True)  # noqa: E501
+    ] = 0.0  # fmt: skip
+
+
+class Rail(Struct, frozen=True, kw_only=True):
+    """A line that lettering is ruled by; upward is positive, 1 is the block's height."""
+
+    slope: Annotated[Bend, meta("Slope", "Raises the right end, lowers the left")] = 0.0
+    camber: Annotated[Bend, meta("Camber", "Raises the middle")] = 0.0
+    wave: Annotated[Wave, meta("Wave", "A wave along the rail")] = Wave()
+
+
+class Ring(Struct, frozen=True, kw_only=True):
+    """Words with their foot on a circle."""
+
+    radius: Annotated[
+        Length, meta("Radius", "Of the circle the letters stand on", soft=(0.5, 8), low=0.05, high=1000, soft_unit="em")  # noqa: E501
+    ] = Length(1.5, "em")  # fmt: skip
+    start: Annotated[
+        Angle, meta("Middle at", "Where the middle of the words stands; 0 is the top")
+    ] = 0.0
+    inside: Annotated[bool, meta("Inside", "Stand on the inside of the circle")] = False
+
+
+class Letters(Struct, frozen=True, kw_only=True):
+    """Chance for each letter, always the same from the same seed."""
+
+    shift: Annotated[
+        float, number("Shift", "Up to how far letters move", 0, 10, soft=(0, 0.5), unit="em", step=0.005)  # noqa: E501
+    ] = 0.0  # fmt: skip
+    turn: Annotated[
+        float,
+        number("Turn", "Up to how far letters turn", 0, 360, soft=(0, 45), unit="°", step=0.5),
+    ] = 0.0
+    grow: Annotated[
+        float, number("Grow", "Up to how much letters grow or shrink", 0, 0.9, unit="%", factor=100, step=0.01)  # noqa: E501
+    ] = 0.0  # fmt: skip
+    seed: Annotated[float, number("Seed", "Another number, another chance", 0, 9999, step=1)] = 1
+
+
+class Corners(Struct, frozen=True, kw_only=True):
+    """A free quad: each corner's way from the corner of the block, in em, x and y downward."""
+
+    top_left: Annotated[Corner, meta("Top left", "Way of the corner in em: across, down")] = (
+        0.0,
+        0.0,
+    )
+    top_right: Annotated[Corner, meta("Top right", "Way of the corner in em: across, down")] = (
+        0.0,
+        0.0,
+    )
+    bottom_right: Annotated[Corner, meta("Low right", "Way of the corner in em: across, down")] = (
+        0.0,
+        0.0,
+    )
+    bottom_left: Annotated[Corner, meta("Low left", "Way of the corner in em: across, down")] = (
+        0.0,
+        0.0,
+    )
+
+
+class Pose(Struct, frozen=True, kw_only=True):
+    """A turn in space, seen from `distance` em in front of the middle of the block."""
+
+    turn_x: Annotated[
+        float,
+        number(
+            "Nod",
+            "Turns about the level axis; the head goes back",
+            -85,
+            85,
+            unit="°",
+            step=1,
+            signed=True,
+        ),
+    ] = 0.0
+    turn_y: Annotated[
+        float,
+        number(
+            "Swing",
+            "Turns about the upright axis; the right side goes back",
+            -85,
+            85,
+            unit="°",
+            step=1,
+            signed=True,
+        ),
+    ] = 0.0
+    turn_z: Annotated[
+        float,
+        number("Roll", "Turns in the plane, clockwise", -180, 180, unit="°", step=1, signed=True),
+    ] = 0.0
+    distance: Annotated[
+        float,
+        number(
+            "Seen from",
+            "Near is dramatic, far is calm",
+            0.5,
+            1000,
+            soft=(2, 40),
+            unit="em",
+            step=0.5,
+        ),
+    ] = 12.0
+
+
+class FitBox(Struct, frozen=True, kw_only=True):
+    """A box that the size of the words follows."""
+
+    width: Annotated[
+        float, number("Box width", "Board px", 1, 64_000, soft=(50, 4000), unit="px", step=1)
+    ] = 800.0
+    height: Annotated[
+        float, number("Box height", "Board px", 1, 64_000, soft=(50, 4000), unit="px", step=1)
+    ] = 300.0
+    fit: Annotated[
+        Literal["none", "shrink", "fill"], meta("Fit", "Never, only when the words are too large, or always")  # noqa: E501
+    ] = "fill"  # fmt: skip

@@ -1,0 +1,46 @@
+"""OpenType tags with numbers: variable axes, features. A mapping that can be a key."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Mapping
+from typing import Any
+
+
+class Tags(Mapping[str, float]):
+    """Tags of one to four characters to numbers; equal whatever their order."""
+
+    __slots__ = ("pairs",)
+    pairs: tuple[tuple[str, float], ...]
+
+    def __init__(self, values: Mapping[str, float] | None = None) -> None:
+        for tag, number in (values or {}).items():
+            if not (isinstance(tag, str) and 1 <= len(tag) <= 4 and tag.isascii()):
+                raise ValueError(f"{tag!r} is not an OpenType tag")
+            if not isinstance(number, int | float) or not math.isfinite(number):
+                raise ValueError(f"{tag} needs a number, not {number!r}")
+        object.__setattr__(self, "pairs", tuple(sorted((values or {}).items())))
+
+    def __setattr__(self, name: str, value: object) -> None:
+        raise AttributeError("tags do not change")
+
+    def __getitem__(self, tag: str) -> float:
+        return dict(self.pairs)[tag]
+
+    def __iter__(self) -> Iterator[str]:
+        return iter(dict(self.pairs))
+
+    def __len__(self) -> int:
+        return len(self.pairs)
+
+    def __hash__(self) -> int:
+        return hash(self.pairs)
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, Tags) and self.pairs == other.pairs
+
+    def __repr__(self) -> str:
+        return f"Tags({dict(self.pairs)!r})"
+
+    def __reduce__(self) -> tuple[Any, ...]:
+        return Tags, (dict(self.pairs),)
