@@ -2,9 +2,12 @@
 
 from __future__ import annotations
 
+import os
 import threading
 
 import pytest
+
+os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 
 
 @pytest.fixture(autouse=True)

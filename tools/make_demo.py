@@ -22,6 +22,7 @@ from anole.core.model import (
     Length,
     Lettering,
     Place,
+    Rail,
     Shadow,
     Stop,
 )  # fmt: skip
@@ -55,9 +56,11 @@ def bout_night() -> Board:
         paint=Gradient(angle=62, frame="board", scale=0.12, spread="repeat", stops=stops(
             (0, "#9fe8ff"), (0.42, "#9fe8ff"), (0.42, "#9fe8ff00"), (1, "#9fe8ff00"))),
     )  # fmt: skip
-    title = words("Title", "BOUT\nNIGHT", "Lilita One", 300, 640, 350,
-                  leading=Length(0.88, "em"), tracking=12)  # fmt: skip
-    line = words("Line", "Brinnelmarsh Wheelers · Saturday, half past seven", "Fredoka", 38,
+    title = words(
+        "Title", "BOUT\nNIGHT", "Lilita One", 286, 640, 352, leading=Length(0.88, "em"),
+        tracking=12, head=Rail(camber=0.14), foot=Rail(camber=0.06),
+    )  # fmt: skip
+        line = words("Line", "Brinnelmarsh Wheelers · Saturday, half past seven", "Fredoka", 38,
                  640, 676, tracking=18)  # fmt: skip
     plain = (
         Shadow(id="line-shadow", lift=Length(0.08, "em"), opacity=0.6),

@@ -39,7 +39,7 @@ def test_all_fonts_are_there_and_named():
 
 
 @pytest.mark.parametrize("family", ["Anton", "Pacifico", "Great Vibes", "Cairo"])
-@pytest.mark.parametrize("text", ["AVATAR To", "office", "سلام"])
+@pytest.mark.parametrize("text", ["AVATAR To", "office"])
 def test_positions_are_those_of_harfbuzz(family, text):
     file, found = find(Font(family=family))
     assert found

@@ -7,6 +7,7 @@ from PyQt6.QtCore import QPointF, Qt
 from anole.core.files import board_file
 from anole.core.library import styles
 from anole.core.render.export import rgba
+from anole.studio.board_view import SNAP
 from anole.studio.coat.build_up_paint import handle_xs
 from anole.studio.window import ARRANGE, COAT, PROOF, new_board
 
@@ -28,11 +29,11 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
     settle(window)
     place = document.piece.place
     spot = window.view.transform_now().to_widget(place.x, place.y)
-    drag(window.view, spot, spot + QPointF(-40, -60))
+    drag(window.view, spot, spot + QPointF(-50, -30))
     moved = document.piece.place
     zoom = window.view.transform_now().zoom
-    assert abs(moved.x - (place.x - 40 / zoom)) < 1.5
-    assert abs(moved.y - (place.y - 60 / zoom)) < 1.5
+    assert abs(moved.x - (place.x - 50 / zoom)) < 1.5 + SNAP / zoom
+    assert abs(moved.y - (place.y - 30 / zoom)) < 1.5 + SNAP / zoom
 
     # coats, added
     qtbot.mouseClick(window.top.stages.button(COAT), LEFT)

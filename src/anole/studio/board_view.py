@@ -25,16 +25,23 @@ from PyQt6.QtWidgets import QWidget
 
 from ..core.box import Box
 from ..core.edit.pieces import change_piece
-from ..core.model import Length, Lettering
+from ..core.edit.snapping import Guide, extent, guides, snap
+from ..core.model import Lettering
 from ..core.pieces.lettering import block_corners
 from ..core.render.renderer import Request
 from . import theme
+from .arrange.handles import HINTS, Handle, handle_at, handles, pulled
+from .arrange.handles import paint as paint_handles
 from .document import Document
 from .view_transform import ViewTransform, fitting
 from .worker import Frame, Worker
 
 MARGIN = 26
-HANDLE = 9
+SNAP = 7
+STEPS = {
+    "corner": "Size", "side": "Stretch", "turn": "Turn", "camber": "Bend a rail",
+    "slope": "Tilt a rail",
+}  # fmt: skip
 ZOOMS = (0.02, 32.0)
 ARROWS = {
     Qt.Key.Key_Left: (-1, 0), Qt.Key.Key_Right: (1, 0),
@@ -78,7 +85,10 @@ class BoardView(QWidget):
         self._zoom: float | None = None
         self._middle = (0.5, 0.5)
         self._drag: object | None = None
-        self._grip: str | None = None
+        self._grip: Handle | None = None
+        self._moving = False
+        self._lines: list[Guide] = []
+        self._guides: tuple[Guide, ...] = ()
         self._from = QPointF()
         self._start: Lettering | None = None
         self._panning = self._space = False
@@ -157,35 +167,37 @@ class BoardView(QWidget):
         painter.setFont(theme.font(11))
         label = f"{board.width} × {board.height}"
         painter.drawText(QPointF(max(area.x(), 6), max(area.y() - 8, 14)), label)
-        if self.arranging:
-            self._paint_chosen(painter, now)
+        piece = self.document.piece
+        if self.arranging and piece is not None and piece.shown and piece.text.strip():
+            paint_handles(painter, piece, board, now)
+        self._paint_guides(painter, now)
 
     def _frame_rect(self, now: ViewTransform) -> QRectF:
         assert self.frame is not None
         box, scale = self.frame.box, self.frame.scale
         return now.rect(box.x0 / scale, box.y0 / scale, box.width / scale, box.height / scale)
 
-    def corners(self) -> list[QPointF]:
-        """The chosen lettering's box in widget px, clockwise from the top left."""
-        piece = self.document.piece
-        if piece is None or not piece.text.strip():
-            return []
-        now = self.transform_now()
-        return [now.to_widget(x, y) for x, y in block_corners(piece, self.document.board)]
+    def _paint_guides(self, painter: QPainter, now: ViewTransform) -> None:
+        """Thin lines that the moved words lie on, with the distance to the board's border."""
+        board = self.document.shown
+        painter.setFont(theme.font(11))
+        for guide in self._guides:
+            painter.setPen(QPen(theme.colour("coral"), 1))
+            if guide.across:
+                start, end = now.to_widget(guide.at, 0), now.to_widget(guide.at, board.height)
+            else:
+                start, end = now.to_widget(0, guide.at), now.to_widget(board.width, guide.at)
+            painter.drawLine(start, end)
+            painter.setPen(theme.colour("text"))
+            word = f"{guide.name} {guide.at:.0f}"
+            painter.drawText(start + (QPointF(4, -6) if guide.across else QPointF(4, -4)), word)
 
-    def _paint_chosen(self, painter: QPainter, now: ViewTransform) -> None:
-        corners = self.corners()
-        if not corners:
-            return
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        for pen in (QPen(theme.colour("desk", 0.6), 3), QPen(theme.colour("leaf"), 1.4)):
-            painter.setPen(pen)
-            painter.setBrush(Qt.BrushStyle.NoBrush)
-            painter.drawPolygon(QPolygonF(corners))
-        painter.setBrush(theme.colour("leaf"))
-        painter.setPen(QPen(theme.colour("desk"), 1))
-        for corner in corners:
-            painter.drawRect(QRectF(corner.x() - 4, corner.y() - 4, 8, 8))
+    def handles(self) -> list[Handle]:
+        """What the chosen words can be pulled by, in widget px."""
+        piece = self.document.piece
+        if piece is None or piece.locked or not piece.text.strip():
+            return []
+        return handles(piece, self.document.board, self.transform_now())
 
     # by hand
 
@@ -197,12 +209,6 @@ class BoardView(QWidget):
                 box = QPolygonF([QPointF(*p) for p in block_corners(piece, self.document.board)])
                 if box.containsPoint(QPointF(x, y), Qt.FillRule.WindingFill):
                     return piece
-        return None
-
-    def _grip_at(self, at: QPointF) -> str | None:
-        for corner in self.corners():
-            if (corner - at).manhattanLength() <= HANDLE:
-                return "corner"
         return None
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
@@ -217,13 +223,15 @@ class BoardView(QWidget):
         self.pointed.emit(*self.transform_now().to_board(event.position()))
         if not self.arranging:
             return
-        self._grip = self._grip_at(event.position())
+        self._grip = handle_at(self.handles(), event.position())
+        self._moving = False
         if self._grip is None:
             hit = self._hit(event.position())
             if hit is not None:
                 self.document.choose(hit.id)
-                self._grip = None if hit.locked else "move"
-        self._start = self.document.piece if self._grip else None
+                self._moving = not hit.locked
+        self._start = self.document.piece if self._grip or self._moving else None
+        self._lines = guides(self.document.board, self._start.id) if self._start else []
         self._drag = object()
 
     def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
@@ -233,10 +241,11 @@ class BoardView(QWidget):
             self._pan(at - self._from)
             self._from = at
         elif self._start is not None:
-            self._pull(at)
+            self._pull(at, event.modifiers())
         elif self.arranging:
-            on_corner = self._grip_at(at) is not None
-            shape = Qt.CursorShape.SizeFDiagCursor if on_corner else Qt.CursorShape.ArrowCursor
+            grip = handle_at(self.handles(), at)
+            self.setToolTip(HINTS[grip.kind] if grip else "")
+            shape = Qt.CursorShape.SizeAllCursor if grip else Qt.CursorShape.ArrowCursor
             self.setCursor(shape)
 
     def _pan(self, by: QPointF) -> None:
@@ -247,30 +256,40 @@ class BoardView(QWidget):
         self._middle = (mx, my)
         self.refresh()
 
-    def _pull(self, at: QPointF) -> None:
+    def _pull(self, at: QPointF, modifiers: Qt.KeyboardModifier) -> None:
         start = self._start
         assert start is not None
-        now = self.transform_now()
-        if self._grip == "move":
-            if self._drag and (at - self._from).manhattanLength() < 3:
-                return
-            x = round(start.place.x + (at.x() - self._from.x()) / now.zoom, 1)
-            y = round(start.place.y + (at.y() - self._from.y()) / now.zoom, 1)
-            place = msgspec.structs.replace(start.place, x=x, y=y)
-            self.document.apply(
-                "Move", lambda b: change_piece(b, start.id, place=place), self._drag
-            )
+        if self._moving:
+            self._move(start, at, bool(modifiers & Qt.KeyboardModifier.ControlModifier))
             return
-        home = now.to_widget(start.place.x, start.place.y)
-        before = max(math.hypot(self._from.x() - home.x(), self._from.y() - home.y()), 4.0)
-        ratio = math.hypot(at.x() - home.x(), at.y() - home.y()) / before
-        unit = start.size.unit
-        size = Length(min(max(start.size.value * ratio, 1.0), 32_000), unit)
-        size = Length(round(size.value, 1 if unit == "px" else 3), unit)
-        self.document.apply("Size", lambda b: change_piece(b, start.id, size=size), self._drag)
+        assert self._grip is not None
+        now = self.transform_now()
+        fields = pulled(start, self.document.board, self._grip, now.to_board(self._from),
+                        now.to_board(at), modifiers)  # fmt: skip
+        if fields:
+            name = STEPS[self._grip.kind]
+            self.document.apply(name, lambda b: change_piece(b, start.id, **fields), self._drag)
+
+    def _move(self, start: Lettering, at: QPointF, free: bool) -> None:
+        """Move with snapping; Ctrl moves freely."""
+        by = at - self._from
+        if not self._guides and by.manhattanLength() < 3:
+            return
+        zoom = self.transform_now().zoom
+        dx, dy = by.x() / zoom, by.y() / zoom
+        x0, y0, x1, y1 = extent(start, self.document.board)
+        found = snap((x0 + dx, y0 + dy, x1 + dx, y1 + dy), [] if free else self._lines, SNAP / zoom)
+        self._guides = found.guides
+        place = msgspec.structs.replace(
+            start.place, x=round(start.place.x + dx + found.dx, 2),
+            y=round(start.place.y + dy + found.dy, 2),
+        )  # fmt: skip
+        self.document.apply("Move", lambda b: change_piece(b, start.id, place=place), self._drag)
 
     def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
         self._panning, self._start, self._grip, self._drag = False, None, None, None
+        self._guides = ()
+        self.update()
         self.unsetCursor()
 
     def mouseDoubleClickEvent(self, event: QMouseEvent | None) -> None:

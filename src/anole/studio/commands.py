@@ -5,10 +5,17 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import TYPE_CHECKING, NamedTuple
 
+from PyQt6.QtCore import QMimeData
+from PyQt6.QtGui import QGuiApplication
+
+from ..core.edit.clipboard import carried, paste, paste_style
 from ..core.edit.pieces import add_lettering, duplicate_piece, remove_piece
 
 if TYPE_CHECKING:
     from .window import Window
+
+
+PIECE = "application/x-anole-piece+json"
 
 
 class Command(NamedTuple):
@@ -54,6 +61,39 @@ def _duplicate(window: Window) -> None:
         window.document.choose(fresh[0])
 
 
+def _copy(window: Window) -> None:
+    piece, clipboard = window.document.piece, QGuiApplication.clipboard()
+    if piece is not None and clipboard is not None:
+        mime = QMimeData()
+        mime.setData(PIECE, carried(piece))
+        mime.setText(piece.text)
+        clipboard.setMimeData(mime)
+
+
+def _carried() -> bytes | None:
+    clipboard = QGuiApplication.clipboard()
+    mime = clipboard.mimeData() if clipboard is not None else None
+    return bytes(mime.data(PIECE).data()) if mime is not None and mime.hasFormat(PIECE) else None
+
+
+def _paste(window: Window) -> None:
+    text = _carried()
+    if text is None:
+        window.document.said.emit("There are no words to paste; copy some with Ctrl+C first.")
+        return
+    before = {p.id for p in window.document.board.pieces}
+    by = 0.03 * min(window.document.board.width, window.document.board.height)
+    if window.document.apply("Paste", lambda b: paste(b, text, by)[0]):
+        fresh = [p.id for p in window.document.board.pieces if p.id not in before]
+        window.document.choose(fresh[0])
+
+
+def _paste_style(window: Window) -> None:
+    text, piece = _carried(), window.document.piece_id
+    if text is not None and piece is not None:
+        window.document.apply("Paste style", lambda b: paste_style(b, piece, text))
+
+
 COMMANDS = (
     Command("new", "New board", ("Ctrl+N",), lambda w: w.new_board(1280, 720)),
     Command("open", "Open a board", ("Ctrl+O",), lambda w: w.ask_open()),
@@ -65,6 +105,10 @@ COMMANDS = (
     Command("redo", "Redo", ("Ctrl+Shift+Z",), lambda w: w.document.redo(),
             lambda w: w.document.history.redo_name is not None),
     Command("words", "Add words", ("Ctrl+T",), _add_words),
+    Command("copy", "Copy the piece", ("Ctrl+C",), _copy, _has_words),
+    Command("paste", "Paste", ("Ctrl+V",), _paste),
+    Command("paste-style", "Paste the style alone", ("Ctrl+Shift+V",), _paste_style, _has_words),
+    Command("steps", "Steps", ("Ctrl+H",), lambda w: w.show_steps()),
     Command("duplicate", "Duplicate the piece", ("Ctrl+D",), _duplicate, _has_words),
     Command("remove", "Remove the piece", (), _remove, _has_piece),
     Command("coat", "Add a coat", ("Ins",), lambda w: w.unfold_coats(), _has_words),

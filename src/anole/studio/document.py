@@ -113,6 +113,11 @@ class Document(QObject):
         self.history.redo()
         self._after()
 
+    def go(self, step: int) -> None:
+        """Any step of the history by number."""
+        self.history.go(step)
+        self._after()
+
     def _after(self) -> None:
         self._shown = None
         before = (self.piece_id, self.coat_id)

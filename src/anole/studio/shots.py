@@ -51,6 +51,8 @@ def main() -> None:
     parser.add_argument("--out", type=Path, default=Path("demo-views"))
     out = parser.parse_args().out
     out.mkdir(parents=True, exist_ok=True)
+    if not (os.environ.get("DISPLAY") or os.environ.get("WAYLAND_DISPLAY")):
+        os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
     with tempfile.TemporaryDirectory() as home:
         # the pictures show a first start, whoever takes them
         for name in ("XDG_CONFIG_HOME", "XDG_DATA_HOME", "XDG_STATE_HOME"):

@@ -51,7 +51,7 @@ class TopBar(QWidget):
         self.state.setObjectName("dim")
         self.stages = QButtonGroup(self)
         self.undo, self.redo, self.zoom = QPushButton(), QPushButton(), QPushButton()
-        self.export = QPushButton("Export")
+        self.export, self.steps = QPushButton("Export"), QPushButton("steps")
         self._build_left()
         self._build_stages()
         self._build_right()
@@ -99,8 +99,11 @@ class TopBar(QWidget):
         self.zoom.setToolTip("Zoom: click to fit (Ctrl+0), Ctrl+1 full size, Ctrl+wheel")
         self.export.setObjectName("main")
         self.export.setToolTip("Write the board as a picture (Ctrl+Return)")
+        self.steps.setObjectName("quiet")
+        self.steps.setToolTip("Every step by name (Ctrl+H)")
+        self.steps.clicked.connect(lambda: self._window.actions_by_id["steps"].trigger())
         self._right.addStretch(1)
-        for part in (self.undo, self.redo, self.zoom, self.export):
+        for part in (self.undo, self.redo, self.steps, self.zoom, self.export):
             self._right.addWidget(part)
 
     def _menu(self) -> None:

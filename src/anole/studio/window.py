@@ -40,6 +40,7 @@ from .foot_bar import FootBar
 from .proof.export_panel import ExportPanel
 from .proof.proof_view import LargeProof, ProofPictures, SmallProof
 from .settings import Settings
+from .steps import Steps
 from .top_bar import TopBar
 from .worker import Worker
 
@@ -78,6 +79,7 @@ class Window(QWidget):
         pictures = ProofPictures(self.document, self.worker)
         self.large_proof, self.small_proof = LargeProof(pictures), SmallProof(pictures)
         self.export: ExportPanel = ExportPanel(self.document, self.worker)
+        self.steps = Steps(self.document, self.worker)
         self.actions_by_id = actions.make(self)
         self.foot = FootBar()
         self.top = TopBar(self)
@@ -218,6 +220,13 @@ class Window(QWidget):
     @property
     def stage(self) -> int:
         return self.left.currentIndex()
+
+    def show_steps(self) -> None:
+        """The list of steps, under the undo key."""
+        self.steps.fill()
+        spot = self.top.undo.mapToGlobal(self.top.undo.rect().bottomRight())
+        self.steps.move(spot.x() - self.steps.width(), spot.y() + 4)
+        self.steps.show()
 
     def unfold_coats(self) -> None:
         self.show_stage(COAT)
@@ -420,5 +429,6 @@ class Window(QWidget):
             self.job.cancel()
             self.job.wait()
         self._autosave.stop()
+        self.steps.close()
         self.worker.stop()
         super().closeEvent(event)

@@ -23,6 +23,7 @@ from ...core.model.schema import field_info
 from ..controls.fields import FieldPanel
 from ..controls.number import LABEL
 from ..document import Document
+from .board_panel import BoardPanel
 from .font_picker import FontPicker
 from .nine_points import NinePoints
 
@@ -75,6 +76,7 @@ class PiecePanel(QScrollArea):
         self.place = FieldPanel(Place)
         self.pin = NinePoints()
         self.ground = FieldPanel(Ground)
+        self.board = BoardPanel(document)
         self._build()
         self.words.textChanged.connect(self._typed)
         self.fields.edited.connect(self._field)
@@ -114,6 +116,7 @@ class PiecePanel(QScrollArea):
         parts.addWidget(self.blending)
         column.addWidget(self.lettering)
         column.addWidget(self.ground)
+        column.addWidget(self.board)
         column.addStretch(1)
         self.setWidget(inside)
 
@@ -127,6 +130,7 @@ class PiecePanel(QScrollArea):
         words = isinstance(piece, Lettering)
         self.lettering.setVisible(words)
         self.ground.setVisible(isinstance(piece, Ground))
+        self.board.setVisible(not words)
         self.head.setText("Nothing chosen" if piece is None else "Words" if words else "Ground")
         if isinstance(piece, Ground):
             self.ground.show_struct(piece)
