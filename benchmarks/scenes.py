@@ -6,7 +6,6 @@ import msgspec
 import numpy as np
 import skia
 
-from anole.core.lettering.block import block, setting_of
 from anole.core.lettering.matrix import apply
 from anole.core.lettering.outline import outline
 from anole.core.model import (
@@ -95,7 +94,6 @@ class SkiaTitle:
                 self.path.moveTo(*start)
             self.path.cubicTo(*a, *b, *last)
             end = last
-        assert block(setting_of(words, board.dpi)) is line.block
         self.em = line.em
         self.surface = skia.Surface(WIDTH, HEIGHT)
         bounds = self.path.getBounds()
@@ -122,5 +120,5 @@ class SkiaTitle:
         self._stroke(canvas, 0.06 * self.em, 0xFF1A0B20)
         canvas.drawPath(self.path, skia.Paint(AntiAlias=True, Shader=self.face))
         canvas.drawPath(self.path, skia.Paint(
-            AntiAlias=True, Shader=self.shade, BlendMode=skia.BlendMode.kSoftLight, Alphaf=0.8))  # fmt: skip  # noqa: E501
+            AntiAlias=True, Shader=self.shade, BlendMode=skia.BlendMode.kSoftLight, Alphaf=0.8))  # fmt: skip
         self.surface.flushAndSubmit()

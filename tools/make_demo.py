@@ -60,7 +60,7 @@ def bout_night() -> Board:
         "Title", "BOUT\nNIGHT", "Lilita One", 286, 640, 352, leading=Length(0.88, "em"),
         tracking=12, head=Rail(camber=0.14), foot=Rail(camber=0.06),
     )  # fmt: skip
-        line = words("Line", "Brinnelmarsh Wheelers · Saturday, half past seven", "Fredoka", 38,
+    line = words("Line", "Brinnelmarsh Wheelers · Saturday, half past seven", "Fredoka", 38,
                  640, 676, tracking=18)  # fmt: skip
     plain = (
         Shadow(id="line-shadow", lift=Length(0.08, "em"), opacity=0.6),

@@ -71,7 +71,7 @@ def cup_gold() -> tuple[Coat, ...]:
         stops=stops((0, "#fff6c9"), (0.45, "#b5761a"), (0.55, "#6d3f08"), (1, "#f7d774"))
     )
     return (
-        Shadow(id="1", name="close", lift=em(0.1), opacity=0.75, lamp=HIGH, paint=colour("#1a0d02")),  # noqa: E501
+        Shadow(id="1", name="close", lift=em(0.1), opacity=0.75, lamp=HIGH, paint=colour("#1a0d02")),
         Glow(id="2", name="warm", span=span("-0.04em", "-0.42em"), opacity=0.55,
              paint=colour("#ff9d2e")),
         Stroke(id="3", name="line", span=span("-0.034em", "-0.048em"), paint=colour("#3d2004")),
@@ -99,7 +99,7 @@ def rink_tube() -> tuple[Coat, ...]:
         Stroke(id="5", name="tube", span=span("-0.022em", "0.022em"), paint=colour("#22dcff")),
         Stroke(id="6", name="bright tube", span=span("-0.015em", "0.015em"), opacity=0.8,
                paint=colour("#a8f4ff")),
-        Stroke(id="7", name="white core", span=span("-0.008em", "0.008em"), paint=colour("#ffffff")),  # noqa: E501
+        Stroke(id="7", name="white core", span=span("-0.008em", "0.008em"), paint=colour("#ffffff")),
     )  # fmt: skip
 
 

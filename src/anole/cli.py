@@ -14,6 +14,7 @@ from rich.table import Table
 from typer.core import TyperGroup
 
 from .core.edit.coats import put_style
+from .core.edit.font_files import with_outlines
 from .core.files import board_file, png
 from .core.files.atomic import FileError
 from .core.files.preview import preview
@@ -102,7 +103,7 @@ def apply(
     chosen = library.find(style)
     target = _piece_named(document.board, piece)
     board = put_style(document.board, target.id, chosen, library.digest(chosen.coats))
-    board_file.write(out, document._replace(board=board), preview(board))
+    board_file.write(out, document._replace(board=with_outlines(board)), preview(board))
 
 
 def _piece_named(board: Board, name: str) -> Lettering:

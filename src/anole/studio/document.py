@@ -7,6 +7,7 @@ from pathlib import Path
 
 from PyQt6.QtCore import QObject, pyqtSignal
 
+from ..core.edit.font_files import with_outlines
 from ..core.edit.history import History
 from ..core.files import board_file
 from ..core.files.atomic import FileError
@@ -147,6 +148,8 @@ class Document(QObject):
             return False
         self.start(found.board, path, found.unknown)
         self._say_missing_fonts()
+        if found.troubles:
+            self.said.emit("; ".join(found.troubles))
         return True
 
     def _say_missing_fonts(self) -> None:
@@ -154,15 +157,16 @@ class Document(QObject):
         lost = sorted({p.font.family for p in words if not find(p.font)[1]})
         if lost:
             self.said.emit(
-                f"Missing font: {', '.join(lost)}. Another stands in for it; the words are as "
-                "they were, and the board keeps asking for the font."
+                f"Missing font: {', '.join(lost)}. The words keep their stored outlines, where "
+                "there are any, until they change; then another font stands in."
             )
 
     def save(self, path: Path) -> bool:
         """Write the board; when it cannot be written, all stays as it is."""
         try:
             small = preview(self.board)
-            board_file.write(path, board_file.Document(self.board, self._unknown), small)
+            whole = with_outlines(self.board)
+            board_file.write(path, board_file.Document(whole, self._unknown), small)
         except FileError as error:
             self.said.emit(str(error))
             return False

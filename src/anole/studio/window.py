@@ -22,6 +22,7 @@ from PyQt6.QtWidgets import (
 )  # fmt: skip
 
 from ..core.edit.coats import change_coat
+from ..core.edit.font_files import with_outlines
 from ..core.files import board_file
 from ..core.files.atomic import FileError
 from ..core.files.preview import preview
@@ -362,7 +363,7 @@ class Window(QWidget):
         try:
             path.parent.mkdir(parents=True, exist_ok=True)
             board = self.document.board
-            board_file.write(path, board_file.Document(board), preview(board))
+            board_file.write(path, board_file.Document(with_outlines(board)), preview(board))
         except (OSError, FileError) as error:
             self.foot.say(f"Unsaved work could not be kept aside: {error}")
 

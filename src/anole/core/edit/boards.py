@@ -2,10 +2,14 @@
 
 from __future__ import annotations
 
+import math
+
 import msgspec
+import numpy as np
 
 from ..lettering.matrix import anchor_point
-from ..model import Board, Lettering
+from ..model import Board, Ground, Lettering
+from ..render.export import rgba
 from .checked import replaced
 
 
@@ -13,7 +17,32 @@ def resize_board(board: Board, width: int, height: int, anchor: str = "centre") 
     """Another size; the point `anchor` of the board keeps what stands there. Raises ModelError."""
     old = anchor_point((0.0, 0.0, float(board.width), float(board.height)), anchor)
     new = anchor_point((0.0, 0.0, float(width), float(height)), anchor)
-    dx, dy = new[0] - old[0], new[1] - old[1]
+    return _reframed(board, width, height, new[0] - old[0], new[1] - old[1])
+
+
+def crop_board(board: Board, x0: float, y0: float, x1: float, y1: float) -> Board:
+    """The part of the board between two corners, board px; whole px. Raises ModelError."""
+    x0, x1 = sorted((round(x0), round(x1)))
+    y0, y1 = sorted((round(y0), round(y1)))
+    return _reframed(board, max(x1 - x0, 1), max(y1 - y0, 1), -x0, -y0)
+
+
+def painted_box(board: Board) -> tuple[int, int, int, int] | None:
+    """x0, y0, x1, y1 in board px of all that is painted besides the grounds; None for nothing."""
+    pieces = tuple(p for p in board.pieces if not isinstance(p, Ground))
+    scale = min(1.0, 2000 / max(board.width, board.height))
+    alpha = rgba(msgspec.structs.replace(board, pieces=pieces), scale, transparent=True)[..., 3]
+    rows, columns = np.flatnonzero(alpha.any(1)), np.flatnonzero(alpha.any(0))
+    if not len(rows):
+        return None
+    return (
+        math.floor(columns[0] / scale), math.floor(rows[0] / scale),
+        min(math.ceil((columns[-1] + 1) / scale), board.width),
+        min(math.ceil((rows[-1] + 1) / scale), board.height),
+    )  # fmt: skip
+
+
+def _reframed(board: Board, width: int, height: int, dx: float, dy: float) -> Board:
     pieces = []
     for piece in board.pieces:
         if isinstance(piece, Lettering):

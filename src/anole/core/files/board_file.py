@@ -1,4 +1,4 @@
-"""The .anole container: a ZIP of board.json and a preview."""
+"""The .anole container: a ZIP of board.json, the files the board carries, and a preview."""
 
 from __future__ import annotations
 
@@ -10,7 +10,9 @@ from typing import Any, NamedTuple
 
 import msgspec
 
-from ..model import Board, ModelError, from_builtins, to_builtins
+from .. import assets
+from ..lettering import fonts
+from ..model import Asset, Board, ModelError, from_builtins, to_builtins
 from .atomic import FileError, read_bytes, write_bytes
 from .unknown import leftover, merged
 
@@ -28,6 +30,7 @@ _BROKEN = (
 """What zipfile raises for damaged archives, depending on where the damage is."""
 MOST_FILE = 1 << 30
 MOST_JSON = 1 << 26
+MOST_ASSET = 1 << 29
 
 
 class Document(NamedTuple):
@@ -35,6 +38,7 @@ class Document(NamedTuple):
 
     board: Board
     unknown: Any = None
+    troubles: tuple[str, ...] = ()
 
 
 def encode(document: Document, preview: bytes) -> bytes:
@@ -50,7 +54,22 @@ def encode(document: Document, preview: bytes) -> bytes:
             info = zipfile.ZipInfo(name, (1980, 1, 1, 0, 0, 0))
             info.external_attr = 0o644 << 16
             box.writestr(info, content, zipfile.ZIP_DEFLATED if how is None else how)
+        for asset in carried(document.board):
+            info = zipfile.ZipInfo(entry_of(asset), (1980, 1, 1, 0, 0, 0))
+            info.external_attr = 0o644 << 16
+            box.writestr(info, assets.get(asset.sha), zipfile.ZIP_STORED)
     return room.getvalue()
+
+
+def carried(board: Board) -> list[Asset]:
+    """The files that go with a board, each once; those nobody has any more are left out."""
+    once = {asset.sha: asset for asset in (*board.fonts, *board.assets)}
+    return [asset for _, asset in sorted(once.items()) if assets.has(asset.sha)]
+
+
+def entry_of(asset: Asset) -> str:
+    suffix = Path(asset.name).suffix.lower()
+    return f"assets/{asset.sha}{suffix if suffix[1:].isalnum() else ''}"
 
 
 def decode(data: bytes, name: str) -> Document:
@@ -61,9 +80,33 @@ def decode(data: bytes, name: str) -> Document:
             if kind != MEDIA_TYPE:
                 raise FileError(f"{name} is not an Anole board (it says it is {kind[:60]!r})")
             text = _entry(box, "board.json", MOST_JSON, name)
+            document = _document(text, name)
+            troubles = _take_in(box, document.board, name)
     except _BROKEN as error:
         raise FileError(f"{name} is not an Anole board, or it is cut short: {error}") from error
-    return _document(text, name)
+    return document._replace(troubles=troubles)
+
+
+def _take_in(box: zipfile.ZipFile, board: Board, name: str) -> tuple[str, ...]:
+    """Take the carried files in; what is wrong with one of them is told, the board still opens."""
+    troubles = []
+    for asset in {a.sha: a for a in (*board.fonts, *board.assets)}.values():
+        try:
+            data = _entry(box, entry_of(asset), MOST_ASSET, name)
+        except FileError:
+            troubles.append(f"{asset.name} is missing from {name}")
+            continue
+        if assets.digest(data) != asset.sha:
+            troubles.append(f"{asset.name} in {name} is damaged and was left out")
+            continue
+        assets.put(data)
+    for asset in board.fonts:
+        try:
+            if assets.has(asset.sha):
+                fonts.add(assets.get(asset.sha), asset.name)
+        except fonts.FontError as error:
+            troubles.append(str(error))
+    return tuple(troubles)
 
 
 def _entry(box: zipfile.ZipFile, entry: str, most: int, name: str) -> bytes:

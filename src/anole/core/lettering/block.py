@@ -3,14 +3,16 @@
 from __future__ import annotations
 
 import functools
+import itertools
 from typing import NamedTuple
 
 import numpy as np
 
-from ..model import Font, Lettering
-from .fonts import FontFile, find
+from ..model import Font, Lettering, Outlines
+from . import kept
+from .fonts import FontFile, find, when_changed
 from .joining import Spot, united
-from .shaping import Line, drawable, shape_line
+from .shaping import Line, drawable, shape_line, tracked
 
 
 class Setting(NamedTuple):
@@ -37,7 +39,8 @@ class Block(NamedTuple):
     """Glyphs at their spots and the outline of them all, in em, y down, first baseline at 0.
 
     `box` runs from the first line's capitals to the last baseline, and is what a piece is
-    placed by; `tall` from the first ascent to the last descent.
+    placed by; `tall` from the first ascent to the last descent; `starts` has the place in the
+    text where each line starts.
     """
 
     spots: tuple[Spot, ...]
@@ -47,6 +50,12 @@ class Block(NamedTuple):
     tall: tuple[float, float, float, float]
     file: FontFile
     found: bool
+    starts: tuple[int, ...] = (0,)
+
+    @property
+    def fonts(self) -> frozenset[FontFile]:
+        """Every font that draws a letter of it."""
+        return frozenset(spot.file for spot in self.spots)
 
 
 def setting_of(piece: Lettering, dpi: float) -> Setting:
@@ -57,7 +66,9 @@ def setting_of(piece: Lettering, dpi: float) -> Setting:
     )  # fmt: skip
 
 
-def _lines(setting: Setting, file: FontFile) -> list[Line]:
+def _lines(setting: Setting, file: FontFile, stored: Outlines | None) -> list[Line]:
+    if stored is not None:
+        return [tracked(line, setting.tracking) for line in kept.lines(stored)]
     features = tuple((tag, int(value)) for tag, value in setting.font.features.pairs)
     axes = setting.font.axes.pairs
     return [
@@ -92,11 +103,11 @@ def _start(line: Line, width: float, align: str) -> float:
 
 
 @functools.lru_cache(128)
-def block(setting: Setting) -> Block:
-    """Set the words and unite their outlines."""
-    file, found = find(setting.font)
+def block(setting: Setting, stored: Outlines | None = None) -> Block:
+    """Set the words and unite their outlines; `stored` ones stand in for a missing font."""
+    file, found = (kept.file_of(stored), False) if stored else find(setting.font)
     texts = drawable(setting.text).split("\n")
-    lines = _lines(setting, file)
+    lines = _lines(setting, file, stored)
     width = max((line.width for line in lines), default=0.0)
     if setting.align == "justify":
         lines = [_justified(line, text, width) for line, text in zip(lines, texts, strict=True)]
@@ -109,10 +120,14 @@ def block(setting: Setting) -> Block:
         ]
     last = (len(lines) - 1) * setting.leading
     curves = united(tuple(spots), setting.font.axes.pairs, _rules(setting, file, ruled))
+    starts = tuple(itertools.accumulate((len(text) + 1 for text in texts), initial=0))[:-1]
     return Block(
         tuple(spots), tuple(ruled), curves, (0.0, -file.cap_height, width, last),
-        (0.0, -file.ascent, width, last + file.descent), file, found,
+        (0.0, -file.ascent, width, last + file.descent), file, found, starts,
     )  # fmt: skip
+
+
+when_changed(block.cache_clear)
 
 
 def _rules(setting: Setting, file: FontFile, lines: list[Ruled]) -> tuple[tuple[float, ...], ...]:

@@ -1,16 +1,21 @@
-"""The fonts at hand: names, genres, measures and the loaded faces."""
+"""The fonts at hand: those that come with Anole, the system's, and those a user added."""
 
 from __future__ import annotations
 
 import functools
+import threading
+from collections.abc import Callable, Iterable
 from importlib.resources import files
 from pathlib import Path
-from typing import Any, NamedTuple
+from typing import NamedTuple
 
 import uharfbuzz as hb
-from fontTools.ttLib import TTFont, TTLibError
 
+from .. import assets
 from ..model import Font
+from .font_file import FontError, FontFile, bytes_of, measured, plain_sfnt
+
+__all__ = ["GENRES", "FontError", "FontFile", "add", "catalogue", "families", "find", "load"]
 
 GENRES = {
     "Anton": "heavy condensed sans",
@@ -37,25 +42,7 @@ GENRES = {
     "Noto Sans Devanagari": "Devanagari",
     "Dela Gothic One": "Japanese",
 }
-
-
-class FontError(ValueError):
-    """A font file that cannot be used; the message says which and why."""
-
-
-class FontFile(NamedTuple):
-    """A font file that has been looked at. Measures are in em."""
-
-    family: str
-    weight: int
-    italic: bool
-    genre: str
-    path: Path
-    cap_height: float
-    ascent: float
-    descent: float
-    underline: tuple[float, float] = (-0.1, 0.06)
-    strikeout: tuple[float, float] = (0.3, 0.06)
+STAND_IN = "Anton"
 
 
 class Face(NamedTuple):
@@ -66,72 +53,94 @@ class Face(NamedTuple):
     upem: int
 
 
-def _rules(font: TTFont, os2: Any, upem: int) -> tuple[tuple[float, float], tuple[float, float]]:
-    """Middle above the baseline and thickness, in em, of the underline and the strike."""
-    post = font["post"]
-    thick = max(getattr(post, "underlineThickness", 0), 0.03 * upem)
-    middle = getattr(post, "underlinePosition", 0) or -0.1 * upem
-    strike = max(getattr(os2, "yStrikeoutSize", 0), 0.03 * upem)
-    at = getattr(os2, "yStrikeoutPosition", 0) or 0.3 * upem
-    return (middle / upem, thick / upem), ((at - strike / 2) / upem, strike / upem)
-
-
-def _cap_height(path: Path, told: float) -> float:
-    """Height of the H, in em; some fonts tell a wrong one, some have no H."""
-    face = hb.Face(hb.Blob.from_file_path(str(path)))
-    font = hb.Font(face)
-    index = font.get_nominal_glyph(ord("H"))
-    box = font.get_glyph_extents(index) if index else None
-    height = box.y_bearing / face.upem if box is not None else told
-    return height if 0.2 < height < 2 else 0.7
-
-
-def read_font(path: Path) -> FontFile:
-    """Names and measures of a font file. Raises FontError."""
+def read_font(path: Path, index: int = 0) -> FontFile:
+    """Names and measures of a font file on disk. Raises FontError."""
     try:
-        with TTFont(path, lazy=True, fontNumber=0) as font:
-            names, os2, head, hhea = font["name"], font["OS/2"], font["head"], font["hhea"]
-            family = names.getDebugName(16) or names.getDebugName(1) or path.stem
-            upem = head.unitsPerEm
-            if not 16 <= upem <= 16384:
-                raise FontError(f"{path.name}: {upem} units per em is not a usable font")
-            return FontFile(
-                family.removesuffix(" Black"), os2.usWeightClass, bool(os2.fsSelection & 1),
-                GENRES.get(family.removesuffix(" Black"), "other"), path,
-                _cap_height(path, getattr(os2, "sCapHeight", 0) / upem),
-                hhea.ascent / upem, -hhea.descent / upem, *_rules(font, os2, upem),
-            )  # fmt: skip
-    except FontError:
-        raise
-    except (TTLibError, KeyError, OSError, ValueError, AttributeError, AssertionError) as error:
-        raise FontError(f"{path.name} is not a usable font: {error}") from error
+        data = path.read_bytes()
+    except OSError as error:
+        raise FontError(f"{path.name} cannot be read: {error.strerror}") from error
+    return measured(data, path, GENRES, index=index)
 
 
 @functools.cache
-def catalogue() -> tuple[FontFile, ...]:
+def built_in() -> tuple[FontFile, ...]:
     """The fonts that come with Anole, by family and weight."""
     folder = Path(str(files("anole") / "data" / "fonts"))
     return tuple(sorted(read_font(path) for path in folder.glob("*.ttf")))
 
 
+class _AtHand:
+    """What was added beside the built-in fonts. Replaced whole, so readers need no lock."""
+
+    def __init__(self) -> None:
+        self.lock = threading.Lock()
+        self.added: tuple[FontFile, ...] = ()
+        self.system: tuple[FontFile, ...] = ()
+        self.listeners: list[Callable[[], None]] = []
+
+    def changed(self) -> None:
+        for forget in self.listeners:
+            forget()
+
+
+_at_hand = _AtHand()
+
+
+def when_changed(forget: Callable[[], None]) -> None:
+    """Call `forget` whenever a font comes in: what was kept by an old catalogue is stale."""
+    _at_hand.listeners.append(forget)
+
+
+def add(data: bytes, name: str) -> FontFile:
+    """Take a font file's bytes in; it can be used at once. Raises FontError."""
+    plain = plain_sfnt(data, name)
+    file = measured(plain, Path(name), GENRES, sha=assets.put(plain))
+    with _at_hand.lock:
+        if file not in _at_hand.added:
+            _at_hand.added = (*_at_hand.added, file)
+            _at_hand.changed()
+    return file
+
+
+def take_system(found: Iterable[FontFile]) -> None:
+    """Put the system's fonts beside the others."""
+    with _at_hand.lock:
+        _at_hand.system = tuple(sorted(found))
+        _at_hand.changed()
+
+
+def catalogue() -> tuple[FontFile, ...]:
+    """Every font at hand: added ones first, then the built-in ones, then the system's."""
+    return (*_at_hand.added, *built_in(), *_at_hand.system)
+
+
+def own() -> tuple[FontFile, ...]:
+    """Added and built-in fonts: the same letters stand in on every machine."""
+    return (*_at_hand.added, *built_in())
+
+
 def families() -> list[str]:
-    """Names of the families for lettering, in genre order."""
-    at_hand = {font.family for font in catalogue()}
-    return [name for name in GENRES if name in at_hand]
+    """Names of the families for lettering: added ones, the built-in in genre order, the rest."""
+    at_hand = {font.family for font in built_in()}
+    names = [font.family for font in _at_hand.added]
+    names += [name for name in GENRES if name in at_hand]
+    names += sorted({font.family for font in _at_hand.system}, key=str.lower)
+    return list(dict.fromkeys(names))
 
 
 def find(font: Font) -> tuple[FontFile, bool]:
     """The closest font file, and whether its family is the one asked for."""
-    same = [f for f in catalogue() if f.family.lower() == font.family.lower()]
-    pool = same or [f for f in catalogue() if f.family == "Anton"]
+    family = font.family.lower()
+    same = [f for f in catalogue() if f.family.lower() == family]
+    pool = same or [f for f in built_in() if f.family == STAND_IN]
     best = min(pool, key=lambda f: (abs(f.weight - font.weight), f.italic != font.italic))
     return best, bool(same)
 
 
-@functools.lru_cache(256)
+@functools.lru_cache(512)
 def load(file: FontFile, axes: tuple[tuple[str, float], ...] = ()) -> Face:
     """Open a font for shaping and drawing, its variable axes set."""
-    face = hb.Face(hb.Blob.from_file_path(str(file.path)))
+    face = hb.Face(hb.Blob(bytes_of(file)), file.number)
     font = hb.Font(face)
     if axes:
         font.set_variations(dict(axes))

@@ -8,7 +8,7 @@ from typing import NamedTuple
 import numpy as np
 import skia
 
-from . import skia_paths
+from . import kept, skia_paths
 from .fonts import FontFile, load
 
 Axes = tuple[tuple[str, float], ...]
@@ -24,11 +24,21 @@ class Glyph(NamedTuple):
 
 @functools.lru_cache(8192)
 def glyph(file: FontFile, index: int, axes: Axes = ()) -> Glyph:
+    if kept.is_kept(file):
+        return _measured(skia_paths.path_of(kept.curves(file, index) * kept.UPEM), kept.UPEM)
     face = load(file, axes)
     pen = skia_paths.PathPen()
     face.hb_font.draw_glyph_with_pen(index, pen)
-    path = skia_paths.union(pen.path)
-    cubics = skia_paths.curves(path) / face.upem
+    return _measured(skia_paths.union(pen.path), face.upem)
+
+
+def upem_of(file: FontFile) -> int:
+    """Units of an em in this font's glyph paths."""
+    return kept.UPEM if kept.is_kept(file) else load(file).upem
+
+
+def _measured(path: skia.Path, upem: int) -> Glyph:
+    cubics = skia_paths.curves(path) / upem
     if not len(cubics):
         return Glyph(path, cubics, None)
     (x0, y0), (x1, y1) = cubics.min((0, 1)), cubics.max((0, 1))

@@ -9,7 +9,7 @@ from typing import NamedTuple
 from fontTools import unicodedata as scripts
 
 from . import bidi
-from .fonts import FontFile, catalogue, load
+from .fonts import FontFile, catalogue, load, own, when_changed
 
 SHARED = ("Zyyy", "Zinh", "Zzzz")
 """Common, inherited and unknown: such characters go with their neighbours."""
@@ -39,8 +39,14 @@ def stand_in(file: FontFile, char: str) -> FontFile:
     """The font itself, or the nearest in weight that has the character; itself when none has."""
     if has(file, char) or char.isspace() or unicodedata.category(char) == "Cf":
         return file
-    able = [f for f in catalogue() if has(f, char)]
-    return min(able, key=lambda f: abs(f.weight - file.weight), default=file)
+    for fonts in (own(), catalogue()):
+        able = [f for f in fonts if has(f, char)]
+        if able:
+            return min(able, key=lambda f: abs(f.weight - file.weight))
+    return file
+
+
+when_changed(stand_in.cache_clear)
 
 
 def _scripts(text: str) -> list[str]:

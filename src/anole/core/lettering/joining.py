@@ -9,8 +9,8 @@ import numpy as np
 import skia
 
 from . import skia_paths
-from .fonts import FontFile, load
-from .glyphs import Axes, glyph
+from .fonts import FontFile
+from .glyphs import Axes, glyph, upem_of
 
 GREATEST_GROUP = 120
 """Glyphs united at once; only heaps of hundreds of letters on one spot go beyond."""
@@ -75,7 +75,7 @@ def _together(group: Sequence[_Part], axes: Axes) -> np.ndarray:
             continue
         found = glyph(part.spot.file, part.spot.glyph, axes)
         path = skia.Path(found.path)
-        scale = unit / load(part.spot.file).upem
+        scale = unit / upem_of(part.spot.file)
         if scale != 1:
             path.transform(skia.Matrix.Scale(scale, scale))
         moved.append((path, part.spot.x * unit, part.spot.y * unit))

@@ -8,6 +8,7 @@ import msgspec
 import numpy as np
 
 from ..model import Lettering, Place
+from . import kept
 from .bent import bent
 from .block import Block, block, setting_of
 from .flatten import TOLERANCE, flatten
@@ -27,6 +28,11 @@ class Outline(NamedTuple):
     matrix: np.ndarray
     em: float
 
+    @property
+    def block_axes(self) -> tuple[tuple[str, float], ...]:
+        """The variable axes that the words' own font is set to."""
+        return self.key[0].font.axes.pairs
+
 
 def fitted_em(piece: Lettering, words: Block, dpi: float) -> float:
     """One em in board px: the size, or what makes the words fit their box."""
@@ -43,7 +49,7 @@ def fitted_em(piece: Lettering, words: Block, dpi: float) -> float:
 def outline(piece: Lettering, dpi: float) -> Outline:
     """Words, font, size, bends and place to an outline."""
     setting = setting_of(piece, dpi)
-    words = block(setting)
+    words = block(setting, kept.usable(piece))
     em = fitted_em(piece, words, dpi)
     radius = piece.ring.radius.px(em, dpi) / em if piece.ring else 0.0
     bends = Bends(piece.rails, piece.head, piece.foot, piece.ring, radius, piece.letters,
@@ -51,7 +57,8 @@ def outline(piece: Lettering, dpi: float) -> Outline:
     matrix = placing(piece.place, words.box, em)
     if not piece.smoothing:
         matrix = _on_the_grid(matrix, piece.place, words)
-    return Outline((setting, em, bends, piece.place, piece.smoothing), words, bends, matrix, em)
+    key = (setting, words.fonts, em, bends, piece.place, piece.smoothing)
+    return Outline(key, words, bends, matrix, em)
 
 
 def _on_the_grid(matrix: np.ndarray, place: Place, words: Block) -> np.ndarray:

@@ -8,10 +8,11 @@ from typing import NamedTuple
 
 import uharfbuzz as hb
 
-from .fonts import FontFile, load
+from .fonts import FontFile, load, when_changed
 from .itemise import Run, runs
 
 Features = tuple[tuple[str, int], ...]
+Axes = tuple[tuple[str, float], ...]
 
 
 class Placed(NamedTuple):
@@ -49,7 +50,7 @@ def drawable(text: str) -> str:
     return "".join(kept)
 
 
-def _shaped(text: str, run: Run, features: Features, axes: Features) -> hb.Buffer:
+def _shaped(text: str, run: Run, features: Features, axes: Axes) -> hb.Buffer:
     face = load(run.file, axes)
     buffer = hb.Buffer()
     # HarfBuzz sees the whole line, so that letters join over the borders of a run
@@ -61,27 +62,43 @@ def _shaped(text: str, run: Run, features: Features, axes: Features) -> hb.Buffe
     return buffer
 
 
-@functools.lru_cache(1024)
 def shape_line(
-    file: FontFile, text: str, tracking: float, features: Features = (), axes: Features = ()
+    file: FontFile, text: str, tracking: float, features: Features = (), axes: Axes = ()
 ) -> Line:
     """Shape one line; `tracking` in em is added between clusters.
 
     features, axes : pairs of OpenType tag and value; axes only move the font asked for
     """
+    return tracked(_plain_line(file, text, features, axes), tracking)
+
+
+def tracked(line: Line, tracking: float) -> Line:
+    """Open a line by `tracking` em between its clusters."""
+    if not tracking or not line.glyphs:
+        return line
+    glyphs, gaps, before = [], -1, None
+    for glyph in line.glyphs:
+        gaps += glyph.letter != before
+        before = glyph.letter
+        glyphs.append(glyph._replace(x=glyph.x + gaps * tracking))
+    return line._replace(glyphs=tuple(glyphs), width=line.width + gaps * tracking)
+
+
+@functools.lru_cache(1024)
+def _plain_line(file: FontFile, text: str, features: Features, axes: Axes) -> Line:
     if not text:
         return EMPTY
     base, parts = runs(text, file)
     glyphs: list[Placed] = []
-    pen, cluster = 0.0, None
+    pen = 0.0
     for run in parts:
         upem = load(run.file).upem
         buffer = _shaped(text, run, features, axes if run.file == file else ())
         for info, at in zip(buffer.glyph_infos, buffer.glyph_positions or (), strict=True):
-            if cluster is not None and (run.start, info.cluster) != cluster:
-                pen += tracking
-            cluster = (run.start, info.cluster)
             x, y = pen + at.x_offset / upem, -at.y_offset / upem
             glyphs.append(Placed(run.file, info.codepoint, x, y, info.cluster))
             pen += at.x_advance / upem
     return Line(tuple(glyphs), pen, base % 2 == 0)
+
+
+when_changed(_plain_line.cache_clear)

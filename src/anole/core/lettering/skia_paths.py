@@ -70,6 +70,17 @@ def united_chords(parts: Iterable[np.ndarray]) -> np.ndarray:
     return np.hstack([found[:, 0], found[:, 3]])
 
 
+def path_of(cubics: np.ndarray) -> skia.Path:
+    """A path of cubics (n, 4, 2) whose contours follow each other."""
+    path, end = skia.Path(), None
+    for start, first, second, last in cubics.tolist():
+        if start != end:
+            path.moveTo(*start)
+        path.cubicTo(*first, *second, *last)
+        end = last
+    return path
+
+
 def _line(a: np.ndarray, b: np.ndarray) -> np.ndarray:
     return np.array([a, a + (b - a) / 3, b - (b - a) / 3, b])
 

@@ -34,11 +34,11 @@ class Bends(NamedTuple):
     @property
     def bent(self) -> bool:
         straight = self.head == Rail() and self.foot == Rail()
-        return not straight or any((self.ring, self.letters, self.corners, self.pose))
+        return not straight or self.by_letter or any((self.corners, self.pose))
 
     @property
     def by_letter(self) -> bool:
-        return bool(self.ring or self.letters)
+        return bool(self.ring or (self.letters and self.letters.moves))
 
 
 def rail(line: Rail, s: np.ndarray) -> np.ndarray:
@@ -75,6 +75,16 @@ def ringed(points: np.ndarray, centres: np.ndarray, block: Block, bends: Bends) 
     return foot + np.column_stack(
         [away[:, 0] * cos - away[:, 1] * sin, away[:, 0] * sin + away[:, 1] * cos]
     )
+
+
+def own_ways(letters: Letters, places: list[int]) -> np.ndarray:
+    """(count, 4) as in chance(): what letters at those places of the text have for themselves."""
+    ways = np.zeros((len(places), 4))
+    for row, at in enumerate(places):
+        own = letters.own_of(at)
+        if own is not None:
+            ways[row] = (own.aside, -own.rise, math.radians(own.turn), own.grow)
+    return ways
 
 
 def chance(letters: Letters, count: int) -> np.ndarray:
@@ -150,8 +160,9 @@ class Shape:
         self._number = {letter: n for n, letter in enumerate(self.letters)}
         self.lines = np.array([letter[0] for letter in self.letters], int)
         self._feet = self._letter_feet()
-        if bends.letters:
-            self._moves = chance(bends.letters, len(self.letters))
+        if bends.letters and bends.letters.moves:
+            places = [block.starts[row] + at for row, at in self.letters]
+            self._moves = chance(bends.letters, len(places)) + own_ways(bends.letters, places)
             self._middles = self._first(
                 self._feet - (0, block.file.cap_height / 2), np.arange(len(self.letters))
             )
@@ -194,7 +205,7 @@ class Shape:
         """Points (m, 2) in em and their letters (m,) to points (m, 2) in em."""
         bends = self.bends
         points = self._first(points, letter)
-        if bends.letters:
+        if bends.letters and bends.letters.moves:
             points = strewn(points, self._middles[letter], self._moves[letter])
         return self.last(points)
 

@@ -6,6 +6,7 @@ from typing import Annotated
 
 from msgspec import Meta, Struct
 
+from .asset import Asset
 from .fields import Name, meta
 from .lamp import Lamp
 from .pieces import Lettering, Piece
@@ -26,6 +27,8 @@ class Board(Struct, frozen=True, kw_only=True):
     dpi: Annotated[float, Meta(ge=1, le=10_000)] = 96.0
     lamp: Lamp = Lamp()
     pieces: Annotated[tuple[Piece, ...], Meta(max_length=1000)] = ()
+    fonts: Annotated[tuple[Asset, ...], Meta(max_length=200)] = ()
+    assets: Annotated[tuple[Asset, ...], Meta(max_length=2000)] = ()
 
     def piece(self, piece_id: str) -> Piece:
         """The piece of that id. Raises KeyError."""

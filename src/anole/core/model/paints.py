@@ -40,7 +40,8 @@ class Gradient(Struct, frozen=True, kw_only=True, tag_field="kind", tag="gradien
         Literal["srgb", "srgb-linear", "oklab"], meta("Mixed in", "Colour space of the blends")
     ] = "oklab"
     frame: Annotated[
-        Literal["piece", "board"], meta("Laid over", "The box that the colours are stretched over")
+        Literal["letter", "word", "line", "piece", "board"],
+        meta("Laid over", "The box that the colours are stretched over"),
     ] = "piece"
     scale: Annotated[
         float,
@@ -72,4 +73,8 @@ class Gradient(Struct, frozen=True, kw_only=True, tag_field="kind", tag="gradien
     reversed: Annotated[bool, meta("Reversed", "Last colour first")] = False
 
 
-Paint = ColourPaint | Gradient
+class LetterPaint(Struct, frozen=True, kw_only=True, tag_field="kind", tag="letter"):
+    """The letter's own colour, from the words' colours by turns or one by one."""
+
+
+Paint = ColourPaint | Gradient | LetterPaint

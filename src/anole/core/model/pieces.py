@@ -9,6 +9,7 @@ from msgspec import Meta, Struct
 from .colour import Colour
 from .fields import BlendField, Id, Name, Opacity, meta, number
 from .length import Length
+from .outlines import Outlines
 from .paints import ColourPaint, Paint
 from .shaping import Corners, FitBox, Letters, Pose, Rail, Ring
 from .style import Coats, Worn
@@ -115,12 +116,15 @@ class Lettering(PieceBase, frozen=True, kw_only=True, tag="lettering"):
     head: Annotated[Rail, meta("Head rail", "The rail above the words")] = Rail()
     foot: Annotated[Rail, meta("Foot rail", "The rail below the words")] = Rail()
     ring: Annotated[Ring | None, meta("Ring", "Stand the words on a circle")] = None
-    letters: Annotated[Letters | None, meta("Letters by chance", "Move, turn and grow")] = None
+    letters: Annotated[
+        Letters | None, meta("Letter by letter", "Colours by turns; moved and turned by chance")
+    ] = None
     corners: Annotated[Corners | None, meta("Corners", "Pull each corner freely")] = None
     pose: Annotated[Pose | None, meta("Pose", "Turn the words in space")] = None
     place: Place = Place()
     style: Coats = ()
     worn: Worn | None = None
+    outlines: Outlines | None = None
 
 
 Piece = Ground | Lettering

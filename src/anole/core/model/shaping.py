@@ -6,6 +6,7 @@ from typing import Annotated, Literal
 
 from msgspec import Meta, Struct
 
+from .colour import Colour
 from .fields import Angle, meta, number
 from .length import Length
 
@@ -22,7 +23,7 @@ class Wave(Struct, frozen=True, kw_only=True):
         float, number("Waves", "How many over the block's width", 0, 50, soft=(0, 8), step=0.25)
     ] = 1.0
     phase: Annotated[
-        float, number("Start", "Where the wave starts, in turns", -100, 100, soft=(-1, 1), step=0.01, signed=True)  # noqa: E501
+        float, number("Start", "Where the wave starts, in turns", -100, 100, soft=(-1, 1), step=0.01, signed=True)
     ] = 0.0  # fmt: skip
 
 
@@ -38,7 +39,7 @@ class Ring(Struct, frozen=True, kw_only=True):
     """Words with their foot on a circle."""
 
     radius: Annotated[
-        Length, meta("Radius", "Of the circle the letters stand on", soft=(0.5, 8), low=0.05, high=1000, soft_unit="em")  # noqa: E501
+        Length, meta("Radius", "Of the circle the letters stand on", soft=(0.5, 8), low=0.05, high=1000, soft_unit="em")
     ] = Length(1.5, "em")  # fmt: skip
     start: Annotated[
         Angle, meta("Middle at", "Where the middle of the words stands; 0 is the top")
@@ -46,20 +47,58 @@ class Ring(Struct, frozen=True, kw_only=True):
     inside: Annotated[bool, meta("Inside", "Stand on the inside of the circle")] = False
 
 
-class Letters(Struct, frozen=True, kw_only=True):
-    """Chance for each letter, always the same from the same seed."""
+class OwnLetter(Struct, frozen=True, kw_only=True):
+    """What one letter has for itself; `at` is its place in the text."""
 
+    at: Annotated[int, Meta(ge=0, le=20_000)]
+    colour: Colour | None = None
+    rise: Annotated[
+        float, number("Baseline", "Lifts the letter off its baseline", -10, 10, soft=(-0.5, 0.5), unit="em", step=0.005, signed=True)
+    ] = 0.0  # fmt: skip
+    aside: Annotated[
+        float, number("Aside", "Moves the letter along its line", -10, 10, soft=(-0.5, 0.5), unit="em", step=0.005, signed=True)
+    ] = 0.0  # fmt: skip
+    turn: Annotated[
+        float, number("Turn", "Clockwise", -360, 360, soft=(-90, 90), unit="°", step=0.5, signed=True)
+    ] = 0.0  # fmt: skip
+    grow: Annotated[
+        float, number("Grow", "Larger or smaller than its neighbours", -0.9, 9, soft=(-0.5, 1), unit="%", factor=100, step=0.01, signed=True)
+    ] = 0.0  # fmt: skip
+
+    @property
+    def moved(self) -> bool:
+        return any((self.rise, self.aside, self.turn, self.grow))
+
+
+class Letters(Struct, frozen=True, kw_only=True):
+    """Colours letter by letter, chance that is always the same from its seed, and own ways."""
+
+    colours: Annotated[
+        tuple[Colour, ...], Meta(max_length=64), meta("Colours", "Letters take them by turns, wherever a coat's paint is `letter`")
+    ] = ()  # fmt: skip
+    cycle: Annotated[
+        Literal["letter", "word", "line"], meta("Next colour", "With each letter, word or line")
+    ] = "letter"
     shift: Annotated[
-        float, number("Shift", "Up to how far letters move", 0, 10, soft=(0, 0.5), unit="em", step=0.005)  # noqa: E501
+        float, number("Shift", "Up to how far letters move", 0, 10, soft=(0, 0.5), unit="em", step=0.005)
     ] = 0.0  # fmt: skip
     turn: Annotated[
         float,
         number("Turn", "Up to how far letters turn", 0, 360, soft=(0, 45), unit="°", step=0.5),
     ] = 0.0
     grow: Annotated[
-        float, number("Grow", "Up to how much letters grow or shrink", 0, 0.9, unit="%", factor=100, step=0.01)  # noqa: E501
+        float, number("Grow", "Up to how much letters grow or shrink", 0, 0.9, unit="%", factor=100, step=0.01)
     ] = 0.0  # fmt: skip
     seed: Annotated[float, number("Seed", "Another number, another chance", 0, 9999, step=1)] = 1
+    own: Annotated[tuple[OwnLetter, ...], Meta(max_length=2000)] = ()
+
+    @property
+    def moves(self) -> bool:
+        """Whether any letter leaves its place."""
+        return any((self.shift, self.turn, self.grow)) or any(o.moved for o in self.own)
+
+    def own_of(self, at: int) -> OwnLetter | None:
+        return next((o for o in self.own if o.at == at), None)
 
 
 class Corners(Struct, frozen=True, kw_only=True):
@@ -138,5 +177,5 @@ class FitBox(Struct, frozen=True, kw_only=True):
         float, number("Box height", "Board px", 1, 64_000, soft=(50, 4000), unit="px", step=1)
     ] = 300.0
     fit: Annotated[
-        Literal["none", "shrink", "fill"], meta("Fit", "Never, only when the words are too large, or always")  # noqa: E501
+        Literal["none", "shrink", "fill"], meta("Fit", "Never, only when the words are too large, or always")
     ] = "fill"  # fmt: skip

@@ -10,7 +10,9 @@ from numba import njit
 
 from .. import bands
 from ..box import Box
+from ..field.letters import soften_borders
 from ..model import Gradient, Stop
+from .frames import LetterFrames
 from .spaces import SPACES
 
 STEPS = 8192
@@ -116,3 +118,36 @@ def lay(gradient: Gradient, frame: tuple[float, float, float, float], box: Box) 
     spread = _SPREADS[gradient.spread]
     bands.run(lambda a, b: _lay(lut, start, tx, ty, spread, out, a, b), bands.split(box.height))
     return out
+
+
+@njit(nogil=True, cache=True)
+def _lay_grouped(lut, lines, owner, spread, out, y0, y1):  # type: ignore[no-untyped-def]
+    """As _lay, with a line of its own for each pixel's group: rows of `lines` are t0, tx, ty."""
+    steps = lut.shape[1]
+    for y in range(y0, y1):
+        for x in range(out.shape[2]):
+            k = owner[y, x]
+            t = lines[k, 0] + lines[k, 1] * (x + 0.5) + lines[k, 2] * (y + 0.5)
+            if spread == 1:
+                t = abs(t - 2.0 * np.floor(t * 0.5 + 0.5))
+            elif spread == 2:
+                t = t - np.floor(t)
+            index = int(min(max(t * steps, 0.0), steps - 1.0))
+            for plane in range(4):
+                out[plane, y, x] = lut[plane, index]
+
+
+def lay_grouped(gradient: Gradient, letters: LetterFrames, box: Box) -> np.ndarray:
+    """The gradient stretched over each letter, word or line by itself: as lay()."""
+    groups, boxes = letters.grouped(gradient.frame)
+    lines = np.array([line(gradient, frame) for frame in boxes])
+    lines[:, 0] += lines[:, 1] * box.x0 + lines[:, 2] * box.y0
+    owner = groups[letters.owners(box)]
+    taps = min(round(float(np.abs(lines[:, 1:]).sum(1).max()) * STEPS), STEPS // 2)
+    lut = _smooth_table(gradient.stops, gradient.space, gradient.reversed, gradient.spread, taps)
+    out = np.empty((4, box.height, box.width), np.float32)
+    spread = _SPREADS[gradient.spread]
+    bands.run(
+        lambda a, b: _lay_grouped(lut, lines, owner, spread, out, a, b), bands.split(box.height)
+    )
+    return soften_borders(out, owner)

@@ -7,7 +7,7 @@ import msgspec
 from ..coats.registry import kind_of
 from ..coats.scene import Cover, Scene, Under
 from ..model import Coat, ColourPaint
-from ..paint.source import source
+from ..paint.source import Spot, source
 from ..render.ops import Lay
 
 PLAIN = ColourPaint()
@@ -35,6 +35,6 @@ def coat_op(coat: Coat, scene: Scene, under: Under) -> Lay:
 
     return Lay(
         (shape, coat.paint, scene.frames, coat.opacity, coat.blend, coat.arithmetic, coat.seen),
-        box, cover, lambda: source(coat.paint, scene.frames, box, scene.cache),
+        box, cover, lambda: source(coat.paint, Spot(scene.frames, box, scene.cache)),
         coat.opacity, coat.blend, coat.arithmetic, coat.seen,
     )  # fmt: skip

@@ -15,6 +15,7 @@ from ..model import Board, Lettering, Stroke
 from ..paint.source import Frames
 from ..render.ops import ApartBegin, ApartEnd, FaceBegin, FaceEnd, Op
 from .coat_ops import coat_op
+from .letters import bounds, letter_frames
 from .meeting import meetings
 from .view import View
 
@@ -56,11 +57,11 @@ def scene_of(piece: Lettering, view: View) -> Scene:
     found = _chords(line, view.scale, view)
     ink = ink_box(found)
     core = core_of(piece, view) * view.scale
-    frame = _bounds(found)
+    frame = bounds(found)
 
     def scene(box: Box, grown: float) -> Scene:
         letters = Silhouette(key, found, ink, box, core, view.cache, piece.smoothing)
-        frames = Frames(frame, view.frame)
+        frames = Frames(frame, view.frame, letter_frames(piece, line, key, box, view))
         return Scene(
             letters, line.em, view.board.dpi, view.scale, view.board.lamp, frames, view.window,
             grown, view.cache,
@@ -72,13 +73,6 @@ def scene_of(piece: Lettering, view: View) -> Scene:
     far = quantised(max(r.distance for r in reaches))
     throw = quantised(max(r.throw for r in reaches))
     return scene(ink.grown(far).meet(view.window.grown(far + throw)), first.grown)
-
-
-def _bounds(chords: np.ndarray) -> tuple[float, float, float, float]:
-    if not len(chords):
-        return (0.0, 0.0, 1.0, 1.0)
-    xs, ys = chords[:, 0::2], chords[:, 1::2]
-    return (float(xs.min()), float(ys.min()), float(xs.max()), float(ys.max()))
 
 
 def ops(piece: Lettering, view: View) -> list[Op]:

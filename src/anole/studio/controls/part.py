@@ -13,7 +13,7 @@ from .switch import Toggle
 
 
 class PartControl(Control):
-    """`optional` parts may be None; switching one on starts from its defaults, or its last value."""  # noqa: E501
+    """`optional` parts may be None; switching one on starts from its defaults, or its last value."""
 
     def __init__(
         self, title: str, struct: type[msgspec.Struct], about: str, optional: bool

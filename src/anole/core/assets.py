@@ -1,0 +1,45 @@
+"""Files that a board carries with it, by content: one store for the whole process.
+
+A board names an asset by the SHA-256 of its bytes, so a value never changes under its name.
+"""
+
+from __future__ import annotations
+
+import hashlib
+import threading
+
+_kept: dict[str, bytes] = {}
+_lock = threading.Lock()
+
+
+class MissingAsset(KeyError):
+    """An asset that a board names and nobody brought along."""
+
+    def __str__(self) -> str:
+        return f"the file {self.args[0][:12]} is missing from the board"
+
+
+def digest(data: bytes) -> str:
+    return hashlib.sha256(data).hexdigest()
+
+
+def put(data: bytes) -> str:
+    """Keep bytes; returns their SHA-256 in hex."""
+    key = digest(data)
+    with _lock:
+        _kept.setdefault(key, data)
+    return key
+
+
+def get(key: str) -> bytes:
+    """The bytes of that SHA-256. Raises MissingAsset."""
+    with _lock:
+        found = _kept.get(key)
+    if found is None:
+        raise MissingAsset(key)
+    return found
+
+
+def has(key: str) -> bool:
+    with _lock:
+        return key in _kept

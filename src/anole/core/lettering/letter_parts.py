@@ -1,0 +1,61 @@
+"""The letters of a placed outline one by one, before any are united."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+import numpy as np
+
+from .bent import chords as bent_chords
+from .flatten import flatten
+from .glyphs import glyph
+from .matrix import apply
+from .outline import BENT_TOLERANCE, Outline
+from .warp import Shape
+
+
+class LetterPart(NamedTuple):
+    """One letter: its place in the text, its word and line, and its chords (m, 4) in px."""
+
+    at: int
+    word: int
+    line: int
+    chords: np.ndarray
+
+
+def _words(text: str) -> list[int]:
+    """The number of the word that each character stands in or behind."""
+    found, number, blank = [], -1, True
+    for char in text:
+        number += blank and not char.isspace()
+        blank = char.isspace()
+        found.append(max(number, 0))
+    return found
+
+
+def letter_parts(line: Outline, text: str, scale: float) -> list[LetterPart]:
+    """The letters in the order of the text, placed at a render scale. Blanks are left out."""
+    block, matrix = line.block, line.matrix * scale
+    shape = Shape(block, line.bends)
+    axes = line.block_axes
+    words = _words(text)
+    found: dict[tuple[int, int], list[np.ndarray]] = {}
+    for spot in block.spots:
+        curves = glyph(spot.file, spot.glyph, axes if spot.file == block.file else ()).curves
+        if not len(curves):
+            continue
+        curves = curves + (spot.x, spot.y)
+        if line.bends.bent:
+            letter = np.full(len(curves), shape.number(spot.letter))
+            made = bent_chords(
+                curves, letter, lambda p, n: apply(matrix, shape(p, n)), BENT_TOLERANCE
+            )
+        else:
+            made = flatten(apply(matrix, curves))
+        found.setdefault(spot.letter, []).append(made)
+    parts = []
+    for (row, cluster), chords in sorted(found.items(), key=lambda item: item[0]):
+        at = block.starts[row] + cluster
+        word = words[at] if at < len(words) else 0
+        parts.append(LetterPart(at, word, row, np.concatenate(chords)))
+    return parts

@@ -1,0 +1,59 @@
+"""The system's fonts, read one by one; a broken file is skipped and named."""
+
+from __future__ import annotations
+
+import os
+from collections.abc import Callable, Iterator
+from pathlib import Path
+
+import platformdirs
+
+from .font_file import FontError, FontFile, faces_in, measured
+from .fonts import GENRES, built_in
+
+SUFFIXES = (".ttf", ".otf", ".ttc", ".otc")
+MOST_FILES = 5000
+
+
+def folders() -> list[Path]:
+    """Where fonts lie, by the XDG base directories."""
+    home = Path(os.environ.get("XDG_DATA_HOME") or platformdirs.user_data_path())
+    shared = os.environ.get("XDG_DATA_DIRS") or "/usr/local/share:/usr/share"
+    roots = [home, *map(Path, shared.split(":"))]
+    return [root / "fonts" for root in roots] + [Path.home() / ".fonts"]
+
+
+def font_paths() -> list[Path]:
+    found: dict[Path, None] = {}
+    for folder in folders():
+        for root, _, names in os.walk(folder):
+            for name in sorted(names):
+                if name.lower().endswith(SUFFIXES):
+                    found.setdefault(Path(root, name).resolve())
+    return list(found)[:MOST_FILES]
+
+
+def _in_file(path: Path) -> Iterator[FontFile]:
+    try:
+        data = path.read_bytes()
+    except OSError as error:
+        raise FontError(f"{path.name} cannot be read: {error.strerror}") from error
+    for index in range(min(faces_in(data), 64)):
+        yield measured(data, path, GENRES, index=index)
+
+
+def read_system(
+    stop: Callable[[], bool] = lambda: False, paths: list[Path] | None = None
+) -> tuple[list[FontFile], list[str]]:
+    """The system's fonts that can be used, and a line about each file that cannot."""
+    known = {font.family for font in built_in()}
+    fonts: list[FontFile] = []
+    troubles: list[str] = []
+    for path in font_paths() if paths is None else paths:
+        if stop():
+            break
+        try:
+            fonts += [font for font in _in_file(path) if font.family not in known]
+        except FontError as error:
+            troubles.append(str(error))
+    return fonts, troubles

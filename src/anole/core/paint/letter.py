@@ -1,0 +1,20 @@
+"""The letter's own colour."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from ..box import Box
+from ..field.letters import soften_borders
+from .frames import WHITE, LetterFrames
+
+
+def lay(letters: LetterFrames | None, box: Box) -> np.ndarray:
+    """Each pixel in the colour of its letter: (4, H, W) float32, straight; white without letters."""
+    units = letters.units if letters is not None else ()
+    if letters is None or not units:
+        return np.repeat(np.array(WHITE.floats, np.float32)[:, None, None], box.width, 2)
+    table = np.array([unit.colour.floats for unit in units], np.float32)
+    owners = letters.owners(box)
+    planes = np.ascontiguousarray(np.moveaxis(table[owners], -1, 0))
+    return soften_borders(planes, owners)

@@ -1,0 +1,47 @@
+"""A lettering's letters as frames for paints: their boxes, colours and pixels."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from ..box import Box
+from ..field.letters import owners
+from ..lettering.letter_parts import LetterPart, letter_parts
+from ..lettering.outline import Outline
+from ..lettering.shaping import drawable
+from ..model import Lettering
+from ..paint.frames import LetterFrames, Unit, colour_of
+from .view import View
+
+
+def bounds(chords: np.ndarray) -> tuple[float, float, float, float]:
+    """x0, y0, x1, y1 of chords (m, 4); a unit square where there are none."""
+    if not len(chords):
+        return (0.0, 0.0, 1.0, 1.0)
+    xs, ys = chords[:, 0::2], chords[:, 1::2]
+    return (float(xs.min()), float(ys.min()), float(xs.max()), float(ys.max()))
+
+
+def letter_frames(
+    piece: Lettering, line: Outline, key: tuple, box: Box, view: View
+) -> LetterFrames:
+    """`key` is the value that the placed outline came from; `box` covers the piece's fields."""
+
+    def parts() -> list[LetterPart]:
+        return view.cache.get(
+            ("letters", *key), lambda: letter_parts(line, drawable(piece.text), view.scale)
+        )
+
+    def units() -> list[Unit]:
+        return [
+            Unit(part.at, part.word, part.line, bounds(part.chords),
+                 colour_of(piece.letters, n, part.word, part.line, part.at))
+            for n, part in enumerate(parts())
+        ]  # fmt: skip
+
+    def plane() -> np.ndarray:
+        return view.cache.get(
+            ("owners", *key, box), lambda: owners([part.chords for part in parts()], box)
+        )
+
+    return LetterFrames((key, box, piece.letters), units, plane, box)
