@@ -29,7 +29,7 @@ def pull(view, start, by, modifiers=Qt.KeyboardModifier.NoModifier):
 
 
 def grip(window, kind, which):
-    return next(h.at for h in window.view.handles() if (h.kind, h.which) == (kind, which))
+    return next(h.at for h in window.pulling.handles() if (h.kind, h.which) == (kind, which))
 
 
 @pytest.fixture
@@ -73,7 +73,7 @@ def test_moving_snaps_to_the_middle_and_shows_its_line(window):
     middle = view.transform_now().to_widget(160, 90)
     pull(view, middle, QPointF(0, 47))
     assert document.piece.place.x == 160
-    assert not view._guides
+    assert not window.pulling.guides
     spot = view.transform_now().to_widget(160, document.piece.place.y)
     pull(view, spot, QPointF(5, 4), CTRL)
     assert document.piece.place.x == pytest.approx(160 + 5 / zoom, abs=0.1)

@@ -177,9 +177,9 @@ def test_switching_the_paint_keeps_its_colour(qtbot, shown):
     found = shown(control)
     red = Colour(200, 30, 20)
     control.set_value(ColourPaint(colour=red))
-    qtbot.mouseClick(control.buttons.button(1), LEFT)
+    control.kind.edited.emit("gradient", None)
     assert found[-1][0].stops[0].colour == red
-    qtbot.mouseClick(control.buttons.button(0), LEFT)
+    control.kind.edited.emit("colour", None)
     assert found[-1][0] == ColourPaint(colour=red)
 
 

@@ -7,7 +7,7 @@ from PyQt6.QtCore import QPointF, Qt
 from anole.core.files import board_file
 from anole.core.library import styles
 from anole.core.render.export import rgba
-from anole.studio.board_view import SNAP
+from anole.studio.arrange.pulling import SNAP
 from anole.studio.coat.build_up_paint import handle_xs
 from anole.studio.window import ARRANGE, COAT, PROOF, new_board
 

@@ -81,7 +81,7 @@ def test_words_are_pinned_nudged_scaled_and_undone(open_window, qtbot, drag):
     qtbot.keyClick(window.view, Qt.Key.Key_Right, Qt.KeyboardModifier.ShiftModifier)
     qtbot.keyClick(window.view, Qt.Key.Key_Right)
     assert document.piece.place.x == 20
-    corner = next(h.at for h in window.view.handles() if h.which == "bottom_right")
+    corner = next(h.at for h in window.pulling.handles() if h.which == "bottom_right")
     size = document.piece.size.value
     drag(window.view, corner, corner + QPointF(30, 30))
     assert document.piece.size.value > size * 1.1

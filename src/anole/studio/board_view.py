@@ -1,52 +1,38 @@
-"""The board: shown at any zoom, with pieces to choose, move and scale by hand."""
+"""The board: shown at any zoom; what a hand can do on it, each stage brings along."""
 
 from __future__ import annotations
 
 import functools
 import math
+from typing import Any
 
-import msgspec
-from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtCore import QEvent, QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import (
     QBrush,
     QColor,
     QImage,
+    QInputMethodEvent,
     QKeyEvent,
     QMouseEvent,
     QPainter,
     QPaintEvent,
     QPen,
     QPixmap,
-    QPolygonF,
     QResizeEvent,
     QWheelEvent,
 )  # fmt: skip
 from PyQt6.QtWidgets import QWidget
 
 from ..core.box import Box
-from ..core.edit.pieces import change_piece
-from ..core.edit.snapping import Guide, extent, guides, snap
-from ..core.model import Lettering
-from ..core.pieces.lettering import block_corners
 from ..core.render.renderer import Request
 from . import theme
-from .arrange.handles import HINTS, Handle, handle_at, handles, pulled
-from .arrange.handles import paint as paint_handles
 from .document import Document
+from .hand import Hand
 from .view_transform import ViewTransform, fitting
 from .worker import Frame, Worker
 
 MARGIN = 26
-SNAP = 7
-STEPS = {
-    "corner": "Size", "side": "Stretch", "turn": "Turn", "camber": "Bend a rail",
-    "slope": "Tilt a rail",
-}  # fmt: skip
 ZOOMS = (0.02, 32.0)
-ARROWS = {
-    Qt.Key.Key_Left: (-1, 0), Qt.Key.Key_Right: (1, 0),
-    Qt.Key.Key_Up: (0, -1), Qt.Key.Key_Down: (0, 1),
-}  # fmt: skip
 
 
 @functools.lru_cache(2)
@@ -66,12 +52,13 @@ def checks() -> QBrush:
 
 
 class BoardView(QWidget):
-    """`framed`: a new picture is up; `pointed`: the board was clicked at (x, y) px."""
+    """`framed`: a new picture is up; `pointed`: the board was clicked at (x, y) px;
+    `letters_chosen`: the caret or the selection in the words is another."""
 
     framed = pyqtSignal()
     zoomed = pyqtSignal(float)
     pointed = pyqtSignal(float, float)
-    opened = pyqtSignal()
+    letters_chosen = pyqtSignal()
 
     def __init__(self, document: Document, worker: Worker) -> None:
         super().__init__()
@@ -81,16 +68,11 @@ class BoardView(QWidget):
         self.setMouseTracking(True)
         self.document, self.worker = document, worker
         self.frame: Frame | None = None
-        self.arranging = True
+        self.hands: list[Hand] = []
+        self._hand: Hand | None = None
         self._zoom: float | None = None
         self._middle = (0.5, 0.5)
-        self._drag: object | None = None
-        self._grip: Handle | None = None
-        self._moving = False
-        self._lines: list[Guide] = []
-        self._guides: tuple[Guide, ...] = ()
         self._from = QPointF()
-        self._start: Lettering | None = None
         self._panning = self._space = False
         worker.framed.connect(self._take)
         document.changed.connect(self.refresh)
@@ -167,72 +149,35 @@ class BoardView(QWidget):
         painter.setFont(theme.font(11))
         label = f"{board.width} × {board.height}"
         painter.drawText(QPointF(max(area.x(), 6), max(area.y() - 8, 14)), label)
-        piece = self.document.piece
-        if self.arranging and piece is not None and piece.shown and piece.text.strip():
-            paint_handles(painter, piece, board, now)
-        self._paint_guides(painter, now)
+        for hand in reversed(self.hands):
+            hand.paint(painter, now)
 
     def _frame_rect(self, now: ViewTransform) -> QRectF:
         assert self.frame is not None
         box, scale = self.frame.box, self.frame.scale
         return now.rect(box.x0 / scale, box.y0 / scale, box.width / scale, box.height / scale)
 
-    def _paint_guides(self, painter: QPainter, now: ViewTransform) -> None:
-        """Thin lines that the moved words lie on, with the distance to the board's border."""
-        board = self.document.shown
-        painter.setFont(theme.font(11))
-        for guide in self._guides:
-            painter.setPen(QPen(theme.colour("coral"), 1))
-            if guide.across:
-                start, end = now.to_widget(guide.at, 0), now.to_widget(guide.at, board.height)
-            else:
-                start, end = now.to_widget(0, guide.at), now.to_widget(board.width, guide.at)
-            painter.drawLine(start, end)
-            painter.setPen(theme.colour("text"))
-            word = f"{guide.name} {guide.at:.0f}"
-            painter.drawText(start + (QPointF(4, -6) if guide.across else QPointF(4, -4)), word)
-
-    def handles(self) -> list[Handle]:
-        """What the chosen words can be pulled by, in widget px."""
-        piece = self.document.piece
-        if piece is None or piece.locked or not piece.text.strip():
-            return []
-        return handles(piece, self.document.board, self.transform_now())
-
     # by hand
 
-    def _hit(self, at: QPointF) -> Lettering | None:
-        """The topmost shown lettering whose box lies under a point."""
-        x, y = self.transform_now().to_board(at)
-        for piece in reversed(self.document.board.pieces):
-            if isinstance(piece, Lettering) and piece.shown and piece.text.strip():
-                box = QPolygonF([QPointF(*p) for p in block_corners(piece, self.document.board)])
-                if box.containsPoint(QPointF(x, y), Qt.FillRule.WindingFill):
-                    return piece
-        return None
+    def set_hands(self, hands: list[Hand]) -> None:
+        """What can be done on the board from now on; the first is asked first."""
+        for hand in self.hands:
+            if hand not in hands:
+                hand.leave()
+        self.hands, self._hand = hands, None
+        self.update()
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None
-        self._from = event.position()
+        at = self._from = event.position()
         if event.button() == Qt.MouseButton.MiddleButton or self._space:
             self._panning = True
             self.setCursor(Qt.CursorShape.ClosedHandCursor)
             return
         if event.button() != Qt.MouseButton.LeftButton:
             return
-        self.pointed.emit(*self.transform_now().to_board(event.position()))
-        if not self.arranging:
-            return
-        self._grip = handle_at(self.handles(), event.position())
-        self._moving = False
-        if self._grip is None:
-            hit = self._hit(event.position())
-            if hit is not None:
-                self.document.choose(hit.id)
-                self._moving = not hit.locked
-        self._start = self.document.piece if self._grip or self._moving else None
-        self._lines = guides(self.document.board, self._start.id) if self._start else []
-        self._drag = object()
+        self.pointed.emit(*self.transform_now().to_board(at))
+        self._hand = next((h for h in self.hands if h.press(at, event.modifiers())), None)
 
     def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None
@@ -240,12 +185,12 @@ class BoardView(QWidget):
         if self._panning:
             self._pan(at - self._from)
             self._from = at
-        elif self._start is not None:
-            self._pull(at, event.modifiers())
-        elif self.arranging:
-            grip = handle_at(self.handles(), at)
-            self.setToolTip(HINTS[grip.kind] if grip else "")
-            shape = Qt.CursorShape.SizeAllCursor if grip else Qt.CursorShape.ArrowCursor
+        elif self._hand is not None:
+            self._hand.pull(at, event.modifiers())
+        else:
+            found = next((f for h in self.hands if (f := h.hover(at)) is not None), None)
+            shape, hint = found or (Qt.CursorShape.ArrowCursor, "")
+            self.setToolTip(hint)
             self.setCursor(shape)
 
     def _pan(self, by: QPointF) -> None:
@@ -256,45 +201,17 @@ class BoardView(QWidget):
         self._middle = (mx, my)
         self.refresh()
 
-    def _pull(self, at: QPointF, modifiers: Qt.KeyboardModifier) -> None:
-        start = self._start
-        assert start is not None
-        if self._moving:
-            self._move(start, at, bool(modifiers & Qt.KeyboardModifier.ControlModifier))
-            return
-        assert self._grip is not None
-        now = self.transform_now()
-        fields = pulled(start, self.document.board, self._grip, now.to_board(self._from),
-                        now.to_board(at), modifiers)  # fmt: skip
-        if fields:
-            name = STEPS[self._grip.kind]
-            self.document.apply(name, lambda b: change_piece(b, start.id, **fields), self._drag)
-
-    def _move(self, start: Lettering, at: QPointF, free: bool) -> None:
-        """Move with snapping; Ctrl moves freely."""
-        by = at - self._from
-        if not self._guides and by.manhattanLength() < 3:
-            return
-        zoom = self.transform_now().zoom
-        dx, dy = by.x() / zoom, by.y() / zoom
-        x0, y0, x1, y1 = extent(start, self.document.board)
-        found = snap((x0 + dx, y0 + dy, x1 + dx, y1 + dy), [] if free else self._lines, SNAP / zoom)
-        self._guides = found.guides
-        place = msgspec.structs.replace(
-            start.place, x=round(start.place.x + dx + found.dx, 2),
-            y=round(start.place.y + dy + found.dy, 2),
-        )  # fmt: skip
-        self.document.apply("Move", lambda b: change_piece(b, start.id, place=place), self._drag)
-
     def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
-        self._panning, self._start, self._grip, self._drag = False, None, None, None
-        self._guides = ()
+        hand, self._hand, self._panning = self._hand, None, False
+        if hand is not None:
+            hand.release()
         self.update()
         self.unsetCursor()
 
     def mouseDoubleClickEvent(self, event: QMouseEvent | None) -> None:
-        if event is not None and self.arranging and self._hit(event.position()):
-            self.opened.emit()
+        if event is not None and event.button() == Qt.MouseButton.LeftButton:
+            if not any(hand.twice(event.position()) for hand in self.hands):
+                self.mousePressEvent(event)
 
     def wheelEvent(self, event: QWheelEvent | None) -> None:
         assert event is not None
@@ -304,15 +221,23 @@ class BoardView(QWidget):
         else:
             self._pan(QPointF(event.angleDelta()) / 3)
 
+    # by key
+
+    def event(self, event: QEvent | None) -> bool:
+        """Keys that a hand wants (typing) come before the window's shortcuts."""
+        if event is not None and event.type() == QEvent.Type.ShortcutOverride:
+            if any(hand.wants(event) for hand in self.hands):  # type: ignore[arg-type]
+                event.accept()
+                return True
+        return super().event(event)
+
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         assert event is not None
-        key = Qt.Key(event.key())
-        if key == Qt.Key.Key_Space:
+        if any(hand.key(event) for hand in self.hands):
+            return
+        if event.key() == Qt.Key.Key_Space:
             self._space = True
             self.setCursor(Qt.CursorShape.OpenHandCursor)
-        elif key in ARROWS and self.arranging and self.document.piece is not None:
-            step = 10 if event.modifiers() & Qt.KeyboardModifier.ShiftModifier else 1
-            self._nudge(ARROWS[key][0] * step, ARROWS[key][1] * step)
         else:
             super().keyPressEvent(event)
 
@@ -322,12 +247,13 @@ class BoardView(QWidget):
             self.unsetCursor()
         super().keyReleaseEvent(event)
 
-    def _nudge(self, dx: int, dy: int) -> None:
-        piece = self.document.piece
-        if piece is None or piece.locked:
-            return
-        place = msgspec.structs.replace(piece.place, x=piece.place.x + dx, y=piece.place.y + dy)
-        self.document.apply("Nudge", lambda b: change_piece(b, piece.id, place=place), "nudge")
+    def inputMethodEvent(self, event: QInputMethodEvent | None) -> None:
+        if event is not None and not any(hand.input_method(event) for hand in self.hands):
+            super().inputMethodEvent(event)
+
+    def inputMethodQuery(self, query: Qt.InputMethodQuery) -> Any:
+        found = next((f for h in self.hands if (f := h.input_query(query)) is not None), None)
+        return super().inputMethodQuery(query) if found is None else found
 
     def grab_image(self) -> QImage | None:
         return self.frame.image if self.frame else None

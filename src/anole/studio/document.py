@@ -32,6 +32,7 @@ class Document(QObject):
         self._shown: Board | None = None
         self.piece_id: str | None = None
         self.coat_id: str | None = None
+        self.together: tuple[str, ...] = ()
         self._choose_something()
 
     # what there is
@@ -61,16 +62,47 @@ class Document(QObject):
 
     # choosing
 
+    @property
+    def chosen_ids(self) -> tuple[str, ...]:
+        """The piece whose panel is shown, and those chosen with it."""
+        return (*((self.piece_id,) if self.piece_id else ()), *self.together)
+
+    def choose_also(self, piece_id: str) -> None:
+        """Choose one more piece, or one less."""
+        if piece_id == self.piece_id:
+            if self.together:
+                self.choose_first(self.together[-1])
+                self.together = tuple(i for i in self.together if i != piece_id)
+        elif piece_id in self.together:
+            self.together = tuple(i for i in self.together if i != piece_id)
+        else:
+            self.together = (*self.together, piece_id)
+        self.chosen.emit()
+
+    def choose_first(self, piece_id: str) -> None:
+        """Show the panel of another of the chosen pieces."""
+        ids = self.chosen_ids
+        if piece_id in ids and piece_id != self.piece_id:
+            self.piece_id, self.coat_id = piece_id, None
+            self.together = tuple(i for i in ids if i != piece_id)
+            self._choose_coat()
+            self.chosen.emit()
+
     def choose(self, piece_id: str | None, coat_id: str | None = None) -> None:
-        if (piece_id, coat_id) == (self.piece_id, self.coat_id):
+        if (piece_id, coat_id) == (self.piece_id, self.coat_id) and not self.together:
             return
+        if piece_id == self.piece_id and coat_id is None:
+            coat_id = self.coat_id
+        self.together = ()
         self.piece_id, self.coat_id = piece_id, coat_id
         if coat_id is None:
             self._choose_coat()
         self.chosen.emit()
 
     def _choose_something(self) -> None:
-        if self.piece_id not in [p.id for p in self.board.pieces]:
+        there = [p.id for p in self.board.pieces]
+        self.together = tuple(i for i in self.together if i in there)
+        if self.piece_id not in there:
             words = [p for p in self.board.pieces if isinstance(p, Lettering)]
             self.piece_id = words[-1].id if words else None
             self.coat_id = None

@@ -28,8 +28,11 @@ from ..core.files.atomic import FileError
 from ..core.files.preview import preview
 from ..core.model import Board, Colour, ColourPaint, Ground
 from . import actions, theme
+from .arrange.cropping import CroppingHand
 from .arrange.piece_panel import PiecePanel
 from .arrange.pieces_list import PiecesList
+from .arrange.pulling import PullingHand
+from .arrange.typing import TypingHand
 from .board_view import BoardView
 from .coat.add_coat import AddCoat
 from .coat.build_up import BuildUp
@@ -38,6 +41,7 @@ from .coat.shelf import Shelf
 from .document import Document
 from .export_job import ExportJob
 from .foot_bar import FootBar
+from .hand import Hand
 from .proof.export_panel import ExportPanel
 from .proof.proof_view import LargeProof, ProofPictures, SmallProof
 from .settings import Settings
@@ -71,6 +75,9 @@ class Window(QWidget):
         self.document: Document = Document(board or new_board(1280, 720))
         self.job: ExportJob | None = None
         self.view: BoardView = BoardView(self.document, self.worker)
+        self.pulling, self.cropping = PullingHand(self.view), CroppingHand(self.view)
+        self.typing = TypingHand(self.view, self.pulling)
+        self.hands: list[list[Hand]] = [[self.cropping, self.typing, self.pulling], [], []]
         self.pieces = PiecesList(self.document, self.worker)
         self.arrange = PiecePanel(self.document)
         self.build_up = BuildUp(self.document, self.view)
@@ -184,7 +191,7 @@ class Window(QWidget):
         self.worker.failed.connect(self.foot.say)
         self.worker.warmed.connect(self._warmed)
         self.view.zoomed.connect(lambda z: self.top.zoom.setText(f"{z:.0%}"))
-        self.view.opened.connect(self.arrange.words.setFocus)
+        self.arrange.board.framing.connect(self.cropping.start)
         self.export.wanted.connect(self.ask_export)
         self.foot.cancelled.connect(self._cancel)
         # the first start compiles kernels; a start that finds them is too short to mention
@@ -210,7 +217,7 @@ class Window(QWidget):
         self.left.setCurrentIndex(number)
         self.right.setCurrentIndex(number)
         self.middle.setCurrentIndex(1 if number == PROOF else 0)
-        self.view.arranging = number == ARRANGE
+        self.view.set_hands(self.hands[number])
         self.shelf.setVisible(number == COAT)
         self.hint.setVisible(number == COAT)
         button = self.top.stages.button(number)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from typing import Literal
 
 import msgspec
@@ -16,7 +16,7 @@ ACROSS = ("left", "middle", "right")
 SHARE = {"left": 0.0, "middle": 0.5, "right": 1.0, "top": 0.0, "centre": 0.5, "bottom": 1.0}
 
 
-def moved(board: Board, ways: dict[str, tuple[float, float]]) -> Board:
+def moved(board: Board, ways: Mapping[str, tuple[float, float]]) -> Board:
     """Move pieces by (dx, dy) board px each; locked ones stay. Raises KeyError."""
     for piece_id, (dx, dy) in ways.items():
         piece = board.lettering(piece_id)

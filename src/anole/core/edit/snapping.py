@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Collection, Iterable
 from typing import NamedTuple
 
 import numpy as np
@@ -35,8 +35,8 @@ def extent(piece: Lettering, board: Board) -> tuple[float, float, float, float]:
     return float(x0), float(y0), float(x1), float(y1)
 
 
-def guides(board: Board, leaving_out: str) -> list[Guide]:
-    """Everything a piece may snap to."""
+def guides(board: Board, leaving_out: Collection[str]) -> list[Guide]:
+    """Everything that pieces other than those left out may snap to."""
     margin = MARGIN * min(board.width, board.height)
     found = []
     for across, side in ((True, board.width), (False, board.height)):
@@ -44,7 +44,7 @@ def guides(board: Board, leaving_out: str) -> list[Guide]:
         found += [Guide(across, at, "margin") for at in (margin, side - margin)]
         found += [Guide(across, side * n / 3, "third") for n in (1, 2)]
     for piece in board.pieces:
-        if isinstance(piece, Lettering) and piece.id != leaving_out and piece.shown:
+        if isinstance(piece, Lettering) and piece.id not in leaving_out and piece.shown:
             x0, y0, x1, y1 = extent(piece, board)
             found += [Guide(True, x, piece.name) for x in (x0, (x0 + x1) / 2, x1)]
             found += [Guide(False, y, piece.name) for y in (y0, (y0 + y1) / 2, y1)]

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QVBoxLayout, QWidget
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QVBoxLayout, QWidget
 
-from ...core.edit.boards import change_board, resize_board
+from ...core.edit.boards import change_board, crop_board, painted_box, resize_board
 from ...core.model.board import LONGEST_SIDE
 from ..controls.number import LABEL, Number
 from ..document import Document
@@ -12,6 +13,10 @@ from .nine_points import NinePoints
 
 
 class BoardPanel(QWidget):
+    """`framing`: the user wants to drag a frame to crop to."""
+
+    framing = pyqtSignal()
+
     def __init__(self, document: Document) -> None:
         super().__init__()
         self.document = document
@@ -39,6 +44,15 @@ class BoardPanel(QWidget):
         column.addLayout(row)
         column.addWidget(self.dpi)
         column.addWidget(self.print_size)
+        crops = QHBoxLayout()
+        self.to_paint, self.to_frame = QPushButton("Crop to paint"), QPushButton("Crop to a frame")
+        self.to_paint.setToolTip("Cut the board down to all that is painted besides the ground")
+        self.to_frame.setToolTip("Drag the frame over the board")
+        for button in (self.to_paint, self.to_frame):
+            crops.addWidget(button)
+        column.addLayout(crops)
+        self.to_paint.clicked.connect(self._crop)
+        self.to_frame.clicked.connect(self.framing)
         self.across.edited.connect(lambda v, t: self._resize(round(v), None, t))
         self.down.edited.connect(lambda v, t: self._resize(None, round(v), t))
         self.dpi.edited.connect(self._resolution)
@@ -55,6 +69,15 @@ class BoardPanel(QWidget):
         mm = " × ".join(f"{side * 25.4:.0f}" for side in inches)
         both = " × ".join(f"{side:.1f}" for side in inches)
         self.print_size.setText(f"Printed: {mm} mm, {both} in")
+
+    def _crop(self) -> None:
+        box = painted_box(self.document.board)
+        if box is None:
+            self.document.said.emit(
+                "Nothing is painted besides the ground: there is nothing to crop to."
+            )
+            return
+        self.document.apply("Crop", lambda b: crop_board(b, *box))
 
     def _pinned(self, name: str) -> None:
         self._anchor = name

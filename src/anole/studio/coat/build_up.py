@@ -177,7 +177,7 @@ class BuildUp(QWidget):
         self.update()
 
     def _pointed(self, x: float, y: float) -> None:
-        if not self.view.arranging:
+        if self.isVisible():
             self._clicked = (x, y)
             self.update()
 

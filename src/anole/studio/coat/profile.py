@@ -51,7 +51,8 @@ def colours(paint: Paint, count: int) -> np.ndarray:
     """(4, count) straight colours of a paint, a gradient from its start to its end."""
     if isinstance(paint, ColourPaint):
         return np.repeat(np.array(paint.colour.floats)[:, None], count, 1)
-    assert isinstance(paint, Gradient)
+    if not isinstance(paint, Gradient):
+        return np.repeat(np.array([[0.8], [0.75], [0.6], [1.0]]), count, 1)
     runs = 1 if paint.spread == "pad" else min(max(1 / paint.scale, 1), 12)
     t = (np.arange(count) + 0.5) / count * runs
     if paint.spread == "reflect":

@@ -8,7 +8,7 @@ import msgspec
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
 
-from ...core.model import ColourPaint, Gradient, Lamp, Length, Span
+from ...core.model import Colour, ColourPaint, Lamp, Length, Span
 from ...core.model.schema import FieldInfo, field_info
 from .choice import Choice
 from .control import Control
@@ -17,6 +17,7 @@ from .length import LengthControl
 from .number import Number
 from .own_lamp import OwnLamp
 from .paint import PaintControl
+from .palette import Palette
 from .part import PartControl
 from .span import SpanControl
 from .switch import Switch
@@ -42,12 +43,14 @@ def control_for(info: FieldInfo) -> Control:
         )  # fmt: skip
     if kind is Span:
         return SpanControl(info.title, extra["soft"], info.about)
+    if get_origin(kind) is tuple and get_args(kind)[0] is Colour:
+        return Palette(info.title, info.about)
     if get_origin(kind) is tuple:
         return Factors(info.title, info.about, len(get_args(kind)))
     if isinstance(kind, type) and issubclass(kind, msgspec.Struct):
         return PartControl(info.title, kind, info.about, optional=False)
     parts = set(get_args(kind)) if get_origin(kind) in (Union, type(int | str)) else set()
-    if parts == {ColourPaint, Gradient}:
+    if ColourPaint in parts:
         return PaintControl()
     if parts == {Lamp, type(None)}:
         return OwnLamp()

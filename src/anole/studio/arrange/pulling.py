@@ -1,0 +1,204 @@
+"""Pieces chosen, moved and pulled by their handles on the board."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import QPointF, QRectF, Qt
+from PyQt6.QtGui import QKeyEvent, QPainter, QPen, QPolygonF
+
+from ...core.edit.arranging import moved
+from ...core.edit.pieces import change_piece
+from ...core.edit.snapping import Guide, extent, guides, snap
+from ...core.model import Board, Lettering
+from ...core.pieces.lettering import block_corners
+from .. import theme
+from ..board_view import BoardView
+from ..hand import Hand
+from ..view_transform import ViewTransform
+from .handles import HINTS, Handle, handle_at, handles, pulled
+from .handles import paint as paint_handles
+
+SNAP = 7
+STEPS = {
+    "corner": "Size", "side": "Stretch", "turn": "Turn", "camber": "Bend a rail",
+    "slope": "Tilt a rail",
+}  # fmt: skip
+ARROWS = {
+    Qt.Key.Key_Left: (-1, 0), Qt.Key.Key_Right: (1, 0),
+    Qt.Key.Key_Up: (0, -1), Qt.Key.Key_Down: (0, 1),
+}  # fmt: skip
+
+
+def box_of(piece: Lettering, board: Board) -> QPolygonF:
+    """The corners of a piece's box, board px."""
+    return QPolygonF([QPointF(*corner) for corner in block_corners(piece, board)])
+
+
+class PullingHand(Hand):
+    def __init__(self, view: BoardView) -> None:
+        super().__init__(view)
+        self._grip: Handle | None = None
+        self._start: Lettering | None = None
+        self._board: Board | None = None
+        self._from = QPointF()
+        self._token: object | None = None
+        self._moving = self._gone = False
+        self._lines: list[Guide] = []
+        self.guides: tuple[Guide, ...] = ()
+        self._net: QRectF | None = None
+
+    def handles(self) -> list[Handle]:
+        """What the chosen words can be pulled by, in widget px."""
+        piece = self.document.piece
+        if piece is None or piece.locked or not piece.text.strip() or self.document.together:
+            return []
+        return handles(piece, self.document.board, self.view.transform_now())
+
+    def hit(self, at: QPointF) -> Lettering | None:
+        """The topmost shown lettering whose box lies under a point."""
+        point = QPointF(*self.view.transform_now().to_board(at))
+        for piece in reversed(self.document.board.pieces):
+            if isinstance(piece, Lettering) and piece.shown and piece.text.strip():
+                if box_of(piece, self.document.board).containsPoint(point, Qt.FillRule.WindingFill):
+                    return piece
+        return None
+
+    # looking
+
+    def paint(self, painter: QPainter, now: ViewTransform) -> None:
+        piece, board = self.document.piece, self.document.shown
+        together = self.document.together
+        if piece is not None and piece.shown and piece.text.strip() and not together:
+            paint_handles(painter, piece, board, now)
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+        painter.setPen(QPen(theme.colour("leaf"), 1.3))
+        for other in board.pieces if together else ():
+            if isinstance(other, Lettering) and other.id in self.document.chosen_ids:
+                corners = [now.to_widget(*corner) for corner in block_corners(other, board)]
+                painter.drawPolygon(QPolygonF(corners))
+        if self._net is not None:
+            painter.setPen(QPen(theme.colour("leaf"), 1, Qt.PenStyle.DashLine))
+            painter.drawRect(self._net)
+        for guide in self.guides:
+            self._paint_guide(painter, now, guide)
+
+    def _paint_guide(self, painter: QPainter, now: ViewTransform, guide: Guide) -> None:
+        """A thin line that the moved words lie on, with the distance from the board's border."""
+        board = self.document.shown
+        painter.setFont(theme.font(11))
+        painter.setPen(QPen(theme.colour("coral"), 1))
+        if guide.across:
+            start, end = now.to_widget(guide.at, 0), now.to_widget(guide.at, board.height)
+        else:
+            start, end = now.to_widget(0, guide.at), now.to_widget(board.width, guide.at)
+        painter.drawLine(start, end)
+        painter.setPen(theme.colour("text"))
+        word = f"{guide.name} {guide.at:.0f}"
+        painter.drawText(start + (QPointF(4, -6) if guide.across else QPointF(4, -4)), word)
+
+    def hover(self, at: QPointF) -> tuple[Qt.CursorShape, str] | None:
+        grip = handle_at(self.handles(), at)
+        return (Qt.CursorShape.SizeAllCursor, HINTS[grip.kind]) if grip else None
+
+    # pulling
+
+    def press(self, at: QPointF, keys: Qt.KeyboardModifier) -> bool:
+        self._from, self._token = at, object()
+        self._grip = handle_at(self.handles(), at)
+        self._moving = self._gone = False
+        if self._grip is None:
+            self._choose(self.hit(at), bool(keys & Qt.KeyboardModifier.ShiftModifier))
+        self._start = self.document.piece if self._grip or self._moving else None
+        self._board = self.document.board
+        leaving_out = self.document.chosen_ids
+        self._lines = guides(self._board, leaving_out) if self._start else []
+        return True
+
+    def _choose(self, hit: Lettering | None, also: bool) -> None:
+        if hit is None:
+            if not also:
+                self.document.choose(self.document.piece_id)
+            self._net = QRectF(self._from, self._from)
+            return
+        if also:
+            self.document.choose_also(hit.id)
+        elif hit.id not in self.document.chosen_ids:
+            self.document.choose(hit.id)
+        self._moving = not hit.locked
+
+    def pull(self, at: QPointF, keys: Qt.KeyboardModifier) -> None:
+        if self._net is not None:
+            self._net = QRectF(self._from, at).normalized()
+            self.view.update()
+        elif self._moving and self._start is not None:
+            self._move(at, bool(keys & Qt.KeyboardModifier.ControlModifier))
+        elif self._grip is not None and self._start is not None:
+            self._pull_grip(self._start, self._grip, at, keys)
+
+    def _pull_grip(
+        self, start: Lettering, grip: Handle, at: QPointF, keys: Qt.KeyboardModifier
+    ) -> None:
+        now = self.view.transform_now()
+        fields = pulled(start, self.document.board, grip, now.to_board(self._from),
+                        now.to_board(at), keys)  # fmt: skip
+        if fields:
+            self.document.apply(
+                STEPS[grip.kind], lambda b: change_piece(b, start.id, **fields), self._token
+            )
+
+    def _move(self, at: QPointF, free: bool) -> None:
+        """Move all that is chosen, with snapping; Ctrl moves freely."""
+        by = at - self._from
+        if not self._gone and by.manhattanLength() < 3:
+            return
+        self._gone = True
+        start, board = self._start, self._board
+        assert start is not None and board is not None
+        zoom = self.view.transform_now().zoom
+        dx, dy = by.x() / zoom, by.y() / zoom
+        x0, y0, x1, y1 = extent(start, board)
+        found = snap((x0 + dx, y0 + dy, x1 + dx, y1 + dy), [] if free else self._lines, SNAP / zoom)
+        self.guides = found.guides
+        ids = [p.id for p in board.pieces if p.id in self.document.chosen_ids]
+        way = (dx + found.dx, dy + found.dy)
+        ways = {i: way for i in ids if isinstance(board.piece(i), Lettering)}
+        self.document.apply("Move", lambda _: moved(board, ways), self._token)
+
+    def release(self) -> None:
+        if self._net is not None:
+            self._catch(self._net)
+        self._net = self._start = self._grip = self._token = self._board = None
+        self._moving, self.guides = False, ()
+        self.view.update()
+
+    def _catch(self, net: QRectF) -> None:
+        """Choose all that a net drawn over empty board touches."""
+        if net.width() + net.height() < 6:
+            return
+        now, board = self.view.transform_now(), self.document.board
+        low, high = now.to_board(net.topLeft()), now.to_board(net.bottomRight())
+        area = QRectF(QPointF(*low), QPointF(*high))
+        caught = [
+            piece.id
+            for piece in board.pieces
+            if isinstance(piece, Lettering) and piece.shown and not piece.locked
+            and box_of(piece, board).boundingRect().intersects(area)
+        ]  # fmt: skip
+        if caught:
+            self.document.choose(caught[-1])
+            for other in caught[:-1]:
+                self.document.choose_also(other)
+            self.document.choose_first(caught[-1])
+
+    def key(self, event: QKeyEvent) -> bool:
+        way = ARROWS.get(Qt.Key(event.key()))
+        if way is None or self.document.piece is None:
+            return False
+        by = 10 if event.modifiers() & Qt.KeyboardModifier.ShiftModifier else 1
+        ids = self.document.chosen_ids
+        ways = {
+            p.id: (way[0] * by, way[1] * by)
+            for p in self.document.board.pieces
+            if isinstance(p, Lettering) and p.id in ids
+        }
+        self.document.apply("Nudge", lambda b: moved(b, ways), "nudge")
+        return True

@@ -1,0 +1,60 @@
+"""What a hand on the board can do. Each stage gives the board view its hands, first asked first."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING, Any
+
+from PyQt6.QtCore import QPointF, Qt
+from PyQt6.QtGui import QInputMethodEvent, QKeyEvent, QPainter
+
+from .view_transform import ViewTransform
+
+if TYPE_CHECKING:
+    from .board_view import BoardView
+
+NO_KEYS = Qt.KeyboardModifier.NoModifier
+
+
+class Hand:
+    """Points are widget px. press() says whether the hand takes the pull that starts there."""
+
+    def __init__(self, view: BoardView) -> None:
+        self.view = view
+        self.document = view.document
+
+    def paint(self, painter: QPainter, now: ViewTransform) -> None:
+        """Draw over the board."""
+
+    def press(self, at: QPointF, keys: Qt.KeyboardModifier) -> bool:
+        return False
+
+    def pull(self, at: QPointF, keys: Qt.KeyboardModifier) -> None:
+        """The pointer moved with the button held."""
+
+    def release(self) -> None:
+        """The button was let go."""
+
+    def twice(self, at: QPointF) -> bool:
+        """A double click."""
+        return False
+
+    def hover(self, at: QPointF) -> tuple[Qt.CursorShape, str] | None:
+        """The cursor's shape and a hint, where the hand would take a press."""
+        return None
+
+    def key(self, event: QKeyEvent) -> bool:
+        """Whether the key was meant for this hand."""
+        return False
+
+    def wants(self, event: QKeyEvent) -> bool:
+        """Whether the key is the hand's even where a shortcut of the window has it."""
+        return False
+
+    def input_method(self, event: QInputMethodEvent) -> bool:
+        return False
+
+    def input_query(self, query: Qt.InputMethodQuery) -> Any:
+        return None
+
+    def leave(self) -> None:
+        """Another stage, piece or board: end what is going on."""
