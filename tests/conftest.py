@@ -16,11 +16,18 @@ def own_home(tmp_path_factory, monkeypatch):
     for name in ("DATA", "CONFIG", "STATE", "CACHE"):
         if name != "CACHE":
             monkeypatch.setenv(f"XDG_{name}_HOME", str(home / name.lower()))
+    # no font of the machine may change what a test sees
+    monkeypatch.setenv("XDG_DATA_DIRS", str(home / "shared"))
+    monkeypatch.setenv("HOME", str(home))
     return home
 
 
 @pytest.fixture(autouse=True)
 def no_thread_left():
     yield
-    left = [t.name for t in threading.enumerate() if t.name in ("anole-render", "anole-export")]
+    left = [
+        t.name
+        for t in threading.enumerate()
+        if t.name in ("anole-render", "anole-export", "anole-fonts")
+    ]
     assert not left, f"threads left running: {left}"

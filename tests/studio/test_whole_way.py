@@ -4,6 +4,7 @@ import numpy as np
 from PIL import Image
 from PyQt6.QtCore import QPointF, Qt
 
+from anole.core.edit.font_files import with_outlines
 from anole.core.files import board_file
 from anole.core.library import styles
 from anole.core.render.export import rgba
@@ -95,7 +96,7 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
     assert window.save_to(path)
     written = np.asarray(Image.open(picture).convert("RGBA"))
     again = board_file.read(path).board
-    assert again == document.board
+    assert again == with_outlines(document.board)
     assert (rgba(again) == written).all()
     assert window.open(path)
     assert document.board == again

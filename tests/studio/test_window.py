@@ -60,16 +60,16 @@ def test_a_font_is_looked_at_and_taken(open_window, qtbot):
     window = open_window(STYLED)
     fonts = window.arrange.fonts
     fonts.search.setText("cartoon")
-    visible = [i for i in range(fonts.list.count()) if not fonts.list.item(i).isHidden()]
-    assert len(visible) == 1
-    item = fonts.list.item(visible[0])
-    fonts.list.itemEntered.emit(item)
+    assert [row.family for row in fonts.model.rows] == ["Lilita One"]
+    index = fonts.model.index(0)
+    fonts.list.entered.emit(index)
     assert window.document.shown.lettering("words").font.family == "Lilita One"
     assert window.document.board == STYLED
     fonts.look_back()
     assert window.document.shown == STYLED
-    fonts.list.itemClicked.emit(item)
+    qtbot.mouseClick(fonts.list.viewport(), LEFT, pos=fonts.list.visualRect(index).center())
     assert window.document.piece.font.family == "Lilita One"
+    assert fonts.recent == ["Lilita One"]
 
 
 def test_words_are_pinned_nudged_scaled_and_undone(open_window, qtbot, drag):

@@ -9,7 +9,14 @@ from PyQt6.QtCore import QMimeData
 from PyQt6.QtGui import QGuiApplication
 
 from ..core.edit.clipboard import carried, paste, paste_style
-from ..core.edit.pieces import add_lettering, duplicate_piece, remove_piece
+from ..core.edit.pieces import (
+    add_lettering,
+    change_piece,
+    duplicate_piece,
+    move_in_order,
+    remove_pieces,
+)
+from ..core.model import Board, Lettering
 
 if TYPE_CHECKING:
     from .window import Window
@@ -47,18 +54,56 @@ def _has_words(window: Window) -> bool:
 
 
 def _remove(window: Window) -> None:
+    ids = window.document.chosen_ids
+    if ids:
+        window.document.apply("Remove piece", lambda b: remove_pieces(b, ids))
+
+
+def _switch(window: Window, field: str, name: str) -> None:
+    """Turn a yes or no of all that is chosen round, as its first piece has it."""
+    ids = window.document.chosen_ids
+    if ids:
+        wanted = not getattr(window.document.board.piece(ids[0]), field)
+
+        def switch(board: Board) -> Board:
+            for piece in ids:
+                board = change_piece(board, piece, **{field: wanted})
+            return board
+
+        window.document.apply(name, switch)
+
+
+def _order(window: Window, by: int) -> None:
     piece = window.document.piece_id
     if piece is not None:
-        window.document.apply("Remove piece", lambda b: remove_piece(b, piece))
+        at = [p.id for p in window.document.board.pieces].index(piece)
+        window.document.apply("Order", lambda b: move_in_order(b, piece, max(at + by, 0)))
+
+
+def _choose_all(window: Window) -> None:
+    words = [p.id for p in window.document.board.pieces if isinstance(p, Lettering) and p.shown]
+    if words:
+        window.document.choose(words[-1])
+        for other in words[:-1]:
+            if other not in window.document.chosen_ids:
+                window.document.choose_also(other)
 
 
 def _duplicate(window: Window) -> None:
-    piece = window.document.piece_id
+    words = [p for p in window.document.board.pieces
+             if p.id in window.document.chosen_ids and isinstance(p, Lettering)]  # fmt: skip
     before = {p.id for p in window.document.board.pieces}
-    if piece is not None:
-        window.document.apply("Duplicate", lambda b: duplicate_piece(b, piece)[0])
+
+    def copy(board: Board) -> Board:
+        for piece in words:
+            board = duplicate_piece(board, piece.id)[0]
+        return board
+
+    if words and window.document.apply("Duplicate", copy):
         fresh = [p.id for p in window.document.board.pieces if p.id not in before]
-        window.document.choose(fresh[0])
+        window.document.choose(fresh[-1])
+        for other in fresh[:-1]:
+            window.document.choose_also(other)
 
 
 def _copy(window: Window) -> None:
@@ -111,6 +156,14 @@ COMMANDS = (
     Command("steps", "Steps", ("Ctrl+H",), lambda w: w.show_steps()),
     Command("duplicate", "Duplicate the piece", ("Ctrl+D",), _duplicate, _has_words),
     Command("remove", "Remove the piece", (), _remove, _has_piece),
+    Command("all", "Choose all words", ("Ctrl+A",), _choose_all),
+    Command("hide", "Hide or show the piece", ("Alt+H",),
+            lambda w: _switch(w, "shown", "Show or hide"), _has_piece),
+    Command("lock", "Lock or free the piece", ("Alt+L",),
+            lambda w: _switch(w, "locked", "Lock"), _has_piece),
+    Command("raise", "Bring the piece one up", ("Alt+PgUp",), lambda w: _order(w, 1), _has_piece),
+    Command("lower", "Bring the piece one down", ("Alt+PgDown",), lambda w: _order(w, -1),
+            _has_piece),
     Command("coat", "Add a coat", ("Ins",), lambda w: w.unfold_coats(), _has_words),
     Command("arrange", "Arrange", ("Alt+1",), lambda w: w.show_stage(0)),
     Command("coats", "Coat", ("Alt+2",), lambda w: w.show_stage(1)),

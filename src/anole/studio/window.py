@@ -39,7 +39,9 @@ from .coat.build_up import BuildUp
 from .coat.coat_panel import CoatPanel
 from .coat.shelf import Shelf
 from .document import Document
+from .dropping import files_in, take
 from .export_job import ExportJob
+from .font_reader import FontReader
 from .foot_bar import FootBar
 from .hand import Hand
 from .proof.export_panel import ExportPanel
@@ -79,7 +81,10 @@ class Window(QWidget):
         self.typing = TypingHand(self.view, self.pulling)
         self.hands: list[list[Hand]] = [[self.cropping, self.typing, self.pulling], [], []]
         self.pieces = PiecesList(self.document, self.worker)
-        self.arrange = PiecePanel(self.document)
+        self.arrange: PiecePanel = PiecePanel(
+            self.document, self.worker, self.settings, self.typing
+        )
+        self.font_reader = FontReader()
         self.build_up = BuildUp(self.document, self.view)
         self.coats = AddCoat(self.document, self.worker)
         self.coat = CoatPanel(self.document, self.build_up)
@@ -101,6 +106,7 @@ class Window(QWidget):
         self._refresh()
         self.view.setFocus()
         self.worker.start()
+        self.font_reader.start()
 
     # making
 
@@ -193,6 +199,7 @@ class Window(QWidget):
         self.view.zoomed.connect(lambda z: self.top.zoom.setText(f"{z:.0%}"))
         self.arrange.board.framing.connect(self.cropping.start)
         self.export.wanted.connect(self.ask_export)
+        self.font_reader.read.connect(self._fonts_read)
         self.foot.cancelled.connect(self._cancel)
         # the first start compiles kernels; a start that finds them is too short to mention
         self._warming = QTimer(self)
@@ -209,6 +216,16 @@ class Window(QWidget):
         if not self._warming.isActive():
             self.foot.show_progress("Preparing the painter; only the first start takes this long.",
                                     share, can_cancel=False)  # fmt: skip
+
+    def _fonts_read(self, count: int, troubles: list[str]) -> None:
+        if count:
+            self.arrange.fonts.fonts_came()
+            self.document.changed.emit()
+        if troubles:
+            more = f" and {len(troubles) - 3} more" if len(troubles) > 3 else ""
+            self.foot.say(
+                "Fonts of this system that were skipped: " + "; ".join(troubles[:3]) + more
+            )
 
     # stages
 
@@ -406,18 +423,12 @@ class Window(QWidget):
     # dropping, leaving
 
     def dragEnterEvent(self, event: QDragEnterEvent | None) -> None:
-        assert event is not None
-        mime = event.mimeData()
-        if mime is not None and any(u.toLocalFile().endswith(".anole") for u in mime.urls()):
+        if event is not None and files_in(event.mimeData()):
             event.acceptProposedAction()
 
     def dropEvent(self, event: QDropEvent | None) -> None:
-        assert event is not None
-        mime = event.mimeData()
-        for url in mime.urls() if mime is not None else ():
-            if url.toLocalFile().endswith(".anole"):
-                self.open(Path(url.toLocalFile()))
-                return
+        if event is not None:
+            take(self, files_in(event.mimeData()))
 
     def _restore(self) -> None:
         self.resize(1280, 800)
@@ -438,5 +449,6 @@ class Window(QWidget):
             self.job.wait()
         self._autosave.stop()
         self.steps.close()
+        self.font_reader.stop()
         self.worker.stop()
         super().closeEvent(event)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import threading
 from collections import OrderedDict
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from typing import Any, NamedTuple
 
 import cv2
@@ -15,12 +15,17 @@ from PyQt6.QtGui import QImage
 from ..core.box import EMPTY, Box, around
 from ..core.cache import Cache
 from ..core.files import png
-from ..core.model import Board
+from ..core.lettering.fonts import FontFile
+from ..core.lettering.stems import stem_of
+from ..core.model import Board, Font
 from ..core.render.export import rgba
 from ..core.render.renderer import Cancelled, Renderer, Request
 from ..core.render.warm import warm
+from . import theme
+from .word_images import tinted, words_coverage
 
 SMALL_CACHE = 96 * 2**20
+STEMS_AT_ONCE = 12
 MOST_PROOF = 2560
 """px a proof is rendered at before it is reduced."""
 
@@ -65,6 +70,8 @@ class Worker(QObject):
     drawn = pyqtSignal(object, QImage)
     failed = pyqtSignal(str)
     counted = pyqtSignal(object, int)
+    worded = pyqtSignal(object, QImage)
+    measured = pyqtSignal(object)
     warmed = pyqtSignal(float)
 
     def __init__(self) -> None:
@@ -126,6 +133,26 @@ class Worker(QObject):
 
         self._later(("size",), job)
 
+    def ask_words(self, key: Any, text: str, font: Font, width: int, height: int) -> None:
+        """Words in a font as a small picture in the theme's colour; the newest asked comes first."""
+        colour = theme.colour("text")
+
+        def job() -> None:
+            self.worded.emit(key, tinted(words_coverage(text, font, width, height), colour))
+
+        self._later(("words", key), job)
+
+    def ask_stems(self, files: Sequence[FontFile]) -> None:
+        """How thick the stems of many fonts are, some at a time."""
+        first, rest = files[:STEMS_AT_ONCE], files[STEMS_AT_ONCE:]
+
+        def job() -> None:
+            self.measured.emit({file.family: stem_of(file) for file in first})
+            if rest:
+                self.ask_stems(rest)
+
+        self._later(("stems",), job)
+
     def _render_small(self, board: Board, scale: float, transparent: bool) -> np.ndarray:
         return rgba(
             board, scale, transparent=transparent, renderer=self._small, stop=lambda: self._over
@@ -133,6 +160,7 @@ class Worker(QObject):
 
     def _later(self, key: Any, job: Callable[[], None]) -> None:
         with self._wake:
+            self._jobs.pop(key, None)
             self._jobs[key] = job
             self._wake.notify()
 
@@ -156,7 +184,7 @@ class Worker(QObject):
                 if self._over:
                     return
                 request, self._request = self._request, None
-                job = None if request else self._jobs.popitem(last=False)
+                job = None if request else self._next_job()
             try:
                 if request:
                     self.framed.emit(self._frame(request))
@@ -168,6 +196,14 @@ class Worker(QObject):
                 self.failed.emit("There is not enough memory to show this; try a smaller zoom.")
             except Exception as error:
                 self.failed.emit(f"This board could not be painted: {error}")
+
+    def _next_job(self) -> tuple[Any, Callable[[], None]]:
+        """The oldest job; of words in a list the newest, for that is what is looked at."""
+        key = next(iter(self._jobs))
+        last = next(reversed(self._jobs))
+        if last[0] == "words":
+            key = last
+        return key, self._jobs.pop(key)
 
     def _frame(self, request: Request) -> Frame:
         box = request.box

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from typing import Any
 
 import msgspec
@@ -55,6 +56,14 @@ def remove_piece(board: Board, piece_id: str) -> Board:
     board.piece(piece_id)
     kept = tuple(piece for piece in board.pieces if piece.id != piece_id)
     return msgspec.structs.replace(board, pieces=kept)
+
+
+def remove_pieces(board: Board, ids: Iterable[str]) -> Board:
+    """Take several pieces off; locked ones stay. Raises KeyError."""
+    for piece_id in ids:
+        if not board.piece(piece_id).locked:
+            board = remove_piece(board, piece_id)
+    return board
 
 
 def duplicate_piece(board: Board, piece_id: str, shift: float = 0.03) -> tuple[Board, str]:

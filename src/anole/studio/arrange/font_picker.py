@@ -2,71 +2,63 @@
 
 from __future__ import annotations
 
+from pathlib import Path
+from typing import Any
+
 import msgspec
-from PyQt6.QtCore import QEvent, QModelIndex, QRectF, QSize, Qt
-from PyQt6.QtGui import QPainter, QPen
+from PyQt6.QtCore import QAbstractListModel, QEvent, QModelIndex, Qt
+from PyQt6.QtGui import QImage, QMouseEvent
 from PyQt6.QtWidgets import (
     QAbstractItemView,
+    QFileDialog,
+    QHBoxLayout,
     QLineEdit,
-    QListWidget,
-    QListWidgetItem,
-    QStyle,
-    QStyledItemDelegate,
-    QStyleOptionViewItem,
+    QListView,
+    QPushButton,
     QVBoxLayout,
     QWidget,
 )  # fmt: skip
 
+from ...core.edit.font_files import add_font
 from ...core.edit.pieces import change_piece
-from ...core.lettering.fonts import GENRES, catalogue, families
-from ...core.model import Font
+from ...core.lettering.fonts import FontError
+from ...core.model import Board
 from .. import theme
+from ..controls.choice import Box
 from ..document import Document
-from ..paths import draw_words
 from ..samples import words_of
+from ..settings import Settings
+from ..worker import Worker
+from .font_delegate import ROW, FontDelegate, sample_size, star_box
+from .font_rows import EVERY, ORDERS, FontRow, all_rows, kinds, picked
 
-ROW = 50
-FAMILY = Qt.ItemDataRole.UserRole
-
-
-def font_of(family: str) -> Font:
-    weights = [file.weight for file in catalogue() if file.family == family]
-    return Font(family=family, weight=max(weights, default=400))
-
-
-class FontDelegate(QStyledItemDelegate):
-    def __init__(self, owner: FontPicker) -> None:
-        super().__init__(owner)
-        self._owner = owner
-
-    def sizeHint(self, option: QStyleOptionViewItem, index: QModelIndex) -> QSize:
-        return QSize(100, ROW)
-
-    def paint(
-        self, painter: QPainter | None, option: QStyleOptionViewItem, index: QModelIndex
-    ) -> None:
-        assert painter is not None
-        painter.save()
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        family = index.data(FAMILY)
-        box = QRectF(option.rect).adjusted(2, 2, -2, -2)
-        if option.state & QStyle.StateFlag.State_Selected:
-            painter.setPen(QPen(theme.colour("leaf"), 1.6))
-            painter.setBrush(theme.colour("raised"))
-            painter.drawRoundedRect(box, 6, 6)
-        elif option.state & QStyle.StateFlag.State_MouseOver:
-            painter.setPen(QPen(theme.colour("line"), 1))
-            painter.drawRoundedRect(box, 6, 6)
-        words = QRectF(box.x() + 8, box.y() + 4, box.width() - 16, 24)
-        draw_words(painter, self._owner.words, font_of(family), words, theme.colour("text"))
-        painter.setFont(theme.font(11))
-        painter.setPen(theme.colour("dim"))
-        label = f"{family}, {GENRES.get(family, 'other')}"
-        painter.drawText(QRectF(box.x() + 8, box.y() + 29, box.width() - 16, 15), 0, label)
-        painter.restore()
+MOST_RECENT = 12
+FONT_FILES = "Fonts (*.ttf *.otf *.woff *.woff2)"
 
 
-class FontList(QListWidget):
+class FontModel(QAbstractListModel):
+    """The rows that are listed now."""
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.rows: list[FontRow] = []
+
+    def show_rows(self, rows: list[FontRow]) -> None:
+        self.beginResetModel()
+        self.rows = rows
+        self.endResetModel()
+
+    def rowCount(self, parent: QModelIndex | None = None) -> int:
+        return len(self.rows)
+
+    def data(self, index: QModelIndex, role: int = Qt.ItemDataRole.DisplayRole) -> Any:
+        row = self.rows[index.row()] if 0 <= index.row() < len(self.rows) else None
+        if row is not None and role == Qt.ItemDataRole.AccessibleTextRole:
+            return f"{row.family}, {row.genre}"
+        return row if role == Qt.ItemDataRole.UserRole else None
+
+
+class FontList(QListView):
     def __init__(self, owner: FontPicker) -> None:
         super().__init__()
         self._owner = owner
@@ -75,77 +67,198 @@ class FontList(QListWidget):
         self._owner.look_back()
         super().leaveEvent(event)
 
+    def mousePressEvent(self, event: QMouseEvent | None) -> None:
+        assert event is not None
+        index = self.indexAt(event.position().toPoint())
+        row = index.data(Qt.ItemDataRole.UserRole)
+        if row is not None and star_box(self.visualRect(index)).contains(event.position()):
+            self._owner.toggle_favourite(row.family)
+            return
+        super().mousePressEvent(event)
+
 
 class FontPicker(QWidget):
-    def __init__(self, document: Document) -> None:
+    def __init__(self, document: Document, worker: Worker, settings: Settings) -> None:
         super().__init__()
-        self.document = document
+        self.document, self.worker, self.settings = document, worker, settings
         self.words = "Words"
+        self.images: dict[str, QImage] = {}
+        self.stems: dict[str, float] = {}
+        self._asked: set[str] = set()
+        self._all = all_rows()
+        self.model = FontModel()
         self.search, self.list = QLineEdit(), FontList(self)
+        self.kind, self.order, self.add = Box(), Box(), QPushButton("+ font file")
+        self._build()
+        self.search.textChanged.connect(self.refill)
+        self.kind.activated.connect(self.refill)
+        self.order.activated.connect(self._ordered)
+        self.add.clicked.connect(self.ask_file)
+        self.list.entered.connect(self._hover)
+        self.list.clicked.connect(self._take)
+        self.list.activated.connect(self._take)
+        worker.worded.connect(self._worded)
+        worker.measured.connect(self._measured)
+        document.changed.connect(self.show_piece)
+        document.chosen.connect(self.show_piece)
+        self.refill()
+        self.show_piece()
+
+    def _build(self) -> None:
         self.search.setPlaceholderText("Find a font or a genre")
         self.search.setAccessibleName("Find a font or a genre")
+        self.search.setClearButtonEnabled(True)
+        for box, name in ((self.kind, "Which fonts"), (self.order, "Order of the fonts")):
+            box.setAccessibleName(name)
+            box.setToolTip(name)
+        self.kind.addItems(kinds(self._all))
+        self.order.addItems(ORDERS)
+        self.add.setToolTip("Take a font file in; the board carries it from then on")
+        self.list.setModel(self.model)
         self.list.setAccessibleName("Fonts")
-        self.list.setToolTip("Hover to see the font on the board, click to take it")
+        self.list.setToolTip(
+            "Hover to see the font on the board, click to take it; the star keeps it"
+        )
         self.list.setItemDelegate(FontDelegate(self))
         self.list.setMouseTracking(True)
         self.list.setUniformItemSizes(True)
         self.list.setVerticalScrollMode(QAbstractItemView.ScrollMode.ScrollPerPixel)
         self.list.setStyleSheet(
-            f"QListWidget {{ background: {theme.theme().sunk}; border-radius: 6px; }}"
+            f"QListView {{ background: {theme.theme().sunk}; border-radius: 6px; }}"
         )
-        self.list.setFrameShape(QListWidget.Shape.NoFrame)
+        self.list.setFrameShape(QListView.Shape.NoFrame)
         self.list.setMinimumHeight(ROW * 3)
-        for family in families():
-            item = QListWidgetItem()
-            item.setData(FAMILY, family)
-            item.setData(Qt.ItemDataRole.AccessibleTextRole, f"{family}, {GENRES[family]}")
-            self.list.addItem(item)
-        column = QVBoxLayout(self)
+        column, top, low = QVBoxLayout(self), QHBoxLayout(), QHBoxLayout()
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(6)
-        column.addWidget(self.search)
+        top.addWidget(self.search, 1)
+        top.addWidget(self.add)
+        low.addWidget(self.kind, 1)
+        low.addWidget(self.order, 1)
+        column.addLayout(top)
+        column.addLayout(low)
         column.addWidget(self.list, 1)
-        self.search.textChanged.connect(self._filter)
-        self.list.itemEntered.connect(self._hover)
-        self.list.itemClicked.connect(self._take)
-        self.list.itemActivated.connect(self._take)
-        document.changed.connect(self.show_piece)
-        document.chosen.connect(self.show_piece)
-        self.show_piece()
+
+    # what is listed
+
+    @property
+    def favourites(self) -> list[str]:
+        return self.settings.get("favourite_fonts", [])
+
+    @property
+    def recent(self) -> list[str]:
+        return self.settings.get("recent_fonts", [])
+
+    def fonts_came(self) -> None:
+        """Other fonts are at hand: list them too."""
+        kept = self.kind.currentText()
+        self._all = all_rows()
+        self.kind.clear()
+        self.kind.addItems(kinds(self._all))
+        self.kind.setCurrentText(kept)
+        self.refill()
+
+    def refill(self) -> None:
+        self.model.show_rows(
+            picked(self._all, self.kind.currentText() or EVERY, self.search.text(),
+                   self.order.currentText(), self.favourites, self.recent, self.stems)
+        )  # fmt: skip
+        self._show_current()
+
+    def _ordered(self) -> None:
+        missing = [row.file for row in self._all if row.family not in self.stems]
+        if "stems" in self.order.currentText() and missing:
+            self.worker.ask_stems(missing)
+        self.refill()
+
+    def _measured(self, stems: dict[str, float]) -> None:
+        self.stems.update(stems)
+        if "stems" in self.order.currentText():
+            self.refill()
+
+    def toggle_favourite(self, family: str) -> None:
+        kept = [name for name in self.favourites if name != family]
+        self.settings.put("favourite_fonts", kept if family in self.favourites else [*kept, family])
+        self.refill()
+
+    # pictures
 
     def show_piece(self) -> None:
+        words = words_of(self.document.piece)
+        if words != self.words:
+            self.words = words
+            self.images.clear()
+            self._asked.clear()
+        self._show_current()
+
+    def _show_current(self) -> None:
         piece = self.document.piece
-        self.words = words_of(piece)
-        if piece is not None:
-            for row in range(self.list.count()):
-                item = self.list.item(row)
-                if item is not None and item.data(FAMILY) == piece.font.family:
-                    self.list.setCurrentItem(item)
+        for number, row in enumerate(self.model.rows):
+            if piece is not None and row.family == piece.font.family:
+                self.list.setCurrentIndex(self.model.index(number))
         viewport = self.list.viewport()
         if viewport is not None:
             viewport.update()
 
-    def _filter(self, text: str) -> None:
-        wanted = text.lower().split()
-        for row in range(self.list.count()):
-            item = self.list.item(row)
-            assert item is not None
-            family = item.data(FAMILY)
-            label = f"{family} {GENRES[family]}".lower()
-            item.setHidden(not all(word in label for word in wanted))
+    def image_of(self, row: FontRow) -> QImage | None:
+        """The words in a font; asked of the worker where they are not drawn yet."""
+        if row.family not in self._asked:
+            self._asked.add(row.family)
+            width, height = sample_size(self.list.viewport().width())  # type: ignore[union-attr]
+            self.worker.ask_words((row.family, self.words), self.words, row.font, width, height)
+        return self.images.get(row.family)
 
-    def _hover(self, item: QListWidgetItem) -> None:
-        piece = self.document.piece
-        if piece is None:
-            return
-        font = font_of(item.data(FAMILY))
-        self.document.look_at(change_piece(self.document.board, piece.id, font=font))
+    def _worded(self, key: tuple[str, str], image: QImage) -> None:
+        if key[1] == self.words:
+            self.images[key[0]] = image
+            viewport = self.list.viewport()
+            if viewport is not None:
+                viewport.update()
+
+    # choosing
+
+    def _with(self, row: FontRow) -> Board:
+        assert self.document.piece is not None
+        return change_piece(self.document.board, self.document.piece.id, font=row.font)
+
+    def _hover(self, index: QModelIndex) -> None:
+        row = index.data(Qt.ItemDataRole.UserRole)
+        if row is not None and self.document.piece is not None:
+            self.document.look_at(self._with(row))
 
     def look_back(self) -> None:
         self.document.look_at(None)
 
-    def _take(self, item: QListWidgetItem) -> None:
+    def _take(self, index: QModelIndex) -> None:
+        row, piece = index.data(Qt.ItemDataRole.UserRole), self.document.piece
+        if row is None or piece is None:
+            return
+        font = msgspec.structs.replace(row.font, italic=piece.font.italic and row.font.italic)
+        self.document.apply("Font", lambda b: change_piece(b, piece.id, font=font))
+        rest = [name for name in self.recent if name != row.family]
+        self.settings.put("recent_fonts", [row.family, *rest][:MOST_RECENT])
+
+    # files
+
+    def ask_file(self) -> None:
+        names, _ = QFileDialog.getOpenFileNames(self, "Add font files", "", FONT_FILES)
+        for name in names:
+            self.add_file(Path(name))
+
+    def add_file(self, path: Path) -> bool:
+        """Take a font file in and put it on the chosen words; says what is wrong with it."""
+        try:
+            board, file = add_font(self.document.board, path.read_bytes(), path.name)
+        except OSError as error:
+            self.document.said.emit(f"{path.name} cannot be read: {error.strerror}")
+            return False
+        except FontError as error:
+            self.document.said.emit(str(error))
+            return False
+        self.fonts_came()
         piece = self.document.piece
-        if piece is not None:
-            font = msgspec.structs.replace(font_of(item.data(FAMILY)), italic=piece.font.italic)
-            self.document.apply("Font", lambda b: change_piece(b, piece.id, font=font))
+        if piece is not None and not piece.locked:
+            font = FontRow(file.family, file.genre, file).font
+            board = change_piece(board, piece.id, font=font)
+        self.document.apply(f"Add font {file.family}", lambda _: board)
+        return True

@@ -16,6 +16,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )  # fmt: skip
 
+from ...core.edit.arranging import align, distribute
 from ...core.edit.pieces import change_piece, pin
 from ...core.lettering.outline import outline
 from ...core.model import Ground, Lettering, Place
@@ -23,9 +24,15 @@ from ...core.model.schema import field_info
 from ..controls.fields import FieldPanel
 from ..controls.number import LABEL
 from ..document import Document
+from ..settings import Settings
+from ..worker import Worker
 from .board_panel import BoardPanel
+from .font_details import FontDetails
 from .font_picker import FontPicker
+from .letters_panel import LettersPanel
 from .nine_points import NinePoints
+from .several import Several
+from .typing import TypingHand
 
 BENDS = ("box", "rails", "head", "foot", "ring", "letters", "corners", "pose")
 STEP_NAMES = {
@@ -52,7 +59,9 @@ def titled(text: str, name: str = "head") -> QLabel:
 
 
 class PiecePanel(QScrollArea):
-    def __init__(self, document: Document) -> None:
+    def __init__(
+        self, document: Document, worker: Worker, settings: Settings, typing: TypingHand
+    ) -> None:
         super().__init__()
         self.document = document
         self._typing: object = object()
@@ -66,8 +75,11 @@ class PiecePanel(QScrollArea):
         self.words.setPlaceholderText("Type the words")
         self.words.setFixedHeight(66)
         self.words.setTabChangesFocus(True)
-        self.fonts = FontPicker(document)
-        self.fonts.setFixedHeight(232)
+        self.fonts = FontPicker(document, worker, settings)
+        self.fonts.setFixedHeight(264)
+        self.details = FontDetails()
+        self.letters = LettersPanel(document, typing)
+        self.several = Several()
         self.fields = FieldPanel(Lettering, skip=("text", "font", "opacity", "blend", *BENDS))
         others = {info.name for info in field_info(Lettering)} - set(BENDS)
         self.bends = FieldPanel(Lettering, skip=tuple(others))
@@ -85,6 +97,8 @@ class PiecePanel(QScrollArea):
         self.ground.edited.connect(self._field)
         self.place.edited.connect(self._placed)
         self.pin.pinned.connect(self._pinned)
+        self.details.edited.connect(lambda font, t: self._apply("Font", t, font=font))
+        self.several.wanted.connect(self._line_up)
         document.changed.connect(self.show_piece)
         document.chosen.connect(self._other)
         self.show_piece()
@@ -106,10 +120,12 @@ class PiecePanel(QScrollArea):
         row.addWidget(words)
         row.addWidget(self.pin)
         row.addStretch(1)
-        for part in (self.words, self.fonts, self.fields, titled("On the board", "group")):
+        for part in (self.words, self.letters, self.fonts, self.details, self.fields,
+                     titled("On the board", "group")):  # fmt: skip
             parts.addWidget(part)
         parts.addLayout(row)
         parts.addWidget(self.place)
+        parts.addWidget(self.several)
         parts.addWidget(titled("Shape of the words", "group"))
         parts.addWidget(self.bends)
         parts.addWidget(titled("Blending", "group"))
@@ -137,6 +153,10 @@ class PiecePanel(QScrollArea):
         if not isinstance(piece, Lettering):
             return
         em = outline(piece, board.dpi).em
+        self.details.show_piece(piece)
+        self.several.show_count(len(self.document.chosen_ids))
+        if self.document.together:
+            self.head.setText(f"Words, with {len(self.document.together)} more")
         for panel in (self.fields, self.blending, self.bends):
             panel.set_context(em, board.dpi, em, board.lamp)
             panel.show_struct(piece)
@@ -151,6 +171,13 @@ class PiecePanel(QScrollArea):
         piece_id = self.document.piece_id
         if piece_id is not None:
             self.document.apply(name, lambda b: change_piece(b, piece_id, **fields), token)
+
+    def _line_up(self, what: str) -> None:
+        ids = self.document.chosen_ids
+        if what in ("across", "down"):
+            self.document.apply("Equal gaps", lambda b: distribute(b, ids, what == "across"))
+        else:
+            self.document.apply("Line up", lambda b: align(b, ids, what))  # type: ignore[arg-type]
 
     def _typed(self) -> None:
         self._apply("Type", self._typing, text=self.words.toPlainText())

@@ -5,7 +5,7 @@ from __future__ import annotations
 import functools
 from typing import Any
 
-from PyQt6.QtCore import QModelIndex, QRect, QRectF, QSize, Qt
+from PyQt6.QtCore import QItemSelectionModel, QModelIndex, QRect, QRectF, QSize, Qt
 from PyQt6.QtGui import QImage, QKeyEvent, QMouseEvent, QPainter, QPen
 from PyQt6.QtWidgets import (
     QAbstractItemView,
@@ -16,7 +16,7 @@ from PyQt6.QtWidgets import (
     QStyleOptionViewItem,
 )  # fmt: skip
 
-from ...core.edit.pieces import change_piece, move_in_order, remove_piece
+from ...core.edit.pieces import change_piece, move_in_order, remove_pieces
 from ...core.model import Board, Lettering
 from .. import icons, theme
 from ..document import Document
@@ -105,6 +105,7 @@ class PiecesList(QListWidget):
         self.setAccessibleName("Pieces, topmost first")
         self.setToolTip("Drag to order; F2 renames; Delete removes")
         self.setItemDelegate(CardDelegate(self))
+        self.setSelectionMode(QAbstractItemView.SelectionMode.ExtendedSelection)
         self.setDragDropMode(QAbstractItemView.DragDropMode.InternalMove)
         self.setFrameShape(QListWidget.Shape.NoFrame)
         self.setStyleSheet("QListWidget { background: transparent; }")
@@ -113,7 +114,7 @@ class PiecesList(QListWidget):
         document.changed.connect(self.fill)
         document.chosen.connect(self._show_choice)
         worker.drawn.connect(self._take)
-        self.currentItemChanged.connect(self._chosen)
+        self.itemSelectionChanged.connect(self._chosen)
         self.itemChanged.connect(self._renamed)
         model = self.model()
         assert model is not None
@@ -164,13 +165,23 @@ class PiecesList(QListWidget):
         self._filling = True
         for row in range(self.count()):
             item = self.item(row)
-            if item is not None and item.data(ID) == self.document.piece_id:
-                self.setCurrentItem(item)
+            if item is None:
+                continue
+            if item.data(ID) == self.document.piece_id:
+                self.setCurrentItem(item, QItemSelectionModel.SelectionFlag.NoUpdate)
+            item.setSelected(item.data(ID) in self.document.chosen_ids)
         self._filling = False
 
-    def _chosen(self, item: QListWidgetItem | None) -> None:
-        if item is not None and not self._filling:
-            self.document.choose(item.data(ID))
+    def _chosen(self) -> None:
+        ids = [item.data(ID) for item in self.selectedItems()]
+        current = self.currentItem()
+        if self._filling or not ids or set(ids) == set(self.document.chosen_ids):
+            return
+        first = current.data(ID) if current is not None and current.data(ID) in ids else ids[0]
+        self.document.choose(first)
+        for other in ids:
+            if other != first:
+                self.document.choose_also(other)
 
     def _renamed(self, item: QListWidgetItem) -> None:
         if not self._filling:
@@ -201,7 +212,7 @@ class PiecesList(QListWidget):
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         assert event is not None
         if event.key() == Qt.Key.Key_Delete and self.document.piece_id:
-            piece_id = self.document.piece_id
-            self.document.apply("Remove piece", lambda b: remove_piece(b, piece_id))
+            ids = self.document.chosen_ids
+            self.document.apply("Remove piece", lambda b: remove_pieces(b, ids))
             return
         super().keyPressEvent(event)

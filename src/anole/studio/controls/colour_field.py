@@ -17,6 +17,7 @@ from .. import theme
 from .slider import key_factor
 
 MOST_CHROMA = 0.34
+TOLERANCE, STEPS = 0.008, 128
 BAR, GAP = 18, 8
 
 
@@ -28,18 +29,28 @@ def to_lch(colour: Colour) -> tuple[float, float, float]:
 
 def _rgb(lightness: np.ndarray, chroma: np.ndarray, hue: float) -> np.ndarray:
     angle = math.radians(hue)
+    lightness, chroma = np.broadcast_arrays(lightness, chroma)
     return from_oklab(np.stack([lightness, chroma * math.cos(angle), chroma * math.sin(angle)]))
 
 
+def _fits(rgb: np.ndarray) -> np.ndarray:
+    return (rgb.min(0) >= -TOLERANCE) & (rgb.max(0) <= 1 + TOLERANCE)
+
+
 def most_chroma(lightness: np.ndarray, hue: float) -> np.ndarray:
-    """The greatest chroma of sRGB at each lightness for one hue, by bisection."""
-    low, high = np.zeros_like(lightness), np.full_like(lightness, MOST_CHROMA)
-    for _ in range(14):
+    """The greatest chroma of sRGB at each lightness for one hue.
+
+    Along a blue hue sRGB has a dent, so the search starts from outside, then halves.
+    """
+    grid = np.linspace(0, MOST_CHROMA, STEPS)
+    inside = _fits(_rgb(lightness[:, None], np.broadcast_to(grid, (len(lightness), STEPS)), hue))
+    last = STEPS - 1 - inside[:, ::-1].argmax(1)
+    low, high = grid[last], grid[np.minimum(last + 1, STEPS - 1)]
+    for _ in range(10):
         middle = (low + high) / 2
-        rgb = _rgb(lightness, middle, hue)
-        fits = (rgb.min(0) >= -1e-4) & (rgb.max(0) <= 1 + 1e-4)
+        fits = _fits(_rgb(lightness, middle, hue))
         low, high = np.where(fits, middle, low), np.where(fits, high, middle)
-    return low
+    return np.where(inside.any(1), low, 0.0)
 
 
 def from_share(lightness: float, share: float, hue: float, alpha: int = 255) -> Colour:

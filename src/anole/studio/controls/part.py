@@ -8,7 +8,9 @@ import msgspec
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QHBoxLayout, QPushButton, QVBoxLayout
 
+from ...core.model import Pose
 from .control import Control
+from .pose_block import PoseBlock
 from .switch import Toggle
 
 
@@ -33,6 +35,7 @@ class PartControl(Control):
         self.toggle.setAccessibleName(f"{title}, on or off")
         self.toggle.setVisible(optional)
         self.fields = FieldPanel(struct)
+        self.block = PoseBlock() if struct is Pose else None
         self.fields.hide()
         row, column = QHBoxLayout(), QVBoxLayout(self)
         for layout in (row, column):
@@ -41,6 +44,9 @@ class PartControl(Control):
         row.addWidget(self.head, 1)
         row.addWidget(self.toggle, 0, Qt.AlignmentFlag.AlignRight)
         column.addLayout(row)
+        if self.block is not None:
+            column.addWidget(self.block)
+            self.block.turned.connect(self._turned)
         column.addWidget(self.fields)
         self._title = title
         self.head.clicked.connect(lambda: self._unfold(self.fields.isHidden()))
@@ -50,6 +56,8 @@ class PartControl(Control):
 
     def _unfold(self, open_: bool) -> None:
         self.fields.setVisible(open_)
+        if self.block is not None:
+            self.block.setVisible(open_)
         self.head.setText(f"{'▾' if open_ else '▸'}  {self._title}")
 
     def value(self) -> Any:
@@ -61,6 +69,8 @@ class PartControl(Control):
         if value is not None:
             self._last = value
         self.fields.show_struct(self._last)
+        if self.block is not None:
+            self.block.show_pose(self._last)
         self.fields.setEnabled(value is not None)
 
     def set_context(self, em: float, dpi: float, core: float, lamp: Any) -> None:
@@ -70,6 +80,11 @@ class PartControl(Control):
         self.set_value(self._last if on else None)
         self._unfold(on)
         self.edited.emit(self._value, None)
+
+    def _turned(self, pose: Any, token: object | None) -> None:
+        """Turning the block of a piece without a pose gives it one."""
+        self.set_value(pose)
+        self.edited.emit(pose, token)
 
     def _field(self, name: str, value: Any, token: object | None) -> None:
         self.set_value(msgspec.structs.replace(self._last, **{name: value}))

@@ -1,0 +1,97 @@
+"""What a font offers beside its letters: variable axes and OpenType features, by name."""
+
+from __future__ import annotations
+
+import functools
+import io
+from typing import NamedTuple
+
+from fontTools.ttLib import TTFont
+
+from . import kept
+from .font_file import FontFile, bytes_of
+
+NAMES = {
+    "liga": "Ligatures", "dlig": "Rare ligatures", "hlig": "Historical ligatures",
+    "clig": "Contextual ligatures", "calt": "Contextual forms", "salt": "Alternate forms",
+    "swsh": "Swashes", "cswh": "Contextual swashes", "titl": "Titling forms",
+    "hist": "Historical forms", "ornm": "Ornaments", "aalt": "All alternates",
+    "kern": "Kerning", "case": "Capitals' punctuation", "smcp": "Small capitals",
+    "c2sc": "Small capitals from capitals", "unic": "Unicase",
+    "lnum": "Lining figures", "onum": "Old-style figures", "tnum": "Tabular figures",
+    "pnum": "Proportional figures", "zero": "Slashed zero", "frac": "Fractions",
+    "afrc": "Stacked fractions", "ordn": "Ordinals", "sups": "Superiors", "subs": "Inferiors",
+    "sinf": "Scientific inferiors", "numr": "Numerators", "dnom": "Denominators",
+    "jp78": "JIS 78 forms", "palt": "Proportional widths", "hwid": "Half widths",
+    "fwid": "Full widths", "vert": "Upright forms", "rand": "By chance",
+}  # fmt: skip
+"""Of features a user switches; those a script needs are always on."""
+ON = ("liga", "clig", "calt", "kern")
+AXES = {"wght": "Weight", "wdth": "Width", "slnt": "Slant", "ital": "Italic", "opsz": "Optical size", "GRAD": "Grade"}  # fmt: skip
+FALLBACK = 0.5
+
+
+class Axis(NamedTuple):
+    tag: str
+    name: str
+    low: float
+    default: float
+    high: float
+
+
+class Feature(NamedTuple):
+    """`on` : whether shaping uses it unasked."""
+
+    tag: str
+    name: str
+    on: bool
+
+
+@functools.lru_cache(256)
+def details(file: FontFile) -> tuple[tuple[Axis, ...], tuple[Feature, ...]]:
+    """The axes and features of a font; none for a font that cannot be read again."""
+    if kept.is_kept(file):
+        return (), ()
+    try:
+        with TTFont(io.BytesIO(bytes_of(file)), lazy=True, fontNumber=file.number) as font:
+            return _axes(font), _features(font)
+    except Exception:  # a damaged table means that there is nothing to offer
+        return (), ()
+
+
+def _axes(font: TTFont) -> tuple[Axis, ...]:
+    if "fvar" not in font:
+        return ()
+    names = font["name"]
+    return tuple(
+        Axis(a.axisTag, names.getDebugName(a.axisNameID) or AXES.get(a.axisTag, a.axisTag),
+             a.minValue, a.defaultValue, a.maxValue)
+        for a in font["fvar"].axes
+        if a.minValue < a.maxValue
+    )  # fmt: skip
+
+
+def _features(font: TTFont) -> tuple[Feature, ...]:
+    found: dict[str, str] = {}
+    for table in ("GSUB", "GPOS"):
+        layout = font[table].table if table in font else None
+        for record in layout.FeatureList.FeatureRecord if layout and layout.FeatureList else ():
+            tag = record.FeatureTag
+            name = NAMES.get(tag) or _own_name(font, record, tag)
+            if name:
+                found.setdefault(tag, name)
+    if "kern" in font:
+        found.setdefault("kern", NAMES["kern"])
+    found.pop("aalt", None)
+    return tuple(Feature(tag, found[tag], tag in ON) for tag in sorted(found))
+
+
+def _own_name(font: TTFont, record: object, tag: str) -> str:
+    """A stylistic set's or character variant's name as the font tells it."""
+    if tag[:2] not in ("ss", "cv") or not tag[2:].isdigit():
+        return ""
+    params = getattr(getattr(record, "Feature", None), "FeatureParams", None)
+    number = getattr(params, "UINameID", None) or getattr(params, "FeatUILabelNameID", None)
+    told = font["name"].getDebugName(number) if number else None
+    kind = "Set" if tag[:2] == "ss" else "Variant"
+    return told or f"{kind} {int(tag[2:])}"

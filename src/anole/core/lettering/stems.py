@@ -1,0 +1,31 @@
+"""How thick a font's stems are, measured on its letters."""
+
+from __future__ import annotations
+
+import functools
+
+from ..field.silhouette import greatest_inside
+from .flatten import flatten
+from .font_file import FontFile
+from .fonts import load
+from .glyphs import glyph
+
+LETTERS = "nHlo"
+SIDE = 200.0
+
+
+@functools.lru_cache(8192)
+def stem_of(file: FontFile) -> float:
+    """Twice the greatest inside distance of a font's plain letters, in em; 0 when it has none."""
+    try:
+        font = load(file).hb_font
+    except (OSError, KeyError):
+        return 0.0
+    found = []
+    for letter in LETTERS:
+        index = font.get_nominal_glyph(ord(letter))
+        if index:
+            curves = glyph(file, index).curves
+            if len(curves):
+                found.append(2 * greatest_inside(flatten(curves * SIDE, 0.1)) / SIDE)
+    return sorted(found)[len(found) // 2] if found else 0.0

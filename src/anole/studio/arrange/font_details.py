@@ -1,0 +1,134 @@
+"""What the chosen font offers: weights, axes, features; and which letters another font draws."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import msgspec
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QLabel, QPushButton, QVBoxLayout, QWidget
+
+from ...core.lettering.details import Axis, Feature, details
+from ...core.lettering.fonts import catalogue, find
+from ...core.lettering.itemise import replaced_letters
+from ...core.model import Font, Lettering, Tags
+from ..controls.choice import Choice
+from ..controls.control import Control
+from ..controls.number import Number
+from ..controls.switch import Switch
+
+
+class FontDetails(QWidget):
+    """`edited(font, token)`."""
+
+    edited = pyqtSignal(object, object)
+
+    def __init__(self) -> None:
+        super().__init__()
+        self._font = Font()
+        self._made_for: object = None
+        self.controls: dict[str, Control] = {}
+        self.note = QLabel()
+        self.note.setObjectName("dim")
+        self.note.setWordWrap(True)
+        self.head = QPushButton()
+        self.head.setObjectName("quiet")
+        self.head.setStyleSheet("text-align: left;")
+        self.inside = QWidget()
+        self.inside.hide()
+        outer, self._column = QVBoxLayout(self), QVBoxLayout(self.inside)
+        for layout in (outer, self._column):
+            layout.setContentsMargins(0, 0, 0, 0)
+            layout.setSpacing(6)
+        for part in (self.note, self.head, self.inside):
+            outer.addWidget(part)
+        self.head.clicked.connect(lambda: self.unfold(self.inside.isHidden()))
+
+    def unfold(self, on: bool) -> None:
+        self.inside.setVisible(on)
+        self._title()
+
+    def _title(self) -> None:
+        mark = "▸" if self.inside.isHidden() else "▾"
+        self.head.setText(f"{mark}  What {self._font.family} offers")
+        self.head.setVisible(bool(self.controls))
+
+    def show_piece(self, piece: Lettering) -> None:
+        file, found = find(piece.font)
+        self._font = piece.font
+        self._say(piece, found)
+        weights = sorted({(f.weight, f.italic) for f in catalogue() if f.family == file.family})
+        if (file, len(weights)) != self._made_for:
+            self._made_for = (file, len(weights))
+            self._make(weights if found else [], *details(file))
+        for name, control in self.controls.items():
+            control.set_value(self._value_of(name, file.weight, file.italic))
+        self._title()
+
+    def _say(self, piece: Lettering, found: bool) -> None:
+        file, _ = find(piece.font)
+        parts = []
+        if not found:
+            parts.append(f"{piece.font.family} is missing here.")
+        by: dict[str, str] = {}
+        for letter, family in replaced_letters(piece.text, file).items():
+            by[family] = by.get(family, "") + letter
+        for family, letters in by.items():
+            shown = letters[:24] + ("…" if len(letters) > 24 else "")
+            parts.append(
+                f"{shown} drawn by {family}." if family else f"No font at hand has {shown}."
+            )
+        self.note.setText(" ".join(parts))
+        self.note.setVisible(bool(parts))
+
+    def _make(
+        self, weights: list[tuple[int, bool]], axes: tuple[Axis, ...], features: tuple[Feature, ...]
+    ) -> None:
+        for control in self.controls.values():
+            control.deleteLater()
+        self.controls = {}
+        if len(weights) > 1:
+            names = [self._cut_name(w, i) for w, i in weights]
+            self.controls["cut"] = Choice("Cut", names, "Weight and slant")
+        for axis in axes:
+            self.controls[f"axis {axis.tag}"] = Number(
+                axis.name, axis.low, axis.high, step=max((axis.high - axis.low) / 200, 0.01),
+                default=axis.default, about=f"Variable axis {axis.tag}",
+            )  # fmt: skip
+        for feature in features:
+            self.controls[f"feature {feature.tag}"] = Switch(
+                feature.name, f"OpenType {feature.tag}"
+            )
+        self._unasked = {f.tag: f.on for f in features}
+        self._rest = {a.tag: a.default for a in axes}
+        for name, control in self.controls.items():
+            control.edited.connect(lambda v, t, n=name: self._edit(n, v, t))
+            self._column.addWidget(control)
+
+    @staticmethod
+    def _cut_name(weight: int, italic: bool) -> str:
+        return f"{weight} italic" if italic else str(weight)
+
+    def _value_of(self, name: str, weight: int, italic: bool) -> Any:
+        kind, _, tag = name.partition(" ")
+        if kind == "cut":
+            return self._cut_name(weight, italic)
+        if kind == "axis":
+            return self._font.axes.get(tag, self._rest[tag])
+        return bool(self._font.features.get(tag, self._unasked[tag]))
+
+    def _edit(self, name: str, value: Any, token: object | None) -> None:
+        kind, _, tag = name.partition(" ")
+        font = self._font
+        if kind == "cut":
+            weight, _, slant = value.partition(" ")
+            font = msgspec.structs.replace(font, weight=int(weight), italic=bool(slant))
+        elif kind == "axis":
+            font = msgspec.structs.replace(font, axes=Tags({**font.axes, tag: value}))
+        else:
+            features = {k: v for k, v in font.features.items() if k != tag}
+            if value != self._unasked[tag]:
+                features[tag] = float(value)
+            font = msgspec.structs.replace(font, features=Tags(features))
+        self._font = font
+        self.edited.emit(font, token)
