@@ -22,7 +22,6 @@ from ...core.lettering.outline import outline
 from ...core.model import Ground, Lettering, Place
 from ...core.model.schema import field_info
 from ..controls.fields import FieldPanel
-from ..controls.number import LABEL
 from ..document import Document
 from ..settings import Settings
 from ..worker import Worker
@@ -115,17 +114,14 @@ class PiecePanel(QScrollArea):
         parts.setContentsMargins(0, 0, 0, 0)
         parts.setSpacing(8)
         row = QHBoxLayout()
-        words = QLabel("Pin")
-        words.setFixedWidth(LABEL)
-        row.addWidget(words)
+        row.setSpacing(14)
         row.addWidget(self.pin)
-        row.addStretch(1)
+        row.addWidget(self.several, 1)
         for part in (self.words, self.letters, self.fonts, self.details, self.fields,
                      titled("On the board", "group")):  # fmt: skip
             parts.addWidget(part)
         parts.addLayout(row)
         parts.addWidget(self.place)
-        parts.addWidget(self.several)
         parts.addWidget(titled("Shape of the words", "group"))
         parts.addWidget(self.bends)
         parts.addWidget(titled("Blending", "group"))

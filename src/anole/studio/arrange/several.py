@@ -76,10 +76,11 @@ class Several(QWidget):
         column.setSpacing(6)
         grid.setSpacing(4)
         for number, (what, button) in enumerate(self.buttons.items()):
-            grid.addWidget(button, 0, number)
+            grid.addWidget(button, *divmod(number, 4))
             button.clicked.connect(lambda _, w=what: self.wanted.emit(w))
         column.addWidget(self.head)
         column.addLayout(grid)
+        column.addStretch(1)
 
     def show_count(self, count: int) -> None:
         self.head.setText("Line up with the board" if count < 2 else f"Line up {count} pieces")

@@ -15,7 +15,12 @@ from .number import LABEL
 
 
 class Box(QComboBox):
-    """A combo box with its arrow drawn in the theme's colour."""
+    """A combo box with its arrow drawn in the theme's colour; long choices do not widen it."""
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.setSizeAdjustPolicy(Box.SizeAdjustPolicy.AdjustToMinimumContentsLengthWithIcon)
+        self.setMinimumContentsLength(6)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
         super().paintEvent(event)
