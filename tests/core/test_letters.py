@@ -177,7 +177,7 @@ def test_text_nobody_expects_is_kept_and_drawn():
        st.sampled_from([1e-3, 0.4, 30.0, 4000.0]), st.floats(1e-3, 3))  # fmt: skip
 def test_any_text_in_any_size_and_box_is_finite(text, family, size, side):
     made = board(
-        IN_TURN, text=text, font=Font(family=family), size=Length(size),
+        IN_TURN, text=text, font=Font(family=family), size=size,
         box=FitBox(width=side * 40, height=side), letters=Letters(colours=(RED,)),
     )  # fmt: skip
     assert np.isfinite(pixels(made)).all()

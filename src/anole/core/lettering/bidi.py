@@ -4,6 +4,9 @@ from __future__ import annotations
 
 from bidi import algorithm
 
+_KNOWN = {"": "L", "LRI": "ON", "RLI": "ON", "FSI": "ON", "PDI": "ON"}
+"""Unassigned characters run rightward; isolates, which the library does not know, are neutral."""
+
 
 def levels(text: str) -> tuple[int, list[int]]:
     """The base level and one level a character; odd levels run from right to left."""
@@ -14,6 +17,7 @@ def levels(text: str) -> tuple[int, list[int]]:
     algorithm.get_embedding_levels(text, storage)
     for at, char in enumerate(storage["chars"]):
         char["at"] = at
+        char["type"] = _KNOWN.get(char["type"], char["type"])
     algorithm.explicit_embed_and_overrides(storage)
     algorithm.resolve_weak_types(storage)
     algorithm.resolve_neutral_types(storage, False)
