@@ -22,6 +22,7 @@ def row(result: Result) -> tuple[str, ...]:
 
 def main() -> None:
     os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
+    from .lettering import picker, shaping, typing
     from .window import drags
 
     table = Table(
@@ -29,7 +30,7 @@ def main() -> None:
     )
     for column in table.columns[1:3] + table.columns[4:7]:
         column.justify = "right"
-    for part in (compositing, fields, frames, drags):
+    for part in (compositing, fields, frames, shaping, typing, picker, drags):
         for result in part():
             table.add_row(*row(result))
     Console(width=118).print(table)

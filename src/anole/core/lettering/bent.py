@@ -10,7 +10,7 @@ import numpy as np
 from . import skia_paths
 from .block import Block
 from .glyphs import glyph
-from .joining import groups
+from .touching import groups
 from .warp import Shape
 
 Warp = Callable[[np.ndarray, np.ndarray], np.ndarray]

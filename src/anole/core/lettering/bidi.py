@@ -10,6 +10,8 @@ _KNOWN = {"": "L", "LRI": "ON", "RLI": "ON", "FSI": "ON", "PDI": "ON"}
 
 def levels(text: str) -> tuple[int, list[int]]:
     """The base level and one level a character; odd levels run from right to left."""
+    if text.isascii():  # no character of ASCII runs leftward
+        return 0, [0] * len(text)
     base = algorithm.get_base_level(text)
     storage = algorithm.get_empty_storage()
     storage["base_level"] = base

@@ -43,14 +43,13 @@ def _chords(curves: np.ndarray, tolerance: float) -> np.ndarray:
                 w0, w1, w2, w3 = u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t
                 nx = w0 * c[0, 0] + w1 * c[1, 0] + w2 * c[2, 0] + w3 * c[3, 0]
                 ny = w0 * c[0, 1] + w1 * c[1, 1] + w2 * c[2, 1] + w3 * c[3, 1]
-            out[at, 0], out[at, 1], out[at, 2], out[at, 3] = x, y, nx, ny
+            if x != nx or y != ny:
+                out[at, 0], out[at, 1], out[at, 2], out[at, 3] = x, y, nx, ny
+                at += 1
             x, y = nx, ny
-            at += 1
-    return out
+    return out[:at]
 
 
 def flatten(curves: np.ndarray, tolerance: float = TOLERANCE) -> np.ndarray:
     """curves (n, 4, 2) px -> chords (m, 4) float64: x0, y0, x1, y1 in order along each contour."""
-    chords = _chords(np.ascontiguousarray(curves, np.float64), tolerance)
-    still = (chords[:, 0] == chords[:, 2]) & (chords[:, 1] == chords[:, 3])
-    return chords[~still]
+    return _chords(np.ascontiguousarray(curves, np.float64), tolerance)

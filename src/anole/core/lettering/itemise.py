@@ -49,10 +49,13 @@ def stand_in(file: FontFile, char: str) -> FontFile:
 when_changed(stand_in.cache_clear)
 
 
+_script = functools.lru_cache(8192)(scripts.script)
+
+
 def _scripts(text: str) -> list[str]:
     found: list[str] = []
     for char in text:
-        script = scripts.script(char)
+        script = _script(char)
         found.append(found[-1] if script in SHARED and found else script)
     first = next((s for s in found if s not in SHARED), "Latn")
     return [first if s in SHARED else s for s in found]
@@ -60,13 +63,16 @@ def _scripts(text: str) -> list[str]:
 
 def _files(text: str, file: FontFile) -> list[FontFile]:
     """A font for each character; marks stay with the letter they sit on."""
+    by = {char: stand_in(file, char) for char in set(text)}
+    if text.isascii():
+        return [by[char] for char in text]
     found: list[FontFile] = []
     for char in text:
         joined = found and unicodedata.category(char) in ("Mn", "Me", "Mc")
         if joined and has(found[-1], char):
             found.append(found[-1])
         else:
-            found.append(stand_in(file, char))
+            found.append(by[char])
     return found
 
 

@@ -36,8 +36,14 @@ class Line(NamedTuple):
 EMPTY = Line((), 0.0)
 
 
+_PLAIN = {n: None for n in range(32) if chr(n) not in "\n\t"} | {9: " ", 127: None}
+"""What ASCII loses."""
+
+
 def drawable(text: str) -> str:
     """The text with what no font can draw taken out: lone surrogates, control characters."""
+    if text.isascii():
+        return text.translate(_PLAIN)
     kept = []
     for char in text:
         category = unicodedata.category(char)
