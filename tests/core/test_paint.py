@@ -9,8 +9,9 @@ from hypothesis import strategies as st
 from anole.core.box import Box
 from anole.core.model import Colour, Gradient, Stop
 from anole.core.paint import dither
-from anole.core.paint.gradient import STEPS, lay, table
+from anole.core.paint.gradient import lay
 from anole.core.paint.spaces import from_oklab, to_oklab
+from anole.core.paint.stops import STEPS, table
 
 RED, BLUE = Colour.parse("#e02010"), Colour.parse("#1030d0")
 FRAME = (0.0, 0.0, 100.0, 50.0)

@@ -5,39 +5,82 @@ from .board import Board
 from .coats import Coat, Fill, Glow, Shadow, Stroke
 from .codec import ModelError, from_builtins, from_json, to_builtins, to_json
 from .colour import Colour
+from .ink import Ink
 from .lamp import Lamp
 from .length import Length, Position
 from .outlines import KeptLine, Outlines
-from .paints import ColourPaint, Gradient, LetterPaint, Paint, Stop
+from .paints import (
+    Backdrop,
+    ColourPaint,
+    Gradient,
+    ImagePaint,
+    LetterPaint,
+    OwnPaint,
+    Paint,
+    Pattern,
+)  # fmt: skip
 from .pieces import Font, Ground, Lettering, Piece, Place
 from .shaping import Corners, FitBox, Letters, OwnLetter, Pose, Rail, Ring, Wave
 from .span import Span
+from .stop import Stop
 from .style import Style, Worn
 from .tags import Tags
+from .tones import (
+    Bloom,
+    Blur,
+    Cdl,
+    Curves,
+    Exposure,
+    Flats,
+    Grey,
+    InkRamp,
+    Invert,
+    Levels,
+    Perceptual,
+    Speckle,
+    Tint,
+    Tone,
+)  # fmt: skip
 
 __all__ = [
     "Asset",
+    "Backdrop",
+    "Bloom",
+    "Blur",
     "Board",
+    "Cdl",
     "Coat",
     "Colour",
     "ColourPaint",
     "Corners",
+    "Curves",
+    "Exposure",
     "Fill",
     "FitBox",
+    "Flats",
     "Font",
     "Glow",
     "Gradient",
+    "Grey",
     "Ground",
+    "ImagePaint",
+    "Ink",
+    "InkRamp",
+    "Invert",
     "KeptLine",
     "Lamp",
     "Length",
     "LetterPaint",
     "Lettering",
     "Letters",
+    "Levels",
     "ModelError",
     "Outlines",
     "OwnLetter",
+    "OwnPaint",
     "Paint",
+    "Pattern",
+    "Perceptual",
     "Piece",
     "Place",
     "Pose",
@@ -46,10 +89,13 @@ __all__ = [
     "Ring",
     "Shadow",
     "Span",
+    "Speckle",
     "Stop",
     "Stroke",
     "Style",
     "Tags",
+    "Tint",
+    "Tone",
     "Wave",
     "Worn",
     "from_builtins",

@@ -42,10 +42,26 @@ class CoatBase(Struct, frozen=True, kw_only=True, tag_field="kind"):
     ] = "everywhere"
 
 
+class Repeat(Struct, frozen=True, kw_only=True):
+    """The same paint laid several times, moved by chance, each blended on the last."""
+
+    count: Annotated[float, number("Times", "How often it is laid", 1, 64, soft=(1, 16), step=1)] = 4
+    shift: Annotated[
+        float, number("Shift", "Up to how far it moves, of the frame", 0, 10, soft=(0, 1), unit="%", factor=100, step=0.01)
+    ] = 0.3  # fmt: skip
+    turn: Annotated[
+        float, number("Turn", "Up to how far it turns", 0, 360, soft=(0, 180), unit="°", step=1)
+    ] = 0.0
+    seed: Annotated[float, number("Seed", "Another number, another chance", 0, 9999, step=1)] = 1
+
+
 class Fill(CoatBase, frozen=True, kw_only=True, tag="fill"):
     """Paints the face."""
 
     paint: PaintField = ColourPaint(colour=Colour(255, 236, 200))
+    repeat: Annotated[
+        Repeat | None, meta("Laid again", "The same paint several times, moved by chance")
+    ] = None
 
 
 class Stroke(CoatBase, frozen=True, kw_only=True, tag="stroke"):

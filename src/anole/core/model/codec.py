@@ -10,11 +10,12 @@ import msgspec
 
 from .board import Board
 from .colour import Colour
+from .ink import Ink
 from .length import Length, Position
 from .tags import Tags
 
 T = TypeVar("T")
-_SIMPLE: tuple[type, ...] = (Position, Length, Colour)
+_SIMPLE: tuple[type, ...] = (Position, Length, Colour, Ink)
 
 
 class ModelError(ValueError):

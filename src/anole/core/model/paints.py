@@ -7,74 +7,155 @@ from typing import Annotated, Literal
 from msgspec import Meta, Struct
 
 from .colour import Colour
-from .fields import Angle, Share, meta, number
+from .fields import Angle, meta, number
+from .ink import Ink
+from .length import Length
+from .stop import Stop, Stops
+from .tones import Tones
+
+Frame = Literal["letter", "word", "line", "piece", "board"]
+FrameField = Annotated[Frame, meta("Laid over", "The box that the paint is stretched over")]
+Move = Annotated[
+    float,
+    number("Shift", "Share of the frame", -1000, 1000, soft=(-1, 1), unit="%", factor=100, step=0.01, signed=True),
+]  # fmt: skip
+Seed = Annotated[float, number("Seed", "Another number, another chance", 0, 9999, step=1)]
+Size = Annotated[
+    float, number("Size", "Against its natural size", 0.001, 1000, soft=(0.1, 4), unit="%", factor=100, step=0.01)
+]  # fmt: skip
+POLAR = ("oklch", "hsl")
 
 
-class ColourPaint(Struct, frozen=True, kw_only=True, tag_field="kind", tag="colour"):
+class PaintBase(Struct, frozen=True, kw_only=True, tag_field="kind"):
+    """What every paint has."""
+
+    speckle: Annotated[
+        float, number("Sprayed", "Breaks the paint into specks", 0, 1, unit="%", factor=100, step=0.01)
+    ] = 0.0  # fmt: skip
+    speckle_seed: Annotated[
+        float, number("Spray seed", "Another number, another chance", 0, 9999, step=1, when={"speckle": None})
+    ] = 1  # fmt: skip
+
+
+class ColourPaint(PaintBase, frozen=True, kw_only=True, tag="colour"):
     """One colour."""
 
     colour: Colour = Colour(255, 255, 255)
 
 
-class Stop(Struct, frozen=True):
-    """A gradient stop; `hint` is where the halfway colour to the next stop lies (0..1)."""
+class Gradient(PaintBase, frozen=True, kw_only=True, tag="gradient"):
+    """Colours along a line, round a point, about it, or along an edge (CSS Images 4, SVG spread)."""
 
-    at: Share
-    colour: Colour
-    hint: Annotated[float, Meta(ge=0, le=1)] = 0.5
-
-
-class Gradient(Struct, frozen=True, kw_only=True, tag_field="kind", tag="gradient"):
-    """Colours along a line through a frame (CSS Images 4 stops, SVG spread)."""
-
-    stops: Annotated[tuple[Stop, ...], Meta(min_length=1, max_length=64, title="Stops")] = (
+    stops: Annotated[Stops, Meta(title="Stops")] = (
         Stop(0.0, Colour(255, 255, 255)),
         Stop(1.0, Colour(0, 0, 0)),
     )
-    shape: Literal["linear"] = "linear"
+    shape: Annotated[
+        Literal["linear", "radial", "conic", "edge"],
+        meta("Runs", "Along a line, outward from a point, round a point, or across the edge"),
+    ] = "linear"
+    form: Annotated[
+        Literal["circle", "ellipse"],
+        meta("Form", "A circle, or stretched like the frame", when={"shape": ("radial",)}),
+    ] = "circle"
+    sides: Annotated[
+        float, number("Sides", "0 is round, 3 and more a polygon", 0, 12, step=1, when={"shape": ("radial",)})
+    ] = 0  # fmt: skip
+    frame: Annotated[
+        Frame,
+        meta("Laid over", "The box that the colours are stretched over",
+             when={"shape": ("linear", "radial", "conic")}),
+    ] = "piece"  # fmt: skip
     angle: Annotated[Angle, meta("Angle", "0 runs upward, 90 to the right")] = 180.0
+    scale: Annotated[
+        float,
+        number("Length", "Share of the frame that one run of colours covers", 0.001, 1000,
+               soft=(0.05, 2), unit="%", factor=100, step=0.01),
+    ] = 1.0  # fmt: skip
+    offset: Annotated[Move, meta("Shift", "Moves the colours along their line")] = 0.0
+    aside: Annotated[
+        Move, meta("Aside", "Moves the middle across the line", when={"shape": ("radial", "conic")})
+    ] = 0.0
     spread: Annotated[
         Literal["pad", "reflect", "repeat"], meta("Beyond the ends", "What follows the last stop")
     ] = "pad"
     space: Annotated[
-        Literal["srgb", "srgb-linear", "oklab"], meta("Mixed in", "Colour space of the blends")
+        Literal["srgb", "srgb-linear", "oklab", "oklch", "hsl"],
+        meta("Mixed in", "Colour space of the blends"),
     ] = "oklab"
-    frame: Annotated[
-        Literal["letter", "word", "line", "piece", "board"],
-        meta("Laid over", "The box that the colours are stretched over"),
-    ] = "piece"
-    scale: Annotated[
-        float,
-        number(
-            "Length",
-            "Share of the frame that one run of colours covers",
-            0.001,
-            1000,
-            soft=(0.05, 2),
-            unit="%",
-            factor=100,
-            step=0.01,
-        ),
-    ] = 1.0
-    offset: Annotated[
-        float,
-        number(
-            "Shift",
-            "Moves the colours along their line",
-            -1000,
-            1000,
-            soft=(-1, 1),
-            unit="%",
-            factor=100,
-            step=0.01,
-            signed=True,
-        ),
-    ] = 0.0
+    hue: Annotated[
+        Literal["shorter", "longer", "increasing", "decreasing"],
+        meta("Hue goes", "Which way round the hues", when={"space": POLAR}),
+    ] = "shorter"
     reversed: Annotated[bool, meta("Reversed", "Last colour first")] = False
 
 
-class LetterPaint(Struct, frozen=True, kw_only=True, tag_field="kind", tag="letter"):
+Generator = Literal[
+    "stripes", "checks", "dots", "halftone", "rays", "waves", "zigzag", "scales", "bricks",
+    "planks", "wood grain", "brushed metal", "hammered metal", "scratches", "denim", "leather",
+    "weave", "carbon", "felt", "paper", "marble", "stone", "speckle", "clouds", "camouflage",
+    "frost", "foil", "water", "water-colour",
+]  # fmt: skip
+
+
+class Pattern(PaintBase, frozen=True, kw_only=True, tag="pattern"):
+    """A seamless pattern drawn by a generator at the render scale, or an image as a tile."""
+
+    generator: Annotated[Generator, meta("Pattern", "What draws it")] = "stripes"
+    inks: Annotated[tuple[Ink, ...], Meta(min_length=1, max_length=16), meta("Inks", "From the pattern's darkest to its brightest")] = (
+        Ink(Colour(40, 30, 50)), Ink(Colour(255, 236, 200)),
+    )  # fmt: skip
+    asset: Annotated[str, Meta(max_length=64)] = ""
+    seamless: Annotated[bool, meta("Seamless", "Joins the image's opposite sides", when={"asset": None})] = False  # fmt: skip
+    size: Annotated[Length, meta("Tile", "Side of one tile", soft=(0.05, 2), soft_unit="em", low=0.001, high=100_000)] = Length(0.5, "em")  # fmt: skip
+    count: Annotated[float, number("Count", "How many times its parts stand in a tile", 1, 64, soft=(1, 16), step=1)] = 4  # fmt: skip
+    weight: Annotated[float, number("Weight", "Share of the brighter inks", 0, 1, unit="%", factor=100, step=0.01)] = 0.5  # fmt: skip
+    rough: Annotated[float, number("Roughness", "How uneven it is", 0, 1, unit="%", factor=100, step=0.01)] = 0.3  # fmt: skip
+    seed: Seed = 1
+    angle: Annotated[Angle, meta("Angle", "Turns the pattern clockwise")] = 0.0
+    x: Annotated[Move, meta("Shift across", "Tiles to the right")] = 0.0
+    y: Annotated[Move, meta("Shift down", "Tiles downward")] = 0.0
+    frame: FrameField = "piece"
+    tile: Annotated[Literal["repeat", "mirror"], meta("Tiles", "One after the other, or mirrored")] = "repeat"  # fmt: skip
+    tone: Tones = ()
+
+
+class ImagePaint(PaintBase, frozen=True, kw_only=True, tag="image"):
+    """A picture that the board carries."""
+
+    asset: Annotated[str, Meta(max_length=64)] = ""
+    fit: Annotated[
+        Literal["cover", "contain", "stretch", "tile"], meta("Fit", "How it meets its frame")
+    ] = "cover"
+    frame: FrameField = "piece"
+    scale: Size = 1.0
+    x: Annotated[Move, meta("Shift across", "Share of the frame")] = 0.0
+    y: Annotated[Move, meta("Shift down", "Share of the frame")] = 0.0
+    angle: Annotated[Angle, meta("Angle", "Turns the picture clockwise")] = 0.0
+    tone: Tones = ()
+
+
+class Backdrop(PaintBase, frozen=True, kw_only=True, tag="backdrop"):
+    """What lies beneath: everything, the ground alone, or one piece."""
+
+    of: Annotated[str, Meta(min_length=1, max_length=64, title="Shows", description="beneath, ground, or the id of a piece", extra={"beneath": True})] = "ground"  # fmt: skip
+    scale: Size = 1.0
+    x: Annotated[Move, meta("Shift across", "Share of the board")] = 0.0
+    y: Annotated[Move, meta("Shift down", "Share of the board")] = 0.0
+    blur: Annotated[Length, meta("Blur", "Twice the deviation", soft=(0, 60), low=0, high=4000)] = Length(0.0)  # fmt: skip
+    tone: Tones = ()
+
+
+class LetterPaint(PaintBase, frozen=True, kw_only=True, tag="letter"):
     """The letter's own colour, from the words' colours by turns or one by one."""
 
+    tone: Tones = ()
 
-Paint = ColourPaint | Gradient | LetterPaint
+
+class OwnPaint(PaintBase, frozen=True, kw_only=True, tag="own"):
+    """What the piece has painted there so far."""
+
+    tone: Tones = ()
+
+
+Paint = ColourPaint | Gradient | Pattern | ImagePaint | Backdrop | LetterPaint | OwnPaint

@@ -12,6 +12,7 @@ import msgspec._json_schema as generator
 from .board import Board
 from .codec import to_builtins
 from .colour import Colour
+from .ink import Ink
 from .length import Length, Position
 from .style import Style
 from .tags import Tags
@@ -20,6 +21,7 @@ _PATTERNS = {
     Length: r"^[+-]?[0-9.eE+-]+(px|em|pt|mm|in)?$",
     Position: r"^(core|[+-]?[0-9.eE+-]+(px|em|pt|mm|in)?)$",
     Colour: r"^#[0-9a-fA-F]{3,8}$",
+    Ink: r"^(letter|own|#[0-9a-fA-F]{3,8})$",
 }
 
 

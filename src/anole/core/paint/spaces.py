@@ -1,9 +1,13 @@
 """Colour spaces as array functions; colours lie along the first axis, (3, ...) float64.
 
 sRGB transfer: IEC 61966-2-1. OKLab: B. Ottosson, 2020, matrices as in CSS Color 4, section 9.
+HSL: CSS Color 4, section 7.
 """
 
 from __future__ import annotations
+
+from collections.abc import Callable
+from typing import NamedTuple
 
 import numpy as np
 
@@ -17,6 +21,7 @@ _LAB = np.array([
     [1.9779985324311684, -2.4285922420485799, 0.4505937096174110],
     [0.0259040424655478, 0.7827717124575296, -0.8086757549230774],
 ])  # fmt: skip
+_FROM_LMS, _FROM_LAB = np.linalg.inv(_LMS), np.linalg.inv(_LAB)
 
 
 def to_linear(srgb: np.ndarray) -> np.ndarray:
@@ -36,17 +41,73 @@ def to_oklab(srgb: np.ndarray) -> np.ndarray:
 
 
 def from_oklab(lab: np.ndarray) -> np.ndarray:
-    lms = np.tensordot(np.linalg.inv(_LAB), lab, 1) ** 3
-    return to_encoded(np.tensordot(np.linalg.inv(_LMS), lms, 1))
+    lms = np.tensordot(_FROM_LAB, lab, 1) ** 3
+    return to_encoded(np.tensordot(_FROM_LMS, lms, 1))
+
+
+def polar(lab: np.ndarray) -> np.ndarray:
+    """Lightness, chroma, hue in degrees."""
+    hue = np.degrees(np.arctan2(lab[2], lab[1])) % 360
+    return np.stack([lab[0], np.hypot(lab[1], lab[2]), hue])
+
+
+def flat(lch: np.ndarray) -> np.ndarray:
+    """The way back from polar()."""
+    turn = np.radians(lch[2])
+    return np.stack([lch[0], lch[1] * np.cos(turn), lch[1] * np.sin(turn)])
+
+
+def to_oklch(srgb: np.ndarray) -> np.ndarray:
+    return polar(to_oklab(srgb))
+
+
+def from_oklch(lch: np.ndarray) -> np.ndarray:
+    return from_oklab(flat(lch))
+
+
+def to_hsl(srgb: np.ndarray) -> np.ndarray:
+    """Hue in degrees, saturation and lightness 0..1."""
+    high, low = srgb.max(0), srgb.min(0)
+    light, wide = (high + low) / 2, high - low
+    safe = np.where(wide > 0, wide, 1.0)
+    r, g, b = srgb
+    hue = np.select(
+        [high == r, high == g], [(g - b) / safe % 6, (b - r) / safe + 2], (r - g) / safe + 4
+    )
+    room = np.maximum(1 - np.abs(2 * light - 1), 1e-12)
+    return np.stack([hue * 60 % 360, np.where(wide > 0, wide / room, 0.0), light])
+
+
+def from_hsl(hsl: np.ndarray) -> np.ndarray:
+    hue, saturation, light = hsl
+    reach = saturation * np.minimum(light, 1 - light)
+
+    def part(n: int) -> np.ndarray:
+        k = (n + hue / 30) % 12
+        return light - reach * np.clip(np.minimum(k - 3, 9 - k), -1, 1)
+
+    return np.stack([part(0), part(8), part(4)])
 
 
 def _same(colours: np.ndarray) -> np.ndarray:
     return colours
 
 
+class Space(NamedTuple):
+    """`hue` is the part that is an angle, `strength` the part without which a hue means nothing."""
+
+    into: Callable[[np.ndarray], np.ndarray]
+    out: Callable[[np.ndarray], np.ndarray]
+    hue: int | None = None
+    strength: int | None = None
+    grey: float = 0.0
+
+
 SPACES = {
-    "srgb": (_same, _same),
-    "srgb-linear": (to_linear, to_encoded),
-    "oklab": (to_oklab, from_oklab),
+    "srgb": Space(_same, _same),
+    "srgb-linear": Space(to_linear, to_encoded),
+    "oklab": Space(to_oklab, from_oklab),
+    "oklch": Space(to_oklch, from_oklch, 2, 1, 4e-6),
+    "hsl": Space(to_hsl, from_hsl, 0, 1, 1e-5),
 }
-"""name -> (from sRGB-encoded, to sRGB-encoded)"""
+"""Conversions from and to sRGB-encoded; below `grey` a colour has no hue (CSS Color 4, 12.2)."""

@@ -7,6 +7,7 @@ import math
 import numpy as np
 
 from ..box import Box, around
+from ..cache import Cache
 from ..coats.registry import kind_of
 from ..coats.scene import Reach, Scene
 from ..field.silhouette import Silhouette, greatest_inside, ink_box
@@ -14,7 +15,8 @@ from ..lettering.outline import Outline, at_home, chords, corners, outline
 from ..model import Board, Lettering, Stroke
 from ..paint.source import Frames
 from ..render.ops import ApartBegin, ApartEnd, FaceBegin, FaceEnd, Op
-from .coat_ops import coat_op
+from .backing import Behind
+from .coat_ops import coat_ops
 from .letters import bounds, letter_frames
 from .meeting import meetings
 from .view import View
@@ -22,14 +24,14 @@ from .view import View
 LEAST_REACH = 48.0
 
 
-def _chords(line: Outline, scale: float, view: View) -> np.ndarray:
-    return view.cache.get(("chords", *line.key, scale), lambda: chords(line, scale))
+def _chords(line: Outline, scale: float, cache: Cache) -> np.ndarray:
+    return cache.get(("chords", *line.key, scale), lambda: chords(line, scale))
 
 
-def core_of(piece: Lettering, view: View) -> float:
+def core_of(piece: Lettering, dpi: float, cache: Cache) -> float:
     """The greatest inside distance in board px; the same wherever the piece stands."""
-    line = outline(at_home(piece), view.board.dpi)
-    return view.cache.get(("core", *line.key), lambda: greatest_inside(_chords(line, 1.0, view)))
+    line = outline(at_home(piece), dpi)
+    return cache.get(("core", *line.key), lambda: greatest_inside(_chords(line, 1.0, cache)))
 
 
 def quantised(reach: float) -> float:
@@ -54,9 +56,9 @@ def scene_of(piece: Lettering, view: View) -> Scene:
     """The surroundings of a lettering's coats; fields are made only when they are read."""
     line = outline(piece, view.board.dpi)
     key = (*line.key, view.scale)
-    found = _chords(line, view.scale, view)
+    found = _chords(line, view.scale, view.cache)
     ink = ink_box(found)
-    core = core_of(piece, view) * view.scale
+    core = core_of(piece, view.board.dpi, view.cache) * view.scale
     frame = bounds(found)
 
     def scene(box: Box, grown: float) -> Scene:
@@ -82,7 +84,11 @@ def ops(piece: Lettering, view: View) -> list[Op]:
         return []
     coats = [coat for coat in piece.style if coat.on and coat.opacity > 0]
     under = meetings(coats, scene)
-    layers = [coat_op(c, scene, u) for c, u in zip(coats, under, strict=True)]
+    layers = [
+        step
+        for c, u in zip(coats, under, strict=True)
+        for step in coat_ops(c, scene, u, Behind(view, piece, piece.style.index(c)))
+    ]
     face = scene.around(0)
     where = (letters.key, letters.box, face)
     steps: list[Op] = [

@@ -2,11 +2,15 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from typing import NamedTuple
+
+import numpy as np
 
 from ..box import Box
 from ..cache import Cache
 from ..model import Board
+from ..units import Units
 
 
 class View(NamedTuple):
@@ -16,6 +20,13 @@ class View(NamedTuple):
     scale: float
     window: Box
     cache: Cache
+    picture: Callable[[Board, float, Box], np.ndarray]
+    """A board rendered apart, at a scale and over a box of its px: (4, H, W) premultiplied."""
+
+    @property
+    def units(self) -> Units:
+        """For what has no em of its own: the board's height."""
+        return Units(self.board.height, self.board.dpi, self.scale)
 
     @property
     def frame(self) -> tuple[float, float, float, float]:

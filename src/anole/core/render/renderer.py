@@ -55,7 +55,11 @@ def board_box(board: Board, scale: float) -> Box:
 
 def plan(request: Request, cache: Cache) -> list[Op]:
     """The steps of a frame, bottom first."""
-    view = View(request.board, request.scale, request.box, cache)
+
+    def picture(board: Board, scale: float, box: Box) -> np.ndarray:
+        return Renderer(cache).frame(Request(board, scale, box)).ground
+
+    view = View(request.board, request.scale, request.box, cache, picture)
     steps: list[Op] = [Wipe(("wipe", view.window), view.window)]
     for piece in request.board.pieces:
         if piece.shown and not (request.transparent and isinstance(piece, Ground)):

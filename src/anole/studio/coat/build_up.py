@@ -8,13 +8,11 @@ from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, QTimer
 from PyQt6.QtGui import QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPixmap, QResizeEvent
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
-from ...core.box import Box
 from ...core.cache import Cache
 from ...core.edit.coats import change_coat, duplicate_coat, move_coat, remove_coat
 from ...core.lettering.outline import outline
 from ...core.model import Coat, Position, Span
 from ...core.pieces.lettering import core_of
-from ...core.pieces.view import View
 from .. import theme
 from ..board_view import BoardView
 from ..controls.length import STEPS
@@ -88,8 +86,7 @@ class BuildUp(QWidget):
             self._cut = None
             self.update()
             return
-        view = View(board, 1.0, Box(0, 0, 1, 1), self._cache)
-        self._cut = cut_of(piece, core_of(piece, view), board.dpi)
+        self._cut = cut_of(piece, core_of(piece, board.dpi, self._cache), board.dpi)
         self.updateGeometry()
         self._describe()
         if not self._later.isActive():

@@ -10,7 +10,7 @@ from ...core.coats import easing
 from ...core.coats.band import between
 from ...core.coats.glow import fade
 from ...core.model import Board, Coat, ColourPaint, Glow, Gradient, Paint, Shadow, Stroke
-from ...core.paint.gradient import STEPS, table
+from ...core.paint.stops import STEPS, table_of
 from .axis import Cut, ends, thrown
 
 
@@ -59,7 +59,7 @@ def colours(paint: Paint, count: int) -> np.ndarray:
         t = np.abs(t - 2 * np.floor(t / 2 + 0.5))
     elif paint.spread == "repeat":
         t = t % 1
-    lut = table(paint.stops, paint.space, paint.reversed)
+    lut = table_of(paint)
     return lut[:, np.clip((t * STEPS).astype(int), 0, STEPS - 1)]
 
 

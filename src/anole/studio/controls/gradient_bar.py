@@ -9,7 +9,7 @@ from PyQt6.QtGui import QImage, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, Q
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ...core.model import Colour, Gradient, Stop
-from ...core.paint.gradient import STEPS, table
+from ...core.paint.stops import STEPS, table, table_of
 from .. import theme
 from .colour import to_qt
 from .slider import key_factor
@@ -20,7 +20,7 @@ PAD, BAR, OFF = 8, 24, 34
 def bar_image(gradient: Gradient, width: int = 256) -> QImage:
     """One row of the gradient's colours from its start to its end."""
     at = (np.arange(width) + 0.5) / width * STEPS
-    row = table(gradient.stops, gradient.space, gradient.reversed)[:, at.astype(int)]
+    row = table_of(gradient)[:, at.astype(int)]
     pixels = np.ascontiguousarray((row.T * 255 + 0.5).astype(np.uint8))[None]
     return QImage(pixels.data, width, 1, width * 4, QImage.Format.Format_RGBA8888).copy()  # type: ignore[call-overload]
 
@@ -122,7 +122,7 @@ class GradientBar(QWidget):
         self._choose(place)
 
     def _colour_at(self, at: float) -> Colour:
-        lut = table(self.gradient.stops, self.gradient.space)
+        lut = table(self.gradient.stops, self.gradient.space, path=self.gradient.hue)
         r, g, b, a = (round(float(v) * 255) for v in lut[:, min(int(at * STEPS), STEPS - 1)])
         return Colour(r, g, b, a)
 

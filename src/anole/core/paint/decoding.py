@@ -1,0 +1,134 @@
+"""Image bytes to straight sRGB pixels: PNG, JPEG, WebP, TIFF, AVIF, GIF and SVG."""
+
+from __future__ import annotations
+
+import io
+import warnings
+from typing import NamedTuple
+
+import cv2
+import numpy as np
+import skia
+from PIL import Image, ImageCms, ImageOps
+
+MOST_PIXELS = 256_000_000
+SVG_SIDE = 2048
+FORMATS = ("PNG", "JPEG", "WEBP", "TIFF", "AVIF", "GIF")
+SUFFIXES = (".png", ".jpg", ".jpeg", ".webp", ".tif", ".tiff", ".avif", ".gif", ".svg")
+
+
+class ImageError(ValueError):
+    """A picture that cannot be read; the message says which and why."""
+
+
+class Decoded(NamedTuple):
+    """pixels : (H, W, 4) uint8 or uint16, straight alpha; troubles that did not stop it."""
+
+    pixels: np.ndarray
+    troubles: tuple[str, ...] = ()
+
+
+def decoded(data: bytes, name: str) -> Decoded:
+    """Raises ImageError."""
+    head = data[:1024].lstrip().lower()
+    if head.startswith((b"<?xml", b"<svg", b"<!--", b"<!doctype svg")):
+        return Decoded(_svg(data, name))
+    try:
+        with warnings.catch_warnings():
+            warnings.simplefilter("ignore")
+            with Image.open(io.BytesIO(data), formats=FORMATS) as image:
+                return _read(image, data, name)
+    except ImageError:
+        raise
+    except Image.DecompressionBombError as error:
+        raise ImageError(f"{name} is larger than can be read ({error})") from error
+    except Exception as error:  # Pillow's readers raise whatever they stumble over
+        raise ImageError(f"{name} is not a picture that can be read: {error}") from error
+
+
+def _read(image: Image.Image, data: bytes, name: str) -> Decoded:
+    width, height = image.size
+    if width * height > MOST_PIXELS:
+        raise ImageError(
+            f"{name} has {width} x {height} px; the most that can be read are "
+            f"{MOST_PIXELS // 1_000_000} million"
+        )
+    image.load()
+    profile = image.info.get("icc_profile")
+    deep = _sixteen_bits(image, data) if not profile else None
+    if deep is not None:
+        return Decoded(_turned(deep, image))
+    image = ImageOps.exif_transpose(image) or image
+    image, troubles = _in_srgb(image, profile, name)
+    return Decoded(np.asarray(image.convert("RGBA")), troubles)
+
+
+def _sixteen_bits(image: Image.Image, data: bytes) -> np.ndarray | None:
+    """(H, W, 4) uint16 of a file that has 16 bits a channel; Pillow would halve them."""
+    if image.format not in ("PNG", "TIFF"):
+        return None
+    found = cv2.imdecode(np.frombuffer(data, np.uint8), cv2.IMREAD_UNCHANGED)
+    if found is None or found.dtype != np.uint16:
+        return None
+    if found.ndim == 2:
+        found = found[..., None]
+    channels = found.shape[2]
+    colour = found[..., [2, 1, 0]] if channels >= 3 else np.repeat(found[..., :1], 3, 2)
+    alpha = found[..., 3:4] if channels == 4 else np.full_like(colour[..., :1], 65535)
+    return np.concatenate([colour, alpha], 2)
+
+
+def _turned(pixels: np.ndarray, image: Image.Image) -> np.ndarray:
+    """Turned as the file's orientation asks (Exif 2.3, tag 274)."""
+    how = image.getexif().get(274, 1)
+    if how in (5, 6, 7, 8):
+        pixels = pixels.transpose(1, 0, 2)
+    if how in (2, 3, 6, 7):
+        pixels = pixels[:, ::-1]
+    if how in (3, 4, 7, 8):
+        pixels = pixels[::-1]
+    return np.ascontiguousarray(pixels)
+
+
+def _in_srgb(
+    image: Image.Image, profile: bytes | None, name: str
+) -> tuple[Image.Image, tuple[str, ...]]:
+    if not profile:
+        return image, ()
+    alpha = (
+        image.convert("RGBA").getchannel("A") if "A" in image.mode or image.mode == "P" else None
+    )
+    base = image if image.mode in ("CMYK", "L", "RGB") else image.convert("RGB")
+    try:
+        source = ImageCms.ImageCmsProfile(io.BytesIO(profile))
+        turned = ImageCms.profileToProfile(
+            base, source, ImageCms.createProfile("sRGB"), outputMode="RGB"
+        )
+    except (ImageCms.PyCMSError, OSError, ValueError):
+        return image, (f"{name} has a broken colour profile; it was read as sRGB",)
+    assert turned is not None
+    if alpha is not None:
+        turned.putalpha(alpha)
+    return turned, ()
+
+
+def _svg(data: bytes, name: str) -> np.ndarray:
+    """Drawn with its longer side at SVG_SIDE px."""
+    dom = skia.SVGDOM.MakeFromStream(skia.MemoryStream.MakeCopy(data))
+    size = dom.containerSize() if dom else None
+    if dom is None or size is None:
+        raise ImageError(f"{name} is not an SVG that can be read")
+    width, height = size.width(), size.height()
+    if not (0 < width < 1e6 and 0 < height < 1e6):
+        width = height = 512.0
+        dom.setContainerSize(skia.Size(width, height))
+    scale = SVG_SIDE / max(width, height)
+    array = np.zeros((max(round(height * scale), 1), max(round(width * scale), 1), 4), np.uint8)
+    surface = skia.Surface(array, colorType=skia.kRGBA_8888_ColorType)
+    canvas = surface.getCanvas()
+    canvas.scale(scale, scale)
+    dom.render(canvas)
+    surface.flushAndSubmit()
+    alpha = array[..., 3:].astype(np.float32)
+    straight = array[..., :3] * (255 / np.maximum(alpha, 1))
+    return np.concatenate([np.clip(straight + 0.5, 0, 255).astype(np.uint8), array[..., 3:]], 2)

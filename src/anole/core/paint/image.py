@@ -1,0 +1,69 @@
+"""A picture laid over a frame."""
+
+from __future__ import annotations
+
+import math
+
+import cv2
+import numpy as np
+
+from ..model import ImagePaint
+from . import pictures
+from .own import straight
+from .spot import Spot
+from .tiling import lines, sample
+
+
+def _sides(
+    paint: ImagePaint, size: tuple[int, int], wide: float, high: float
+) -> tuple[float, float]:
+    """Width and height of the laid picture, px."""
+    across, down = wide / size[0], high / size[1]
+    if paint.fit == "stretch":
+        return wide * paint.scale, high * paint.scale
+    if paint.fit == "tile":
+        side = min(across, down)
+    else:
+        side = max(across, down) if paint.fit == "cover" else min(across, down)
+    return size[0] * side * paint.scale, size[1] * side * paint.scale
+
+
+def lay(paint: ImagePaint, spot: Spot) -> np.ndarray:
+    """(4, H, W) straight sRGB; clear beyond the picture, and where there is none."""
+    size = pictures.size_of(paint.asset, spot.cache) if paint.asset else None
+    if size is None:
+        return np.zeros((4, 1, spot.box.width), np.float32)
+    frame = spot.frames.board if paint.frame == "board" else spot.frames.piece
+    x0, y0, x1, y1 = frame
+    wide, high = max(x1 - x0, 1e-3), max(y1 - y0, 1e-3)
+    w, h = (max(side, 0.5) for side in _sides(paint, size, wide, high))
+    planes = pictures.reduced(paint.asset, w, h, spot.cache)
+    assert planes is not None
+    middle = ((x0 + x1) / 2 + paint.x * wide, (y0 + y1) / 2 + paint.y * high)
+    if paint.fit == "tile":
+        turn = math.radians(paint.angle)
+        cos, sin = math.cos(turn), math.sin(turn)
+        corner = (middle[0] - (cos * w - sin * h) / 2, middle[1] - (sin * w + cos * h) / 2)
+        at = lines(corner, (w, h), paint.angle, (0, 0), spot.box)
+        return straight(sample(planes, at, False, spot.box))
+    return straight(_placed(planes, middle, (w, h), paint.angle, spot))
+
+
+def _placed(
+    planes: np.ndarray, middle: tuple[float, float], sides: tuple[float, float], angle: float,
+    spot: Spot,
+) -> np.ndarray:  # fmt: skip
+    turn = math.radians(angle)
+    cos, sin = math.cos(turn), math.sin(turn)
+    sx, sy = sides[0] / planes.shape[2], sides[1] / planes.shape[1]
+    linear = np.array([[cos * sx, -sin * sy], [sin * sx, cos * sy]])
+    # OpenCV counts from pixel centres
+    centre = np.array([planes.shape[2], planes.shape[1]]) / 2 - 0.5
+    aim = np.array(middle) - (spot.box.x0 + 0.5, spot.box.y0 + 0.5)
+    into = np.column_stack([linear, aim - linear @ centre])
+    how = cv2.INTER_CUBIC if max(sx, sy) > 1.01 else cv2.INTER_LINEAR
+    size = (spot.box.width, spot.box.height)
+    made = [
+        cv2.warpAffine(p, into, size, flags=how, borderMode=cv2.BORDER_CONSTANT) for p in planes
+    ]
+    return np.clip(np.stack(made), 0, 1)

@@ -1,0 +1,104 @@
+"""Patterns: a generator looked at px by px, or a tile of it when the tile is small."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable
+
+import numpy as np
+
+from .. import bands
+from ..box import Box
+from ..model import Pattern
+from . import pictures
+from .frames import FrameBox
+from .inks import coloured
+from .own import straight
+from .patterns import GENERATORS
+from .patterns.grid import Grid, Look
+from .spot import Spot
+from .tiling import Lines, lines, places, sample
+
+OVERSAMPLED = 2
+MOST_FRAMES = 64
+
+
+def look_of(paint: Pattern) -> Look:
+    return Look(round(paint.count), paint.weight, paint.rough, round(paint.seed))
+
+
+def _direct(paint: Pattern, at: Lines, side: float, box: Box) -> np.ndarray:
+    """The generator at every px: exact at any size and angle."""
+    out = np.empty((box.height, box.width), np.float32)
+    generator, look = GENERATORS[paint.generator], look_of(paint)
+
+    def rows(y0: int, y1: int) -> None:
+        u, v = places(at, paint.tile == "mirror", (y0, y1), box.width)
+        out[y0:y1] = np.clip(generator(Grid(u, v, 1 / side), look), 0, 1)
+
+    # bands small enough that a generator's steps stay near the core
+    bands.run(rows, bands.split(box.height, max(2, box.height * box.width // 65536)))
+    return out
+
+
+def _tile(paint: Pattern, side: float) -> np.ndarray:
+    """One tile at twice the px of the picture, each averaged with its neighbours."""
+    n = OVERSAMPLED * math.ceil(side)
+    whole = Box(0, 0, n, n)
+    fine = _direct(paint, (0.5 / n, 1 / n, 0.0, 0.5 / n, 0.0, 1 / n), n, whole)
+    if paint.tile == "mirror":
+        right, low = np.minimum(np.arange(n) + 1, n - 1), np.minimum(np.arange(n) + 1, n - 1)
+    else:
+        right, low = (np.arange(n) + 1) % n, (np.arange(n) + 1) % n
+    half = fine + fine[:, right]
+    return ((half + half[low]) * np.float32(0.25))[None]
+
+
+def values(paint: Pattern, at: Lines, side: float, box: Box) -> np.ndarray:
+    """(H, W) float32 0..1 of the pattern over a box; `side` of a tile in px."""
+    fine = (OVERSAMPLED * math.ceil(side)) ** 2
+    if fine * 2 > box.width * box.height or side < 4:
+        return _direct(paint, at, side, box)
+    # averaging with the next px moved the picture by half a px of the tile
+    half = 0.5 / (OVERSAMPLED * math.ceil(side))
+    moved = (at[0] - half, at[1], at[2], at[3] - half, at[4], at[5])
+    return sample(_tile(paint, side), moved, paint.tile == "mirror", box)[0]
+
+
+def _frame_boxes(paint: Pattern, spot: Spot) -> tuple[np.ndarray | None, list[FrameBox]]:
+    letters = spot.frames.letters
+    if paint.frame in ("letter", "word", "line") and letters is not None and letters.units:
+        groups, boxes = letters.grouped(paint.frame)
+        return groups[letters.owners(spot.box)], boxes
+    return None, [spot.frames.board if paint.frame == "board" else spot.frames.piece]
+
+
+def _tiled(paint: Pattern, frame: FrameBox, spot: Spot, image_: np.ndarray | None) -> np.ndarray:
+    side = max(spot.units.px(paint.size), 0.5)
+    tall = side if image_ is None else side * image_.shape[1] / image_.shape[2]
+    at = lines((frame[0], frame[1]), (side, tall), paint.angle, (paint.x, paint.y), spot.box)
+    if image_ is None:
+        return values(paint, at, side, spot.box)[None]
+    return sample(image_, at, paint.tile == "mirror", spot.box)
+
+
+def lay(paint: Pattern, spot: Spot, ink: Callable[[str], np.ndarray]) -> np.ndarray:
+    """(4, H, W) straight sRGB; in a frame of letters every letter has its own start."""
+    owner, boxes = _frame_boxes(paint, spot)
+    own_image = None
+    if paint.asset:
+        own_image = pictures.tile(
+            paint.asset, spot.units.px(paint.size), paint.seamless, spot.cache
+        )
+    made = [_tiled(paint, frame, spot, own_image) for frame in _apart(boxes, paint, spot)]
+    planes = made[0]
+    if owner is not None and len(made) > 1:
+        planes = np.take_along_axis(np.stack(made), owner[None, None], 0)[0]
+    if own_image is not None:
+        return straight(planes)
+    return coloured(planes[0], paint.inks, ink)
+
+
+def _apart(boxes: list[FrameBox], paint: Pattern, spot: Spot) -> list[FrameBox]:
+    """Frames to start from; a text of very many letters shares those of its first ones."""
+    return boxes if len(boxes) <= MOST_FRAMES else [spot.frames.piece]

@@ -1,0 +1,24 @@
+"""Pattern generators: one file each, with value(grid, look) -> (H, W) float32 0..1.
+
+Every generator repeats without a seam where u or v passes 1.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from importlib import import_module
+from typing import get_args
+
+import numpy as np
+
+from ...model.paints import Generator
+from .grid import Grid, Look
+
+
+def _of(name: str) -> Callable[[Grid, Look], np.ndarray]:
+    module = import_module("." + name.replace(" ", "_").replace("-", "_"), __name__)
+    made: Callable[[Grid, Look], np.ndarray] = module.value
+    return made
+
+
+GENERATORS = {name: _of(name) for name in get_args(Generator)}

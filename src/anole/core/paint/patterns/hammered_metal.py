@@ -1,0 +1,21 @@
+"""Metal beaten with a round hammer: shallow dents that catch the light from above."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from .grid import Grid, Look, smooth
+from .noise import cells
+
+
+def value(grid: Grid, look: Look) -> np.ndarray:
+    n, d = look.parts * 2, 0.02 / max(look.parts, 1)
+    jitter = 0.4 + 0.6 * look.rough
+
+    def dent(du: float, dv: float) -> np.ndarray:
+        u, v = grid.u + np.float32(du), grid.v + np.float32(dv)
+        near, second, _ = cells(u - np.floor(u), v - np.floor(v), n, n, jitter, look.seed)
+        return smooth(0, 0.5, second - near)
+
+    slope = (dent(d, d) - dent(-d, -d)) * 1.6
+    return np.clip(look.weight + slope * (0.3 + 0.4 * look.rough), 0, 1)

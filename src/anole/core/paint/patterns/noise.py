@@ -1,0 +1,146 @@
+"""Periodic noise over a tile: u and v run from 0 to 1 and everything repeats there.
+
+Gradient noise: K. Perlin, 2002 (quintic fade). Cell noise: S. Worley, 1996. Lattice numbers are
+kept while neighbouring px stay in one cell, which most do.
+"""
+
+from __future__ import annotations
+
+import numpy as np
+from numba import njit
+
+F = np.float32
+MOST_OCTAVES = 8
+
+
+@njit(nogil=True, cache=True)
+def _hash(x: int, y: int, seed: int) -> int:
+    """32 mixed bits of a lattice point."""
+    h = (x * 0x9E3779B1 + y * 0x85EBCA77 + seed * 0x2B2AE3D) & 0xFFFFFFFF
+    h = ((h ^ (h >> 15)) * 0x2C1B3C6D) & 0xFFFFFFFF
+    h = ((h ^ (h >> 12)) * 0x297A2D39) & 0xFFFFFFFF
+    return h ^ (h >> 15)
+
+
+@njit(nogil=True, cache=True)
+def _share(x: int, y: int, seed: int) -> np.float32:
+    """0..1 of a lattice point."""
+    return np.float32((_hash(x, y, seed) >> 8) * (1 / 16777216))
+
+
+@njit(nogil=True, cache=True)
+def _slope(h: int, slopes: np.ndarray, at: int) -> None:
+    """One of sixteen directions as x and y."""
+    turn = (h & 15) * (np.pi / 8)
+    slopes[at], slopes[at + 1] = np.float32(np.cos(turn)), np.float32(np.sin(turn))
+
+
+@njit(nogil=True, cache=True)
+def _corners(ix: int, iy: int, nx: int, ny: int, seed: int, slopes: np.ndarray) -> None:
+    x0, y0 = ix % nx, iy % ny
+    x1, y1 = (x0 + 1) % nx, (y0 + 1) % ny
+    _slope(_hash(x0, y0, seed), slopes, 0)
+    _slope(_hash(x1, y0, seed), slopes, 2)
+    _slope(_hash(x0, y1, seed), slopes, 4)
+    _slope(_hash(x1, y1, seed), slopes, 6)
+
+
+@njit(nogil=True, cache=True)
+def _between(fx: np.float32, fy: np.float32, s: np.ndarray) -> np.float32:
+    one, six, fifteen, ten = np.float32(1), np.float32(6), np.float32(15), np.float32(10)
+    sx = fx * fx * fx * (fx * (fx * six - fifteen) + ten)
+    sy = fy * fy * fy * (fy * (fy * six - fifteen) + ten)
+    a, b = s[0] * fx + s[1] * fy, s[2] * (fx - one) + s[3] * fy
+    c, d = s[4] * fx + s[5] * (fy - one), s[6] * (fx - one) + s[7] * (fy - one)
+    top, low = a + (b - a) * sx, c + (d - c) * sx
+    return top + (low - top) * sy
+
+
+@njit(nogil=True, cache=True)
+def _fbm(u, v, nx, ny, octaves, seed, ridged, out):  # type: ignore[no-untyped-def]
+    """Octaves of noise, each twice as fine and half as strong; out 0..1."""
+    slopes = np.empty((octaves, 8), np.float32)
+    last = np.full((octaves, 2), -(1 << 40))
+    one, half = np.float32(1), np.float32(0.5)
+    norm = half * np.float32(1.0 if ridged else 1.44) / np.float32(2 - 0.5 ** (octaves - 1))
+    for i in range(u.size):
+        value, strength = np.float32(0), one
+        for k in range(octaves):
+            x, y = u[i] * np.float32(nx << k), v[i] * np.float32(ny << k)
+            gx, gy = np.floor(x), np.floor(y)
+            ix, iy = int(gx), int(gy)
+            if ix != last[k, 0] or iy != last[k, 1]:
+                _corners(ix, iy, nx << k, ny << k, seed + 31 * k, slopes[k])
+                last[k, 0], last[k, 1] = ix, iy
+            n = _between(x - gx, y - gy, slopes[k])
+            value += strength * (one - abs(n + n) if ridged else n)
+            strength *= half
+        out[i] = min(max(half + value * norm, np.float32(0)), one)
+
+
+def fbm(u: np.ndarray, v: np.ndarray, nx: int, ny: int, octaves: int, seed: int,
+        ridged: bool = False) -> np.ndarray:  # fmt: skip
+    """float32 0..1, about 1/2 in the mean; nx, ny cells of the coarsest octave over the tile."""
+    out = np.empty(u.shape, F)
+    flat_u, flat_v = np.ravel(np.asarray(u, F)), np.ravel(np.asarray(v, F))
+    _fbm(flat_u, flat_v, max(nx, 1), max(ny, 1), octaves, seed, ridged, out.ravel())
+    return out
+
+
+@njit(nogil=True, cache=True)
+def _points(ix, iy, nx, ny, jitter, seed, points):  # type: ignore[no-untyped-def]
+    """The nine points round a cell: x, y, and a number of their own."""
+    half, at = np.float32(0.5), 0
+    for dy in range(-1, 2):
+        for dx in range(-1, 2):
+            cx, cy = (ix + dx) % nx, (iy + dy) % ny
+            points[at, 0] = dx + half + jitter * (_share(cx, cy, seed) - half)
+            points[at, 1] = dy + half + jitter * (_share(cx, cy, seed + 7919) - half)
+            points[at, 2] = _share(cx, cy, seed + 104729)
+            at += 1
+
+
+@njit(nogil=True, cache=True)
+def _cells(u, v, nx, ny, jitter, seed, first, second, own):  # type: ignore[no-untyped-def]
+    points = np.empty((9, 3), np.float32)
+    lx = ly = -(1 << 40)
+    for i in range(u.size):
+        x, y = u[i] * np.float32(nx), v[i] * np.float32(ny)
+        gx, gy = np.floor(x), np.floor(y)
+        if int(gx) != lx or int(gy) != ly:
+            lx, ly = int(gx), int(gy)
+            _points(lx, ly, nx, ny, jitter, seed, points)
+        x, y = x - gx, y - gy
+        near, further, whose = np.float32(9), np.float32(9), np.float32(0)
+        for k in range(9):
+            dx, dy = points[k, 0] - x, points[k, 1] - y
+            far = dx * dx + dy * dy
+            if far < near:
+                further, near, whose = near, far, points[k, 2]
+            elif far < further:
+                further = far
+        first[i], second[i], own[i] = np.sqrt(near), np.sqrt(further), whose
+
+
+def cells(u: np.ndarray, v: np.ndarray, nx: int, ny: int, jitter: float, seed: int
+          ) -> tuple[np.ndarray, np.ndarray, np.ndarray]:  # fmt: skip
+    """Distance to the nearest and second point, in cells, and a number 0..1 of the nearest."""
+    first, second, own = (np.empty(u.shape, F) for _ in range(3))
+    flat_u, flat_v = np.ravel(np.asarray(u, F)), np.ravel(np.asarray(v, F))
+    _cells(flat_u, flat_v, max(nx, 1), max(ny, 1), F(jitter), seed,
+           first.ravel(), second.ravel(), own.ravel())  # fmt: skip
+    return first, second, own
+
+
+@njit(nogil=True, cache=True)
+def _chance(x, y, nx, ny, seed, out):  # type: ignore[no-untyped-def]
+    for i in range(x.size):
+        out[i] = _share(int(x[i]) % nx, int(y[i]) % ny, seed)
+
+
+def chance(x: np.ndarray, y: np.ndarray, nx: int, ny: int, seed: int) -> np.ndarray:
+    """A number 0..1 for each whole cell (x, y), the same again after nx and ny cells."""
+    x, y = np.broadcast_arrays(x, y)
+    out = np.empty(x.shape, F)
+    _chance(np.ravel(x), np.ravel(y), max(nx, 1), max(ny, 1), seed, out.ravel())
+    return out

@@ -1,0 +1,29 @@
+"""Thin scratches in a few directions, some deep."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from .grid import Grid, Look, over
+from .noise import chance, fbm
+
+WAYS = ((1, 0), (1, 1), (2, 1), (1, 2), (1, -1), (3, -1))
+
+
+def value(grid: Grid, look: Look) -> np.ndarray:
+    out = np.zeros_like(grid.u)
+    lines = look.parts * 5
+    for k, (a, b) in enumerate(WAYS):
+        across = (a * grid.u + b * grid.v) * lines
+        along = (-b * grid.u + a * grid.v) * 2
+        row = np.floor(across)
+        zero = np.zeros_like(row)
+        strength = chance(zero, row, 1, lines, look.seed + 13 * k)
+        piece = np.floor(along + 7 * strength)
+        there = chance(piece, row, 2, lines, look.seed + 29 * k)
+        bend = (fbm(grid.u, grid.v, 3, 3, 2, look.seed + k) - 0.5) * look.rough
+        off = np.abs(across - row - 0.5 + bend * 0.6)
+        thin = 0.02 + 0.06 * look.weight * strength
+        line = over(-off, -thin, grid.px * lines * (abs(a) + abs(b)) * 0.75)
+        out = np.maximum(out, line * strength * (there < 0.1 + 0.5 * look.weight))
+    return np.clip(out, 0, 1)

@@ -1,0 +1,18 @@
+"""Specks of many sizes, scattered."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from .grid import Grid, Look, over
+from .noise import cells
+
+
+def value(grid: Grid, look: Look) -> np.ndarray:
+    out = np.zeros_like(grid.u)
+    for k in range(3):
+        n = look.parts * (3 << k)
+        near, _, own = cells(grid.u, grid.v, n, n, 0.5 + 0.5 * look.rough, look.seed + 7 * k)
+        radius = 0.42 * np.sqrt(np.clip(own - (1 - look.weight), 0, 1))
+        out = np.maximum(out, over(-near, -radius, grid.px * n) * (radius > 0.02))
+    return out

@@ -1,0 +1,83 @@
+"""Pictures that a board carries: their bytes to pixels, reduced to what is looked at."""
+
+from __future__ import annotations
+
+import math
+from typing import NamedTuple
+
+import cv2
+import numpy as np
+
+from .. import assets
+from ..cache import Cache
+from .decoding import ImageError, decoded
+
+__all__ = ["ImageError", "Picture", "reduced", "size_of", "tile"]
+
+
+class Picture(NamedTuple):
+    """(4, H, W) float32 premultiplied, sRGB-encoded."""
+
+    planes: np.ndarray
+
+
+def _pixels(asset: str, cache: Cache) -> np.ndarray | None:
+    """(H, W, 4) uint8 or uint16 straight; None for a picture that is missing or broken."""
+
+    def make() -> np.ndarray | None:
+        try:
+            return decoded(assets.get(asset), asset[:12]).pixels
+        except (assets.MissingAsset, ImageError):
+            return None
+
+    return cache.get(("pixels", asset), make)
+
+
+def size_of(asset: str, cache: Cache) -> tuple[int, int] | None:
+    """Width and height in px."""
+    found = _pixels(asset, cache)
+    return None if found is None else (found.shape[1], found.shape[0])
+
+
+def reduced(asset: str, width: float, height: float, cache: Cache) -> np.ndarray | None:
+    """The picture at about width x height px, never enlarged: (4, h, w) premultiplied float32."""
+    pixels = _pixels(asset, cache)
+    if pixels is None:
+        return None
+    w = min(max(math.ceil(width), 1), pixels.shape[1])
+    h = min(max(math.ceil(height), 1), pixels.shape[0])
+
+    def make() -> np.ndarray:
+        most = 65535 if pixels.dtype == np.uint16 else 255
+        planes = pixels.astype(np.float32) * np.float32(1 / most)
+        planes[..., :3] *= planes[..., 3:]
+        if (w, h) != (pixels.shape[1], pixels.shape[0]):
+            planes = cv2.resize(planes, (w, h), interpolation=cv2.INTER_AREA)
+        return np.ascontiguousarray(np.moveaxis(planes, -1, 0))
+
+    return cache.get(("reduced", asset, w, h), make)
+
+
+def tile(asset: str, side: float, seamless: bool, cache: Cache) -> np.ndarray:
+    """A picture as a tile `side` px wide: (4, h, w) premultiplied; clear when it is missing."""
+    size = size_of(asset, cache)
+    if size is None:
+        return np.zeros((4, 1, 1), np.float32)
+    made = reduced(asset, side, side * size[1] / size[0], cache)
+    assert made is not None
+    return _joined(made) if seamless else made
+
+
+def _joined(planes: np.ndarray) -> np.ndarray:
+    """Opposite sides made to meet: the picture melted with itself moved by half, near its border."""
+    for axis in (1, 2):
+        n = planes.shape[axis]
+        moved = np.roll(planes, n // 2, axis)
+        at = (np.arange(n) + 0.5) / n
+        keep = np.clip((0.5 - np.abs(at - 0.5)) * 6, 0, 1).astype(np.float32)
+        keep = keep * keep * (3 - 2 * keep)
+        shape = [1, 1, 1]
+        shape[axis] = n
+        keep = keep.reshape(shape)
+        planes = planes * keep + moved * (1 - keep)
+    return np.ascontiguousarray(planes)

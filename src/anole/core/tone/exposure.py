@@ -1,0 +1,16 @@
+"""Exposure: linear light doubled with each stop."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from ..model import Exposure
+from ..paint.spaces import to_encoded, to_linear
+from .light import mapped
+from .where import Where
+
+
+def apply(op: Exposure, planes: np.ndarray, where: Where) -> np.ndarray:
+    x = np.linspace(0, 1, 4097)
+    table = np.clip(to_encoded(to_linear(x) * 2.0**op.stops), 0, 1)
+    return mapped(planes, table.astype(np.float32))

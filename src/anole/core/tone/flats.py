@@ -1,0 +1,13 @@
+"""Flats: each channel in a few equal steps."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from ..model import Flats
+from .where import Where
+
+
+def apply(op: Flats, planes: np.ndarray, where: Where) -> np.ndarray:
+    steps = max(round(op.steps), 2)
+    return np.minimum(np.floor(planes * np.float32(steps)), steps - 1) / np.float32(steps - 1)

@@ -1,0 +1,14 @@
+"""Grey: colours to greys of the same luminance."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from ..model import Grey
+from .light import encoded, luminance
+from .where import Where
+
+
+def apply(op: Grey, planes: np.ndarray, where: Where) -> np.ndarray:
+    grey = encoded(luminance(planes))
+    return planes + (grey - planes) * np.float32(op.amount)

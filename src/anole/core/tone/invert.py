@@ -1,0 +1,13 @@
+"""Invert: 1 - colour."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from ..model import Invert
+from .where import Where
+
+
+def apply(op: Invert, planes: np.ndarray, where: Where) -> np.ndarray:
+    amount = np.float32(op.amount)
+    return planes + (1 - 2 * planes) * amount

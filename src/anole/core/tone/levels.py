@@ -1,0 +1,18 @@
+"""Levels: black and white points, and the middle between them."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from ..model import Levels
+from .light import mapped
+from .where import Where
+
+
+def apply(op: Levels, planes: np.ndarray, where: Where) -> np.ndarray:
+    x = np.linspace(0, 1, 1025)
+    wide = op.white - op.black
+    wide = wide if abs(wide) > 1e-4 else 1e-4
+    y = np.clip((x - op.black) / wide, 0, 1) ** (1 / op.gamma)
+    table = (op.low + (op.high - op.low) * y).astype(np.float32)
+    return mapped(planes, table)

@@ -1,0 +1,20 @@
+"""Tint: hue and chroma of one colour, each pixel at its own lightness (OKLab)."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from ..model import Tint
+from ..paint.spaces import to_oklab
+from .light import from_oklab, oklab
+from .where import Where
+
+
+def apply(op: Tint, planes: np.ndarray, where: Where) -> np.ndarray:
+    lab = oklab(planes)
+    _, a, b = to_oklab(np.array(op.colour.floats[:3]))
+    # the strongest chroma belongs to the middle: black and white stay themselves
+    room = np.clip(4 * lab[0] * (1 - lab[0]), 0, 1)
+    amount = np.float32(op.amount)
+    aim = np.stack([lab[0], np.float32(a) * room, np.float32(b) * room])
+    return from_oklab(lab + (aim - lab) * amount)
