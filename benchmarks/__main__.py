@@ -23,6 +23,7 @@ def row(result: Result) -> tuple[str, ...]:
 def main() -> None:
     os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
     from .lettering import picker, shaping, typing
+    from .paints import generators, gradients, kept
     from .window import drags
 
     table = Table(
@@ -30,7 +31,8 @@ def main() -> None:
     )
     for column in table.columns[1:3] + table.columns[4:7]:
         column.justify = "right"
-    for part in (compositing, fields, frames, shaping, typing, picker, drags):
+    for part in (compositing, fields, frames, gradients, generators, kept, shaping, typing,
+                 picker, drags):  # fmt: skip
         for result in part():
             table.add_row(*row(result))
     Console(width=118).print(table)

@@ -48,7 +48,7 @@ def test_alpha_is_mixed_premultiplied():
 @pytest.mark.parametrize(("angle", "first", "last"), [(180, (0, 50), (49, 50)), (90, (25, 0), (25, 99)),
                                                       (0, (49, 50), (0, 50))])  # fmt: skip
 def test_angles_are_those_of_css(angle, first, last):
-    planes = lay(two(angle=angle, space="srgb"), FRAME, BOX)
+    planes = np.broadcast_to(lay(two(angle=angle, space="srgb"), FRAME, BOX), (4, 50, 100))
     np.testing.assert_allclose(planes[:3, *first], RED.floats[:3], atol=0.02)
     np.testing.assert_allclose(planes[:3, *last], BLUE.floats[:3], atol=0.02)
 

@@ -45,7 +45,9 @@ class CoatBase(Struct, frozen=True, kw_only=True, tag_field="kind"):
 class Repeat(Struct, frozen=True, kw_only=True):
     """The same paint laid several times, moved by chance, each blended on the last."""
 
-    count: Annotated[float, number("Times", "How often it is laid", 1, 64, soft=(1, 16), step=1)] = 4
+    count: Annotated[
+        float, number("Times", "How often it is laid", 1, 64, soft=(1, 16), step=1)
+    ] = 4
     shift: Annotated[
         float, number("Shift", "Up to how far it moves, of the frame", 0, 10, soft=(0, 1), unit="%", factor=100, step=0.01)
     ] = 0.3  # fmt: skip

@@ -12,11 +12,12 @@ from ..box import Box
 from ..field.letters import soften_borders
 from ..model import Gradient
 from .frames import FrameBox, LetterFrames
-from .stops import STEPS, smooth_table
+from .stops import STEPS, smooth_series, smooth_table
 
 _SPREADS = {"pad": 0, "reflect": 1, "repeat": 2}
 _SHAPES = {"linear": 0, "radial": 1, "polygon": 2, "conic": 3}
 LEVELS = 13
+GEOMETRY = 8 + 2 * 12
 
 
 def axes(gradient: Gradient, frame: FrameBox) -> tuple[np.ndarray, np.ndarray, np.ndarray]:
@@ -47,23 +48,33 @@ def centre(gradient: Gradient, frame: FrameBox) -> np.ndarray:
 
 
 def _geometry(gradient: Gradient, frame: FrameBox, box: Box) -> np.ndarray:
-    """Eight numbers that t is computed from, for px counted from the box's corner."""
+    """The numbers that t is computed from, for px counted from the box's corner."""
     if gradient.shape in ("linear", "edge"):
         t0, tx, ty = line(gradient, frame)
-        return np.array([t0 + tx * box.x0 + ty * box.y0, tx, ty, 0, 0, 0, 0, 0])
+        return _padded(t0 + tx * box.x0 + ty * box.y0, tx, ty)
     x, y = centre(gradient, frame) - (box.x0, box.y0)
     turn = math.radians(gradient.angle)
     if gradient.shape == "conic":
-        return np.array([x, y, math.sin(turn), -math.cos(turn), 1 / gradient.scale, 0, 0, 0])
+        return _padded(x, y, gradient.angle / 360 % 1, 1 / gradient.scale)
     wide, high = max(frame[2] - frame[0], 1e-6), max(frame[3] - frame[1], 1e-6)
     # CSS's farthest corner for a gradient in the middle of its frame
     rx = math.hypot(wide, high) / 2 if gradient.form == "circle" else wide / math.sqrt(2)
     ry = rx if gradient.form == "circle" else high / math.sqrt(2)
     sides = _sides(gradient)
-    return np.array([
-        x, y, 1 / (rx * gradient.scale), 1 / (ry * gradient.scale), turn,
-        2 * math.pi / max(sides, 1), math.cos(math.pi / max(sides, 1)), 0,
-    ])  # fmt: skip
+    made = _padded(x, y, 1 / (rx * gradient.scale), 1 / (ry * gradient.scale), sides)
+    for k in range(sides):
+        # a corner points along the angle; sides lie nearer than corners
+        way = turn + 2 * math.pi * (k + 0.5) / sides
+        made[8 + 2 * k : 10 + 2 * k] = np.array([math.sin(way), -math.cos(way)]) / math.cos(
+            math.pi / sides
+        )
+    return made
+
+
+def _padded(*numbers: float) -> np.ndarray:
+    made = np.zeros(GEOMETRY)
+    made[: len(numbers)] = numbers
+    return made
 
 
 def _sides(gradient: Gradient) -> int:
@@ -72,72 +83,146 @@ def _sides(gradient: Gradient) -> int:
 
 
 @njit(nogil=True, cache=True)
-def _t_at(shape: int, g: np.ndarray, x: float, y: float) -> float:
+def _turn(x: np.float32, y: np.float32) -> np.float32:
+    """Angle of (x, y) clockwise from up as a share of a turn, 0..1; within 4e-7.
+
+    Polynomial of atan on 0..1 by W. Randolph Franklin's range reduction, coefficients minimax.
+    """
+    ax, ay = abs(x), abs(y)
+    far = max(ax, ay, np.float32(1e-20))
+    a = min(ax, ay) / far
+    s = a * a
+    r = np.float32(-0.01172120) * s + np.float32(0.05265332)
+    r = r * s - np.float32(0.11643287)
+    r = r * s + np.float32(0.19354346)
+    r = r * s - np.float32(0.33262347)
+    r = (r * s + np.float32(0.99997726)) * a * np.float32(0.15915494)
+    turn = r if ax < ay else np.float32(0.25) - r
+    turn = np.float32(0.5) - turn if y > 0 else turn
+    return turn if x >= 0 else np.float32(1) - turn
+
+
+@njit(nogil=True, cache=True)
+def _t_at(shape: int, g: np.ndarray, x: np.float32, y: np.float32) -> np.float32:
     if shape == 0:
         return g[0] + g[1] * x + g[2] * y
     dx, dy = x - g[0], y - g[1]
     if shape == 1:
-        return np.sqrt(dx * dx * g[2] * g[2] + dy * dy * g[3] * g[3])
+        dx, dy = dx * g[2], dy * g[3]
+        return np.sqrt(dx * dx + dy * dy)
     if shape == 2:
         # distance to the nearest side of a polygon whose corners lie on the circle
         dx, dy = dx * g[2], dy * g[3]
-        turn = np.arctan2(dx, -dy) - g[4]
-        side = turn - g[5] * np.floor(turn / g[5]) - g[5] / 2
-        return np.sqrt(dx * dx + dy * dy) * np.cos(side) / g[6]
-    turn = np.arctan2(dx * -g[3] + dy * g[2], dx * g[2] + dy * g[3])
-    turn = turn * (0.5 / np.pi)
-    return (turn - np.floor(turn)) * g[4]
+        t = np.float32(0)
+        for k in range(int(g[4])):
+            t = max(t, dx * g[8 + 2 * k] + dy * g[9 + 2 * k])
+        return t
+    turn = _turn(dx, dy) - g[2]
+    return (turn - np.floor(turn)) * g[3]
 
 
 @njit(nogil=True, cache=True)
-def _folded(t: float, spread: int) -> float:
+def _folded(t: np.float32, spread: int) -> np.float32:
     if spread == 1:
-        return abs(t - 2.0 * np.floor(t * 0.5 + 0.5))
+        return abs(t - np.float32(2) * np.floor(t * np.float32(0.5) + np.float32(0.5)))
     if spread == 2:
         return t - np.floor(t)
     return t
 
 
 @njit(nogil=True, cache=True)
-def _level(g: np.ndarray, x: float, y: float, levels: int) -> int:
-    """Which table is smooth enough this near to a conic gradient's centre."""
-    radius = np.sqrt((x - g[0]) ** 2 + (y - g[1]) ** 2)
-    taps = g[4] * STEPS / (2 * np.pi * max(radius, 0.3))
-    return min(int(np.log2(max(taps, 1.0)) + 0.5), levels - 1)
+def _entry(t: np.float32) -> int:
+    return int(min(max(t * np.float32(STEPS), np.float32(0)), np.float32(STEPS - 1)))
 
 
 @njit(nogil=True, cache=True)
-def _lay(luts, geometry, owner, shape, spread, out, y0, y1):  # type: ignore[no-untyped-def]
-    """luts (levels, 4, STEPS); geometry (groups, 8); owner (H, W), or (1, 1) for one group."""
-    width, grouped, levels = out.shape[2], owner.shape[1] > 1, luts.shape[0]
+def _polygon_row(g, y, row):  # type: ignore[no-untyped-def]
+    """As _t_at for shape 2, side by side."""
+    row[:] = 0
+    for k in range(int(g[4])):
+        step = g[2] * g[8 + 2 * k]
+        start = (np.float32(0.5) - g[0]) * step + (y - g[1]) * g[3] * g[9 + 2 * k]
+        for x in range(row.size):
+            row[x] = max(row[x], start + step * np.float32(x))
+
+
+@njit(nogil=True, cache=True)
+def _entries(shape, g, y, spread, index, row):  # type: ignore[no-untyped-def]
+    """The table entry of every px of a row; one loop a kind, so that each vectorises."""
+    half = np.float32(0.5)
+    if shape == 0:
+        start = g[0] + g[2] * y + g[1] * half
+        for x in range(index.size):
+            index[x] = _entry(_folded(start + g[1] * np.float32(x), spread))
+    elif shape == 1:
+        dy = (y - g[1]) * g[3]
+        for x in range(index.size):
+            dx = (np.float32(x) + half - g[0]) * g[2]
+            index[x] = _entry(_folded(np.sqrt(dx * dx + dy * dy), spread))
+    elif shape == 2:
+        _polygon_row(g, y, row)
+        for x in range(index.size):
+            index[x] = _entry(_folded(row[x], spread))
+    else:
+        dy = y - g[1]
+        for x in range(index.size):
+            turn = _turn(np.float32(x) + half - g[0], dy) - g[2]
+            row[x] = (turn - np.floor(turn)) * g[3]
+        for x in range(index.size):
+            index[x] = _entry(_folded(row[x], spread))
+
+
+@njit(nogil=True, cache=True)
+def _levels(g, y, reach, level):  # type: ignore[no-untyped-def]
+    """Which table is smooth enough at each px of a row: the nearer to the centre, the smoother.
+
+    reach : squared px from the centre within which each level is needed, falling
+    """
+    k, dy = 0, y - g[1]
+    for x in range(level.size):
+        dx = np.float32(x) + np.float32(0.5) - g[0]
+        far = dx * dx + dy * dy
+        while k + 1 < reach.size and far < reach[k + 1]:
+            k += 1
+        while k > 0 and far >= reach[k]:
+            k -= 1
+        level[x] = k
+
+
+@njit(nogil=True, cache=True)
+def _lay(luts, geometry, owner, shape, spread, reach, out, y0, y1):  # type: ignore[no-untyped-def]
+    """luts (1, 4, STEPS) or (levels, STEPS, 4); geometry (groups, n); owner (H, W), or (1, 1) for one group."""
+    width, grouped = out.shape[2], owner.shape[1] > 1
     index, level = np.empty(width, np.int32), np.zeros(width, np.int32)
-    g = geometry[0]
+    row = np.empty(width, np.float32)
+    half = np.float32(0.5)
     for y in range(y0, y1):
-        for x in range(width):
-            if grouped:
-                g = geometry[owner[y, x]]
-            t = _folded(_t_at(shape, g, x + 0.5, y + 0.5), spread)
-            index[x] = int(min(max(t * STEPS, 0.0), STEPS - 1.0))
-        if levels > 1:
+        fy = np.float32(y) + half
+        if grouped:
             for x in range(width):
-                if grouped:
-                    g = geometry[owner[y, x]]
-                level[x] = _level(g, x + 0.5, y + 0.5, levels)
-            for plane in range(4):
-                for x in range(width):
-                    out[plane, y, x] = luts[level[x], plane, index[x]]
+                g = geometry[owner[y, x]]
+                index[x] = _entry(_folded(_t_at(shape, g, np.float32(x) + half, fy), spread))
+        else:
+            _entries(shape, geometry[0], fy, spread, index, row)
+            if reach.size > 1:
+                _levels(geometry[0], fy, reach, level)
+        if reach.size > 1:
+            for x in range(width):
+                colour = luts[level[x], index[x]]
+                for plane in range(4):
+                    out[plane, y, x] = colour[plane]
         else:
             for plane in range(4):
-                row, colours = out[plane, y], luts[0, plane]
+                line_, colours = out[plane, y], luts[0, plane]
                 for x in range(width):
-                    row[x] = colours[index[x]]
+                    line_[x] = colours[index[x]]
 
 
 def _tables(gradient: Gradient, geometry: np.ndarray) -> np.ndarray:
-    """(levels, 4, STEPS): one table where a px sees the same share everywhere, else a series."""
+    """(1, 4, STEPS) where a px sees the same share everywhere, else (levels, STEPS, 4)."""
     if gradient.shape == "conic":
         spread = "repeat" if gradient.scale == 1 else None
-        return np.stack([smooth_table(gradient, 2**n, spread) for n in range(LEVELS)])
+        return smooth_series(gradient, LEVELS, spread)
     if gradient.shape == "radial":
         steep = float(np.abs(geometry[:, 2:4]).max())
     else:
@@ -147,12 +232,44 @@ def _tables(gradient: Gradient, geometry: np.ndarray) -> np.ndarray:
 
 def _laid(gradient: Gradient, geometry: np.ndarray, owner: np.ndarray, box: Box) -> np.ndarray:
     luts, spread = _tables(gradient, geometry), _SPREADS[gradient.spread]
+    if owner.shape[1] == 1 and gradient.shape == "linear":
+        plain = _plain(gradient, luts[0], geometry[0], box)
+        if plain is not None:
+            return plain
     name = "polygon" if gradient.shape == "radial" and _sides(gradient) else gradient.shape
     shape = _SHAPES.get(name, 0)
     out = np.empty((4, box.height, box.width), np.float32)
+    numbers, reach = geometry.astype(np.float32), _reach(gradient, len(luts))
     bands.run(
-        lambda a, b: _lay(luts, geometry, owner, shape, spread, out, a, b), bands.split(box.height)
+        lambda a, b: _lay(luts, numbers, owner, shape, spread, reach, out, a, b),
+        bands.split(box.height),
     )
+    return out
+
+
+def _reach(gradient: Gradient, levels: int) -> np.ndarray:
+    """Squared px from a conic gradient's centre within which each level is needed."""
+    taps = 2.0 ** (np.arange(levels) - 0.5)
+    return ((STEPS / gradient.scale / (2 * math.pi) / taps) ** 2).astype(np.float32)
+
+
+def _plain(gradient: Gradient, lut: np.ndarray, g: np.ndarray, box: Box) -> np.ndarray | None:
+    """A gradient that runs straight across or straight down: one row or column is all of it."""
+    small = 1e-3 / max(box.width, box.height)
+    if min(abs(g[1]), abs(g[2])) > small:
+        return None
+    across = abs(g[1]) > abs(g[2])
+    count, step = (box.width, g[1]) if across else (box.height, g[2])
+    t = g[0] + step * (np.arange(count) + 0.5)
+    if gradient.spread == "reflect":
+        t = np.abs(t - 2 * np.floor(t / 2 + 0.5))
+    elif gradient.spread == "repeat":
+        t = t - np.floor(t)
+    colours = lut[:, np.clip(t * STEPS, 0, STEPS - 1).astype(np.int64)]
+    if across:
+        return np.ascontiguousarray(colours[:, None, :])
+    out = np.empty((4, box.height, box.width), np.float32)
+    out[:] = colours[:, :, None]
     return out
 
 
@@ -162,6 +279,7 @@ _ONE = np.zeros((1, 1), np.int32)
 def lay(gradient: Gradient, frame: FrameBox, box: Box) -> np.ndarray:
     """The gradient over a box of px: (4, H, W) float32, straight alpha, sRGB-encoded.
 
+    (4, 1, W) where it runs straight across and every row is the same.
     frame : x0, y0, x1, y1 in the same px
     """
     return _laid(gradient, _geometry(gradient, frame, box)[None], _ONE, box)
@@ -181,8 +299,7 @@ def lay_grouped(gradient: Gradient, letters: LetterFrames, box: Box) -> np.ndarr
 def _along(lut, field, outer, share, spread, out, y0, y1):  # type: ignore[no-untyped-def]
     for y in range(y0, y1):
         for x in range(out.shape[2]):
-            t = _folded((field[y, x] - outer) * share, spread)
-            index = int(min(max(t * STEPS, 0.0), STEPS - 1.0))
+            index = _entry(_folded((field[y, x] - outer) * share, spread))
             for plane in range(4):
                 out[plane, y, x] = lut[plane, index]
 
@@ -199,7 +316,9 @@ def lay_along(gradient: Gradient, field: np.ndarray, outer: float, inner: float)
     out = np.empty((4, *field.shape), np.float32)
     spread = _SPREADS[gradient.spread]
     bands.run(
-        lambda a, b: _along(lut, field, outer, 1 / reach, spread, out, a, b),
+        lambda a, b: _along(
+            lut, field, np.float32(outer), np.float32(1 / reach), spread, out, a, b
+        ),
         bands.split(field.shape[0]),
     )
     return out

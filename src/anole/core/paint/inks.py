@@ -5,8 +5,12 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 
 import numpy as np
+from numba import njit
 
+from .. import bands
 from ..model import Ink
+
+STEPS = 4096
 
 
 def _shares(value: np.ndarray, count: int) -> tuple[np.ndarray, np.ndarray]:
@@ -14,6 +18,34 @@ def _shares(value: np.ndarray, count: int) -> tuple[np.ndarray, np.ndarray]:
     at = value * np.float32(count - 1)
     lower = np.minimum(at.astype(np.int32), max(count - 2, 0))
     return lower, at - lower
+
+
+def table(inks: Sequence[Ink]) -> np.ndarray:
+    """(4, STEPS) float32: the inks that are colours, mixed along the values."""
+    colours = np.array([ink.colour.floats for ink in inks if ink.colour])
+    at = np.linspace(0, len(colours) - 1, STEPS)
+    return np.stack([np.interp(at, np.arange(len(colours)), c) for c in colours.T]).astype(
+        np.float32
+    )
+
+
+@njit(nogil=True, cache=True)
+def _rows(value, lut, out, y0, y1):  # type: ignore[no-untyped-def]
+    index, most = np.empty(value.shape[1], np.int32), np.float32(lut.shape[1] - 1)
+    for y in range(y0, y1):
+        for x in range(index.size):
+            index[x] = int(
+                min(max(value[y, x], np.float32(0)), np.float32(1)) * most + np.float32(0.5)
+            )
+        for plane in range(4):
+            for x in range(index.size):
+                out[plane, y, x] = lut[plane, index[x]]
+
+
+def _looked_up(value: np.ndarray, lut: np.ndarray) -> np.ndarray:
+    out = np.empty((4, *value.shape), np.float32)
+    bands.run(lambda a, b: _rows(value, lut, out, a, b), bands.split(len(value)))
+    return out
 
 
 def coloured(
@@ -25,15 +57,9 @@ def coloured(
     """
     if len(inks) == 1:
         value, inks = np.zeros_like(value), (*inks, *inks)
-    lower, share = _shares(value, len(inks))
     if all(ink.colour is not None for ink in inks):
-        table = np.array([ink.colour.floats for ink in inks if ink.colour], np.float32)
-        out = np.empty((4, *value.shape), np.float32)
-        for plane in range(4):
-            low, high = table[:-1, plane][lower], (table[1:, plane] - table[:-1, plane])[lower]
-            np.multiply(high, share, out=out[plane])
-            out[plane] += low
-        return out
+        return _looked_up(value, table(inks))
+    lower, share = _shares(value, len(inks))
     out = np.zeros((4, *value.shape), np.float32)
     for n, ink in enumerate(inks):
         weight = np.where(lower == n, 1 - share, np.where(lower == n - 1, share, 0))

@@ -9,6 +9,7 @@ import numpy as np
 
 from .. import bands
 from ..box import Box
+from ..cache import Cache
 from ..model import Pattern
 from . import pictures
 from .frames import FrameBox
@@ -19,8 +20,10 @@ from .patterns.grid import Grid, Look
 from .spot import Spot
 from .tiling import Lines, lines, places, sample
 
-OVERSAMPLED = 2
+OVERSAMPLED = 1.5
 MOST_FRAMES = 64
+LEAST_TILE, MOST_TILE = 4, 640
+"""px of a side between which one tile is drawn and then looked up."""
 
 
 def look_of(paint: Pattern) -> Look:
@@ -41,9 +44,13 @@ def _direct(paint: Pattern, at: Lines, side: float, box: Box) -> np.ndarray:
     return out
 
 
+def _texels(side: float) -> int:
+    return math.ceil(OVERSAMPLED * side)
+
+
 def _tile(paint: Pattern, side: float) -> np.ndarray:
-    """One tile at twice the px of the picture, each averaged with its neighbours."""
-    n = OVERSAMPLED * math.ceil(side)
+    """One tile finer than the picture, each averaged with its neighbours."""
+    n = _texels(side)
     whole = Box(0, 0, n, n)
     fine = _direct(paint, (0.5 / n, 1 / n, 0.0, 0.5 / n, 0.0, 1 / n), n, whole)
     if paint.tile == "mirror":
@@ -54,15 +61,18 @@ def _tile(paint: Pattern, side: float) -> np.ndarray:
     return ((half + half[low]) * np.float32(0.25))[None]
 
 
-def values(paint: Pattern, at: Lines, side: float, box: Box) -> np.ndarray:
+def values(paint: Pattern, at: Lines, side: float, box: Box, cache: Cache) -> np.ndarray:
     """(H, W) float32 0..1 of the pattern over a box; `side` of a tile in px."""
-    fine = (OVERSAMPLED * math.ceil(side)) ** 2
-    if fine * 2 > box.width * box.height or side < 4:
+    # the way is chosen by the tile alone: parts of one picture must not differ
+    if not LEAST_TILE < side < MOST_TILE:
         return _direct(paint, at, side, box)
+    mirror = paint.tile == "mirror"
+    key = ("tile", paint.generator, look_of(paint), side, mirror)
+    tile = cache.get(key, lambda: _tile(paint, side))
     # averaging with the next px moved the picture by half a px of the tile
-    half = 0.5 / (OVERSAMPLED * math.ceil(side))
+    half = 0.5 / _texels(side)
     moved = (at[0] - half, at[1], at[2], at[3] - half, at[4], at[5])
-    return sample(_tile(paint, side), moved, paint.tile == "mirror", box)[0]
+    return sample(tile, moved, mirror, box)[0]
 
 
 def _frame_boxes(paint: Pattern, spot: Spot) -> tuple[np.ndarray | None, list[FrameBox]]:
@@ -78,7 +88,7 @@ def _tiled(paint: Pattern, frame: FrameBox, spot: Spot, image_: np.ndarray | Non
     tall = side if image_ is None else side * image_.shape[1] / image_.shape[2]
     at = lines((frame[0], frame[1]), (side, tall), paint.angle, (paint.x, paint.y), spot.box)
     if image_ is None:
-        return values(paint, at, side, spot.box)[None]
+        return values(paint, at, side, spot.box, spot.cache)[None]
     return sample(image_, at, paint.tile == "mirror", spot.box)
 
 

@@ -114,10 +114,26 @@ def _smooth(lut_of: tuple, spread: str, taps: int) -> np.ndarray:
     sums = np.cumsum(wide, 1)
     mean = (sums[:, taps : taps + STEPS] - sums[:, :STEPS]) / taps
     mean[:3] /= np.maximum(mean[3], 1e-9)
+    if spread == "pad":  # what lies beyond the ends is all of one colour
+        mean[:, [0, -1]] = table(*lut_of)[:, [0, -1]]
     return np.ascontiguousarray(np.clip(mean, 0, 1), np.float32)
+
+
+def _key(gradient: Gradient) -> tuple:
+    return (gradient.stops, gradient.space, gradient.reversed, gradient.hue)
 
 
 def smooth_table(gradient: Gradient, taps: int, spread: str | None = None) -> np.ndarray:
     """The table averaged over what one pixel sees, so that hard stops have smooth edges."""
-    key = (gradient.stops, gradient.space, gradient.reversed, gradient.hue)
-    return _smooth(key, spread or gradient.spread, min(max(taps, 1), STEPS // 2))
+    return _smooth(_key(gradient), spread or gradient.spread, min(max(taps, 1), STEPS // 2))
+
+
+@functools.lru_cache(32)
+def _series(lut_of: tuple, spread: str, levels: int) -> np.ndarray:
+    made = [_smooth(lut_of, spread, 2**n).T for n in range(levels)]
+    return np.ascontiguousarray(np.stack(made))
+
+
+def smooth_series(gradient: Gradient, levels: int, spread: str | None = None) -> np.ndarray:
+    """(levels, STEPS, 4): tables averaged over 1, 2, 4, ... entries."""
+    return _series(_key(gradient), spread or gradient.spread, levels)

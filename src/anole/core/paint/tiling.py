@@ -53,33 +53,54 @@ def places(
 
 
 @njit(nogil=True, cache=True)
+def _corner(t: float, count: int, mirror: bool) -> tuple[int, int, np.float32]:
+    """The two texels round a place in 0..1, and the share of the second."""
+    s = t * count - 0.5
+    i = int(np.floor(s))
+    f, j = np.float32(s - i), i + 1
+    if mirror:
+        return max(i, 0), min(j, count - 1), f
+    return (i if i >= 0 else count - 1), (j if j < count else 0), f
+
+
+@njit(nogil=True, cache=True)
 def _sample(tile, at, mirror, out, y0, y1):  # type: ignore[no-untyped-def]
     """Bilinear, wrapping (or, mirrored, meeting itself) at the tile's sides."""
     planes, high, wide = tile.shape
     one = np.float32(1)
     for y in range(y0, y1):
         for x in range(out.shape[2]):
-            s = _wrapped(at[0] + at[1] * x + at[2] * y, mirror) * wide - 0.5
-            t = _wrapped(at[3] + at[4] * x + at[5] * y, mirror) * high - 0.5
-            i, j = int(np.floor(s)), int(np.floor(t))
-            fx, fy = np.float32(s - i), np.float32(t - j)
-            i1, j1 = i + 1, j + 1
-            if mirror:
-                i, j = max(i, 0), max(j, 0)
-                i1, j1 = min(i1, wide - 1), min(j1, high - 1)
-            else:
-                i, j = i if i >= 0 else wide - 1, j if j >= 0 else high - 1
-                i1, j1 = i1 if i1 < wide else 0, j1 if j1 < high else 0
-            a, b, c, d = (one - fx) * (one - fy), fx * (one - fy), (one - fx) * fy, fx * fy
+            i, i1, fx = _corner(_wrapped(at[0] + at[1] * x + at[2] * y, mirror), wide, mirror)
+            j, j1, fy = _corner(_wrapped(at[3] + at[4] * x + at[5] * y, mirror), high, mirror)
             for p in range(planes):
-                out[p, y, x] = (
-                    tile[p, j, i] * a + tile[p, j, i1] * b + tile[p, j1, i] * c + tile[p, j1, i1] * d
-                )  # fmt: skip
+                top = tile[p, j, i] + (tile[p, j, i1] - tile[p, j, i]) * fx
+                low = tile[p, j1, i] + (tile[p, j1, i1] - tile[p, j1, i]) * fx
+                out[p, y, x] = top * (one - fy) + low * fy
+
+
+@njit(nogil=True, cache=True)
+def _sample_straight(tile, at, mirror, out, y0, y1):  # type: ignore[no-untyped-def]
+    """As _sample for a tile that is not turned: the texels of a column are the same in each row."""
+    planes, high, wide = tile.shape
+    width, one = out.shape[2], np.float32(1)
+    left, right = np.empty(width, np.int32), np.empty(width, np.int32)
+    share = np.empty(width, np.float32)
+    for x in range(width):
+        left[x], right[x], share[x] = _corner(_wrapped(at[0] + at[1] * x, mirror), wide, mirror)
+    for y in range(y0, y1):
+        j, j1, fy = _corner(_wrapped(at[3] + at[5] * y, mirror), high, mirror)
+        for p in range(planes):
+            upper, lower, row = tile[p, j], tile[p, j1], out[p, y]
+            line = upper * (one - fy) + lower * fy
+            for x in range(width):
+                a = line[left[x]]
+                row[x] = a + (line[right[x]] - a) * share[x]
 
 
 def sample(tile: np.ndarray, at: Lines, mirror: bool, box: Box) -> np.ndarray:
     """A tile (planes, h, w) float32 looked up for every px of a box: (planes, H, W)."""
     out = np.empty((len(tile), box.height, box.width), np.float32)
     numbers = np.array(at)
-    bands.run(lambda a, b: _sample(tile, numbers, mirror, out, a, b), bands.split(box.height))
+    kernel = _sample_straight if abs(at[2]) + abs(at[4]) < 1e-12 else _sample
+    bands.run(lambda a, b: kernel(tile, numbers, mirror, out, a, b), bands.split(box.height))
     return out

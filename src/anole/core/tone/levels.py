@@ -10,9 +10,9 @@ from .where import Where
 
 
 def apply(op: Levels, planes: np.ndarray, where: Where) -> np.ndarray:
-    x = np.linspace(0, 1, 1025)
+    x = np.linspace(0, 1, 4097)
     wide = op.white - op.black
     wide = wide if abs(wide) > 1e-4 else 1e-4
-    y = np.clip((x - op.black) / wide, 0, 1) ** (1 / op.gamma)
+    y = np.clip((x - op.black) / wide, 0, 1) ** (1 / max(op.gamma, 0.01))
     table = (op.low + (op.high - op.low) * y).astype(np.float32)
     return mapped(planes, table)

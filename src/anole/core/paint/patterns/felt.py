@@ -12,10 +12,10 @@ def value(grid: Grid, look: Look) -> np.ndarray:
     n = look.parts * 4
     bend = (fbm(grid.u, grid.v, n, n, 2, look.seed) - 0.5) * (1.4 / n)
     a = fbm(
-        grid.u + bend - np.floor(grid.u + bend), grid.v, n * 6, n, 3, look.seed + 1, ridged=True
+        grid.u + bend - np.floor(grid.u + bend), grid.v, n * 6, n, 2, look.seed + 1, ridged=True
     )
     b = fbm(
-        grid.u, grid.v + bend - np.floor(grid.v + bend), n, n * 6, 3, look.seed + 2, ridged=True
+        grid.u, grid.v + bend - np.floor(grid.v + bend), n, n * 6, 2, look.seed + 2, ridged=True
     )
     fluff = np.maximum(a, b) - 0.6
     cloud = fbm(grid.u, grid.v, n // 2, n // 2, 2, look.seed + 3) - 0.5

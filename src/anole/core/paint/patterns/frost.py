@@ -10,11 +10,11 @@ from .noise import cells, fbm
 
 def value(grid: Grid, look: Look) -> np.ndarray:
     n = look.parts * 2
-    bend = (fbm(grid.u, grid.v, n, n, 4, look.seed) - 0.5) * (1.2 * (0.3 + look.rough) / n)
+    bend = (fbm(grid.u, grid.v, n, n, 2, look.seed) - 0.5) * (1.2 * (0.3 + look.rough) / n)
     u, v = grid.u + bend, grid.v - bend
     u, v = u - np.floor(u), v - np.floor(v)
     near, second, own = cells(u, v, n, n, 1.0, look.seed + 1)
-    needles = fbm(u, v, n * 8, n * 2, 3, look.seed + 2, ridged=True)
+    needles = fbm(u, v, n * 8, n * 2, 2, look.seed + 2, ridged=True)
     rim = 1 - np.clip((second - near) * 3, 0, 1)
     return np.clip(
         rim * 0.7 + (needles - 0.55) * (0.6 + look.weight) + (own - 0.5) * 0.25 + look.weight * 0.3,

@@ -10,8 +10,8 @@ from .noise import fbm
 
 def value(grid: Grid, look: Look) -> np.ndarray:
     n = look.parts * 6
-    tooth = fbm(grid.u, grid.v, n * 4, n * 4, 2, look.seed) - 0.5
-    mould = fbm(grid.u, grid.v, n, n, 3, look.seed + 1) - 0.5
+    tooth = fbm(grid.u, grid.v, n * 4, n * 4, 1, look.seed) - 0.5
+    mould = fbm(grid.u, grid.v, n, n, 2, look.seed + 1) - 0.5
     fibre = fbm(grid.u, grid.v, n * 2, n // 2, 2, look.seed + 2, ridged=True)
     dark = np.clip(fibre - 0.86, 0, 1) * 3
     return np.clip(

@@ -13,6 +13,7 @@ WAYS = ((1, 0), (1, 1), (2, 1), (1, 2), (1, -1), (3, -1))
 def value(grid: Grid, look: Look) -> np.ndarray:
     out = np.zeros_like(grid.u)
     lines = look.parts * 5
+    bend = (fbm(grid.u, grid.v, 3, 3, 2, look.seed) - 0.5) * look.rough
     for k, (a, b) in enumerate(WAYS):
         across = (a * grid.u + b * grid.v) * lines
         along = (-b * grid.u + a * grid.v) * 2
@@ -21,7 +22,6 @@ def value(grid: Grid, look: Look) -> np.ndarray:
         strength = chance(zero, row, 1, lines, look.seed + 13 * k)
         piece = np.floor(along + 7 * strength)
         there = chance(piece, row, 2, lines, look.seed + 29 * k)
-        bend = (fbm(grid.u, grid.v, 3, 3, 2, look.seed + k) - 0.5) * look.rough
         off = np.abs(across - row - 0.5 + bend * 0.6)
         thin = 0.02 + 0.06 * look.weight * strength
         line = over(-off, -thin, grid.px * lines * (abs(a) + abs(b)) * 0.75)
