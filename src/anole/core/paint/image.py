@@ -7,6 +7,7 @@ import math
 import cv2
 import numpy as np
 
+from ..field.coverage import rasterise
 from ..model import ImagePaint
 from . import pictures
 from .own import straight
@@ -64,6 +65,10 @@ def _placed(
     how = cv2.INTER_CUBIC if max(sx, sy) > 1.01 else cv2.INTER_LINEAR
     size = (spot.box.width, spot.box.height)
     made = [
-        cv2.warpAffine(p, into, size, flags=how, borderMode=cv2.BORDER_CONSTANT) for p in planes
+        cv2.warpAffine(p, into, size, flags=how, borderMode=cv2.BORDER_REPLICATE) for p in planes
     ]
-    return np.clip(np.stack(made), 0, 1)
+    # the picture's own sides are cut exactly; enlarged, its last pixels would fade out
+    halves = np.array([[-1, -1], [1, -1], [1, 1], [-1, 1]]) / 2 * sides
+    corners = halves @ np.array([[cos, sin], [-sin, cos]]) + middle
+    cover, _ = rasterise(np.hstack([corners, np.roll(corners, -1, 0)]), spot.box)
+    return np.clip(np.stack(made), 0, 1) * cover

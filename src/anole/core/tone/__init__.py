@@ -71,5 +71,7 @@ def toned(planes: np.ndarray, tones: Sequence[Tone], where: Where) -> np.ndarray
             planes = blur.apply_alpha(op, planes, where)
         else:
             colours = OPERATIONS[type(op)](op, np.ascontiguousarray(planes[:3]), where)
-            planes = np.concatenate([colours, planes[3:]]).astype(np.float32, copy=False)
+            planes = np.concatenate([np.clip(colours, 0, 1), planes[3:]]).astype(
+                np.float32, copy=False
+            )
     return planes
