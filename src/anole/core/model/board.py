@@ -7,14 +7,30 @@ from typing import Annotated
 from msgspec import Meta, Struct
 
 from .asset import Asset
+from .colour import Colour
 from .fields import Name, meta
 from .lamp import Lamp
+from .paints import Gradient
 from .pieces import Lettering, Piece
 
 FORMAT = "anole-board/1"
 LONGEST_SIDE = 32_000
 
 Side = Annotated[int, Meta(ge=1, le=LONGEST_SIDE)]
+
+
+class Swatch(Struct, frozen=True):
+    """A colour with a name."""
+
+    name: Name
+    colour: Colour
+
+
+class NamedGradient(Struct, frozen=True):
+    """A gradient with a name."""
+
+    name: Name
+    gradient: Gradient
 
 
 class Board(Struct, frozen=True, kw_only=True):
@@ -27,6 +43,8 @@ class Board(Struct, frozen=True, kw_only=True):
     dpi: Annotated[float, Meta(ge=1, le=10_000)] = 96.0
     lamp: Lamp = Lamp()
     pieces: Annotated[tuple[Piece, ...], Meta(max_length=1000)] = ()
+    swatches: Annotated[tuple[Swatch, ...], Meta(max_length=1000)] = ()
+    gradients: Annotated[tuple[NamedGradient, ...], Meta(max_length=1000)] = ()
     fonts: Annotated[tuple[Asset, ...], Meta(max_length=200)] = ()
     assets: Annotated[tuple[Asset, ...], Meta(max_length=2000)] = ()
 
