@@ -10,6 +10,7 @@ from anole.core.model import Colour, ColourPaint, Gradient, Lamp, Length, Positi
 from anole.studio.app import application
 from anole.studio.controls.colour import ColourControl
 from anole.studio.controls.colour_field import from_share, share_of
+from anole.studio.controls.control import Context
 from anole.studio.controls.expression import evaluate
 from anole.studio.controls.fields import FieldPanel
 from anole.studio.controls.gradient_bar import BAR, GradientBar
@@ -105,7 +106,7 @@ def test_a_number_stays_in_its_hard_range_and_out_of_its_soft_one(qtbot, shown):
 def test_a_length_keeps_the_unit_its_user_chose(qtbot, shown, drag):
     control = LengthControl("Lift", (0, 300), low=0)
     found = shown(control)
-    control.set_context(100, 300)
+    control.take(Context(100, 300, 10, Lamp()))
     control.set_value(Length(0.1, "em"))
     drag(control.slider, QPointF(20, 12), QPointF(control.slider.width() / 2, 12))
     assert found[-1][0].unit == "em"
@@ -120,7 +121,7 @@ def test_a_length_keeps_the_unit_its_user_chose(qtbot, shown, drag):
 def test_a_span_goes_to_the_core(qtbot, shown, drag):
     control = SpanControl("Span", (-120, 120))
     found = shown(control)
-    control.set_context(200, 96, 20)
+    control.take(Context(200, 96, 20, Lamp()))
     control.set_value(Span(Position(-0.05, "em"), Position(0.05, "em")))
     slider = control.slider
     drag(slider, QPointF(slider._x(slider._at[1]), 12), QPointF(slider.width(), 12))
@@ -200,7 +201,7 @@ def test_every_coat_has_a_panel_that_shows_changes_from_outside(tag, shown):
     struct = KINDS[tag].struct
     panel = FieldPanel(struct, headed=True)
     found = shown(panel)
-    panel.set_context(100, 96, 10, Lamp())
+    panel.take(Context(100, 96, 10, Lamp()))
     panel.show_struct(struct(id="x", opacity=0.25, blend="screen"))
     assert panel.controls["opacity"].value() == 0.25
     assert panel.controls["blend"].value() == "screen"

@@ -37,8 +37,11 @@ from .board_view import BoardView
 from .coat.add_coat import AddCoat
 from .coat.build_up import BuildUp
 from .coat.coat_panel import CoatPanel
+from .coat.paint_hand import PaintHand
 from .coat.shelf import Shelf
+from .desk import Desk
 from .document import Document
+from .dropper import Dropper
 from .dropping import files_in, take
 from .export_job import ExportJob
 from .font_reader import FontReader
@@ -78,8 +81,14 @@ class Window(QWidget):
         self.job: ExportJob | None = None
         self.view: BoardView = BoardView(self.document, self.worker)
         self.pulling, self.cropping = PullingHand(self.view), CroppingHand(self.view)
-        self.typing = TypingHand(self.view, self.pulling)
-        self.hands: list[list[Hand]] = [[self.cropping, self.typing, self.pulling], [], []]
+        self.typing, self.dropper = TypingHand(self.view, self.pulling), Dropper(self.view)
+        self.paint_hand = PaintHand(self.view)
+        self.desk = Desk(self.document, self.settings, self.worker, self.dropper.start)
+        self.hands: list[list[Hand]] = [
+            [self.dropper, self.cropping, self.typing, PaintHand(self.view, True), self.pulling],
+            [self.dropper, self.paint_hand],
+            [],
+        ]
         self.pieces = PiecesList(self.document, self.worker)
         self.arrange: PiecePanel = PiecePanel(
             self.document, self.worker, self.settings, self.typing

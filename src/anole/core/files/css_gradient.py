@@ -166,7 +166,8 @@ def _head(text: str, kind: str) -> dict[str, object]:
         made["form"] = "circle" if "circle" in words else "ellipse"
     else:
         made["angle"] = _angle(text) if kind == "linear" or "from" in words else 0.0
-    known = re.sub(r"[\d.+-]+(deg|grad|rad|turn|%|px)?", "", text)
+    units = "deg|grad|rad|turn" + ("" if kind == "linear" else "|%|px")
+    known = re.sub(rf"[+-]?[\d.]+({units})", "", text)
     odd = set(known.split()) - _WORDS
     if odd:
         raise CssError(f"{sorted(odd)[0]!r} is not understood")
@@ -176,7 +177,7 @@ def _head(text: str, kind: str) -> dict[str, object]:
 _WORDS = SPACES | HUES | set(SIDES) | {
     "in", "to", "hue", "from", "at", "center", "circle", "ellipse", "farthest-corner",
     "farthest-side", "closest-corner", "closest-side",
-} | {"srgb-", "linear"}  # fmt: skip
+}  # fmt: skip
 
 
 def _number(value: float) -> str:

@@ -57,5 +57,9 @@ Lift = Annotated[
 ]
 Arithmetic = Annotated[
     tuple[float, float, float, float],
-    meta("k1 to k4", "Factors of the arithmetic blend: k1·cs·cb + k2·cs + k3·cb + k4"),
+    meta(
+        "k1 to k4",
+        "Factors of the arithmetic blend: k1·cs·cb + k2·cs + k3·cb + k4",
+        when={"blend": ("arithmetic",)},
+    ),
 ]

@@ -21,6 +21,7 @@ from ...core.edit.pieces import change_piece, pin
 from ...core.lettering.outline import outline
 from ...core.model import Ground, Lettering, Place
 from ...core.model.schema import field_info
+from ..controls.control import Context
 from ..controls.fields import FieldPanel
 from ..document import Document
 from ..settings import Settings
@@ -154,7 +155,7 @@ class PiecePanel(QScrollArea):
         if self.document.together:
             self.head.setText(f"Words, with {len(self.document.together)} more")
         for panel in (self.fields, self.blending, self.bends):
-            panel.set_context(em, board.dpi, em, board.lamp)
+            panel.take(Context(em, board.dpi, em, board.lamp))
             panel.show_struct(piece)
         self.place.show_struct(piece.place)
         self.pin.show_anchor(piece.place.anchor)

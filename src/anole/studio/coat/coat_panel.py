@@ -17,6 +17,7 @@ from PyQt6.QtWidgets import (
 
 from ...core.coats.registry import KINDS, kind_of
 from ...core.edit.coats import change_coat
+from ..controls.control import Context
 from ..controls.fields import FieldPanel
 from ..document import Document
 from .build_up import BuildUp
@@ -76,7 +77,7 @@ class CoatPanel(QScrollArea):
             scene = self.build_up.scene()
             em = scene.cut.em if scene else 100.0
             core = scene.cut.core if scene else em / 10
-            panel.set_context(em, board.dpi, core, board.lamp)
+            panel.take(Context(em, board.dpi, core, board.lamp))
             panel.show_struct(coat)
             if not self.name.hasFocus():
                 self.name.setText(coat.name)

@@ -1,18 +1,26 @@
-"""Colour, edited in the panel: the field, alpha, and any CSS text."""
+"""Colour, edited in the panel: the field, numbers, CSS text, the dropper and colours at hand."""
 
 from __future__ import annotations
 
 from typing import Any
 
-from PyQt6.QtCore import QRectF
-from PyQt6.QtGui import QColor, QPainter, QPaintEvent, QPen
-from PyQt6.QtWidgets import QHBoxLayout, QLineEdit, QVBoxLayout, QWidget
+from PyQt6.QtCore import QRectF, QTimer
+from PyQt6.QtGui import QColor, QPainter, QPaintEvent, QPen, QShowEvent
+from PyQt6.QtWidgets import QLineEdit, QPushButton, QWidget
 
 from ...core.model import Colour
 from .. import theme
+from ..desk import desk_of
 from .colour_field import ColourField
+from .colour_rows import ColourRows
 from .control import Control
+from .keep_name import KeepName
+from .layouts import column, row
 from .number import Number
+from .swatches import Swatches
+
+SETTLED_MS = 1200
+"""A colour that stood this long was used."""
 
 
 def to_qt(colour: Colour) -> QColor:
@@ -43,21 +51,29 @@ class ColourControl(Control):
         super().__init__()
         self._colour = Colour(255, 255, 255)
         self.field, self.swatch, self.text = ColourField(), Swatch(), QLineEdit()
+        self.rows, self.swatches = ColourRows(), Swatches()
+        self.drop, self.keep = QPushButton("drop"), QPushButton("keep")
         self.text.setAccessibleName(f"{title} as CSS text")
         self.text.setToolTip("Hex, or any CSS colour: #ff8866, oklch(0.7 0.2 30), hsv(20 60 100)")
+        self.drop.setToolTip("Take a colour from the board: 1 px, Shift 3 × 3, Ctrl 9 × 9")
+        self.keep.setToolTip("Keep the colour on the board under a name")
+        for button in (self.drop, self.keep):
+            button.setFixedWidth(52)
         self.alpha = Number("Alpha", 0, 1, unit="%", factor=100, step=0.01, default=1.0)
-        column, row = QVBoxLayout(self), QHBoxLayout()
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(6)
-        row.setSpacing(6)
-        row.addWidget(self.swatch)
-        row.addWidget(self.text, 1)
-        column.addWidget(self.field)
-        column.addLayout(row)
-        column.addWidget(self.alpha)
+        self.name = KeepName("Name of the swatch")
+        made = column(self, self.field, self.name, self.rows, self.alpha, self.swatches)
+        made.insertLayout(1, row(self.swatch, self.text, self.drop, self.keep, gap=4, stretch=1))
+        self._settled = QTimer(self)
+        self._settled.setSingleShot(True)
+        self._settled.timeout.connect(self._used)
         self.field.picked.connect(self._send)
+        self.rows.edited.connect(self._send)
+        self.swatches.chosen.connect(lambda c: self._send(c, None))
         self.alpha.edited.connect(lambda v, t: self._send(self._colour.with_alpha(v), t))
         self.text.editingFinished.connect(self._typed)
+        self.drop.clicked.connect(self._ask_drop)
+        self.keep.clicked.connect(lambda: self.name.ask(str(self._colour)))
+        self.name.named.connect(lambda name: self.swatches.keep(self._colour, name))
 
     def value(self) -> Any:
         return self._colour
@@ -67,17 +83,27 @@ class ColourControl(Control):
         self.field.show_colour(value)
         self._show(value)
 
+    def showEvent(self, event: QShowEvent | None) -> None:
+        self.swatches.refresh()
+        super().showEvent(event)
+
     def _show(self, value: Colour) -> None:
         self.swatch.colour = value
         self.swatch.update()
         self.text.setText(str(value))
         self.text.setModified(False)
         self.alpha.set_value(value.a / 255)
+        self.rows.set_value(value)
 
     def _send(self, colour: Colour, token: object | None) -> None:
         self._colour = colour
+        self.field.show_colour(colour)
         self._show(colour)
+        self._settled.start(SETTLED_MS)
         self.edited.emit(colour, token)
+
+    def _used(self) -> None:
+        self.swatches.used(self._colour)
 
     def _typed(self) -> None:
         if not self.text.isModified():
@@ -86,5 +112,9 @@ class ColourControl(Control):
             colour = Colour.parse(self.text.text())
         except ValueError:
             colour = self._colour
-        self.set_value(colour)
-        self.edited.emit(colour, None)
+        self._send(colour, None)
+
+    def _ask_drop(self) -> None:
+        desk = desk_of(self)
+        if desk is not None:
+            desk.drop(lambda colour, taken: self._send(colour, None) if taken else None)

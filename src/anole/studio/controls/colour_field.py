@@ -109,6 +109,9 @@ class ColourField(QWidget):
     def sizeHint(self) -> QSize:
         return QSize(200, 146)
 
+    def minimumSizeHint(self) -> QSize:
+        return QSize(120, 146)
+
     def show_colour(self, colour: Colour) -> None:
         if colour == self._shown:
             return

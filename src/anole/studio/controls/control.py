@@ -2,10 +2,21 @@
 
 from __future__ import annotations
 
-from typing import Any
+from typing import Any, NamedTuple
 
 from PyQt6.QtCore import QEvent, QObject, pyqtSignal
 from PyQt6.QtWidgets import QWidget
+
+from ...core.model import Lamp
+
+
+class Context(NamedTuple):
+    """What lengths, spans and lamps are shown against; em and core in board px."""
+
+    em: float
+    dpi: float
+    core: float
+    lamp: Lamp
 
 
 class Control(QWidget):
@@ -21,6 +32,9 @@ class Control(QWidget):
 
     def set_value(self, value: Any) -> None:
         raise AssertionError(type(self).__name__)
+
+    def take(self, context: Context) -> None:
+        """Show values against this context from now on."""
 
 
 class WheelGuard(QObject):

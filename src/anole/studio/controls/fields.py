@@ -8,19 +8,24 @@ import msgspec
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
 
-from ...core.model import Colour, ColourPaint, Lamp, Length, Span
+from ...core.model import Colour, ColourPaint, Ink, Lamp, Length, Span, Stop
 from ...core.model.schema import FieldInfo, field_info
 from .choice import Choice
-from .control import Control
+from .colour import ColourControl
+from .control import Context, Control
 from .factors import Factors
+from .inks import InkList
 from .length import LengthControl
 from .number import Number
 from .own_lamp import OwnLamp
 from .paint import PaintControl
 from .palette import Palette
 from .part import PartControl
+from .seen import Seen
 from .span import SpanControl
+from .stops import StopsControl
 from .switch import Switch
+from .tone_list import ToneList
 
 
 def control_for(info: FieldInfo) -> Control:
@@ -43,7 +48,18 @@ def control_for(info: FieldInfo) -> Control:
         )  # fmt: skip
     if kind is Span:
         return SpanControl(info.title, extra["soft"], info.about)
-    if get_origin(kind) is tuple and get_args(kind)[0] is Colour:
+    if extra.get("beneath"):
+        return Seen(info.title, info.about)
+    first = get_args(kind)[0] if get_origin(kind) is tuple else None
+    if first is Ink:
+        return InkList(info.title, info.about)
+    if first is Stop:
+        return StopsControl(info.title, info.about)
+    if info.name == "tone":
+        return ToneList(info.title, info.about)
+    if kind is Colour:
+        return ColourControl(info.title)
+    if first is Colour:
         return Palette(info.title, info.about)
     if get_origin(kind) is tuple:
         return Factors(info.title, info.about, len(get_args(kind)))
@@ -59,10 +75,18 @@ def control_for(info: FieldInfo) -> Control:
     raise TypeError(f"no control for {kind} ({info.name})")
 
 
+def _holds(when: dict[str, tuple | None], value: msgspec.Struct) -> bool:
+    """Whether a field means anything now: others have one of the values (None: any but nothing)."""
+    return all(
+        bool(getattr(value, name)) if wanted is None else getattr(value, name) in wanted
+        for name, wanted in when.items()
+    )
+
+
 GROUPS = {
     "paint": "Paint", "span": "Across the edge", "lift": "Light", "opacity": "Blending",
 }  # fmt: skip
-ORDER = ("paint", "span", "hot", "softness", "falloff", "lift", "grow", "falls", "lamp",
+ORDER = ("paint", "repeat", "span", "hot", "softness", "falloff", "lift", "grow", "falls", "lamp",
          "silhouette", "opacity", "blend", "arithmetic", "seen")  # fmt: skip
 
 
@@ -81,6 +105,7 @@ class FieldPanel(QWidget):
         super().__init__()
         self.struct = struct
         self.controls: dict[str, Control] = {}
+        self._when: dict[str, dict[str, tuple | None]] = {}
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(6)
@@ -93,22 +118,16 @@ class FieldPanel(QWidget):
             control = control_for(info)
             control.edited.connect(lambda v, t, n=info.name: self.edited.emit(n, v, t))
             self.controls[info.name] = control
+            if "when" in info.extra:
+                self._when[info.name] = info.extra["when"]
             column.addWidget(control)
 
     def show_struct(self, value: msgspec.Struct) -> None:
         for name, control in self.controls.items():
             control.set_value(getattr(value, name))
-        if "arithmetic" in self.controls:
-            self.controls["arithmetic"].setVisible(getattr(value, "blend", "") == "arithmetic")
+            if name in self._when:
+                control.setVisible(_holds(self._when[name], value))
 
-    def set_context(self, em: float, dpi: float, core: float, lamp: Lamp) -> None:
-        """What lengths, spans and lamps are shown against; em and core in board px."""
+    def take(self, context: Context) -> None:
         for control in self.controls.values():
-            if isinstance(control, LengthControl):
-                control.set_context(em, dpi)
-            elif isinstance(control, SpanControl):
-                control.set_context(em, dpi, core)
-            elif isinstance(control, OwnLamp):
-                control.set_board_lamp(lamp)
-            elif isinstance(control, PartControl):
-                control.set_context(em, dpi, core, lamp)
+            control.take(context)

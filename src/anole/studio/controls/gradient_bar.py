@@ -17,10 +17,16 @@ from .slider import key_factor
 PAD, BAR, OFF = 8, 24, 34
 
 
-def bar_image(gradient: Gradient, width: int = 256) -> QImage:
-    """One row of the gradient's colours from its start to its end."""
-    at = (np.arange(width) + 0.5) / width * STEPS
-    row = table_of(gradient)[:, at.astype(int)]
+def bar_image(gradient: Gradient, width: int = 256, whole: bool = False) -> QImage:
+    """One row of the gradient's colours from its start to its end; `whole`: over its frame."""
+    t = (np.arange(width) + 0.5) / width
+    if whole:
+        t = (t - gradient.offset) / gradient.scale
+        if gradient.spread == "reflect":
+            t = np.abs(t - 2 * np.floor(t / 2 + 0.5))
+        elif gradient.spread == "repeat":
+            t = t - np.floor(t)
+    row = table_of(gradient)[:, np.clip(t * STEPS, 0, STEPS - 1).astype(int)]
     pixels = np.ascontiguousarray((row.T * 255 + 0.5).astype(np.uint8))[None]
     return QImage(pixels.data, width, 1, width * 4, QImage.Format.Format_RGBA8888).copy()  # type: ignore[call-overload]
 
@@ -38,11 +44,12 @@ class GradientBar(QWidget):
         self._held = False
         self._token: object | None = None
         self._away: Stop | None = None
+        self._hint: int | None = None
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setAccessibleName("Gradient stops")
         self.setToolTip(
             "Click to add a stop, drag to move it, drag it off or press Delete to remove it; "
-            "Page Up and Page Down choose"
+            "Page Up and Page Down choose. The small diamond is where halfway lies (Alt with arrows)"
         )
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
 
@@ -80,6 +87,12 @@ class GradientBar(QWidget):
         painter.setPen(QPen(theme.colour("line"), 1))
         painter.drawRect(bar.adjusted(0, 0, -1, -1))
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter.setBrush(theme.colour("text"))
+        for number in range(len(self.gradient.stops) - 1):
+            x = self.hint_x(number)
+            painter.setPen(QPen(theme.colour("desk"), 1))
+            painter.drawPolygon(QPolygonF([QPointF(x, BAR - 7), QPointF(x + 4, BAR - 2),
+                                           QPointF(x, BAR + 3), QPointF(x - 4, BAR - 2)]))  # fmt: skip
         for number, stop in enumerate(self.gradient.stops):
             x, chosen = self._x(stop), number == self.index
             peg = QPolygonF([
@@ -90,6 +103,29 @@ class GradientBar(QWidget):
             painter.setPen(QPen(theme.colour(edge), 2.4 if chosen else 1.2))
             painter.setBrush(to_qt(stop.colour))
             painter.drawPolygon(peg)
+
+    def hint_x(self, number: int) -> float:
+        """Where the halfway colour between a stop and the next lies."""
+        first, second = self.gradient.stops[number], self.gradient.stops[number + 1]
+        at = first.at + (second.at - first.at) * first.hint
+        return self._x(Stop(at, first.colour))
+
+    def _hint_hit(self, at: QPointF) -> int | None:
+        """The hint under a point of the lower part of the bar; pegs go first."""
+        if not BAR - 8 < at.y() < BAR + 4 or self._hit(at.x()) is not None:
+            return None
+        wide = [n for n in range(len(self.gradient.stops) - 1)
+                if abs(self.hint_x(n) - at.x()) <= 6]  # fmt: skip
+        return wide[0] if wide else None
+
+    def _pull_hint(self, number: int, x: float, token: object | None) -> None:
+        stops = list(self.gradient.stops)
+        first, second = stops[number], stops[number + 1]
+        wide = second.at - first.at
+        at = self._at(x)
+        hint = min(max((at - first.at) / wide, 0.02), 0.98) if wide > 1e-6 else 0.5
+        stops[number] = msgspec.structs.replace(first, hint=round(hint, 3))
+        self._send(stops, token)
 
     def _hit(self, x: float) -> int | None:
         far = [abs(self._x(stop) - x) for stop in self.gradient.stops]
@@ -109,6 +145,9 @@ class GradientBar(QWidget):
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None
         self._held, self._token, self._away = True, object(), None
+        self._hint = self._hint_hit(event.position())
+        if self._hint is not None:
+            return
         hit = self._hit(event.position().x())
         if hit is not None:
             self._choose(hit)
@@ -129,6 +168,9 @@ class GradientBar(QWidget):
     def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
         if event is None or not self._held:
             return
+        if self._hint is not None:
+            self._pull_hint(self._hint, event.position().x(), self._token)
+            return
         stops = list(self.gradient.stops)
         off = abs(event.position().y() - BAR / 2) > BAR / 2 + OFF
         if off and self._away is None and len(stops) > 1:
@@ -148,7 +190,7 @@ class GradientBar(QWidget):
         self._send(rest, self._token)
 
     def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
-        self._held, self._token, self._away = False, None, None
+        self._held, self._token, self._away, self._hint = False, None, None, None
         self.chosen.emit(min(self.index, len(self.gradient.stops) - 1))
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
@@ -167,9 +209,12 @@ class GradientBar(QWidget):
             low = stops[self.index - 1].at if self.index else 0.0
             high = stops[self.index + 1].at if self.index + 1 < len(stops) else 1.0
             at = stops[self.index].at + sign * 0.01 * key_factor(event.modifiers())
-            stops[self.index] = msgspec.structs.replace(
-                stops[self.index], at=round(min(max(at, low), high), 4)
-            )
+            if event.modifiers() & Qt.KeyboardModifier.AltModifier:
+                hint = stops[self.index].hint + sign * 0.02
+                fields = {"hint": round(min(max(hint, 0.02), 0.98), 3)}
+            else:
+                fields = {"at": round(min(max(at, low), high), 4)}
+            stops[self.index] = msgspec.structs.replace(stops[self.index], **fields)
             self._send(stops, None)
         else:
             super().keyPressEvent(event)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from ...core.model import Length
+from .control import Context
 from .number import Number, tidy
 
 STEPS = {"px": 1.0, "em": 0.005, "pt": 0.5, "mm": 0.25, "in": 0.01}
@@ -24,9 +25,8 @@ class LengthControl(Number):
         self._soft_unit = soft_unit
         self._em, self._dpi = 100.0, 96.0
 
-    def set_context(self, em: float, dpi: float) -> None:
-        """The em in px and the dpi that units are converted by."""
-        self._em, self._dpi = max(em, 1e-6), dpi
+    def take(self, context: Context) -> None:
+        self._em, self._dpi = max(context.em, 1e-6), context.dpi
 
     def value(self) -> Any:
         return self._length

@@ -7,7 +7,7 @@ from typing import Any
 from PyQt6.QtWidgets import QVBoxLayout
 
 from ...core.model import Lamp
-from .control import Control
+from .control import Context, Control
 from .lamp import LampControl
 from .switch import Switch
 
@@ -27,8 +27,8 @@ class OwnLamp(Control):
         self.own.edited.connect(lambda on, _: self._send(self._board_lamp if on else None, None))
         self.lamp.edited.connect(self._send)
 
-    def set_board_lamp(self, lamp: Lamp) -> None:
-        self._board_lamp = lamp
+    def take(self, context: Context) -> None:
+        self._board_lamp = context.lamp
 
     def value(self) -> Any:
         return self._value

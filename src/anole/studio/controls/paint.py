@@ -7,102 +7,35 @@ from typing import Any, NamedTuple
 
 import msgspec
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
 
-from ...core.model import Colour, ColourPaint, Gradient, LetterPaint, Stop
+from ...core.model import (
+    Backdrop,
+    Colour,
+    ColourPaint,
+    Gradient,
+    ImagePaint,
+    Ink,
+    LetterPaint,
+    OwnPaint,
+    Pattern,
+    Stop,
+)  # fmt: skip
+from ...core.paint.clusters import pair_of
 from .choice import Choice
-from .colour import ColourControl
-from .control import Control
-from .gradient_bar import GradientBar
+from .control import Context, Control
+from .gradient_page import GradientPage
+from .layouts import column
+from .page import ColourPage, FieldsPage, Page, PicturePage
 
 
-class Page(Control):
-    """The editor of one kind of paint."""
-
-    colour: ColourControl | None = None
-
-
-class ColourPage(Page):
-    def __init__(self) -> None:
-        super().__init__()
-        self.colour: ColourControl = ColourControl()
-        column(self, self.colour)
-        self.colour.edited.connect(lambda c, t: self.edited.emit(ColourPaint(colour=c), t))
-
-    def set_value(self, value: Any) -> None:
-        self.colour.set_value(value.colour)
+def _pair(colour: Colour) -> tuple[Stop, Stop]:
+    """The colour and a dark of its hue: where a gradient starts."""
+    return Stop(0.0, colour), Stop(1.0, pair_of(colour)[1])
 
 
-class GradientPage(Page):
-    def __init__(self) -> None:
-        super().__init__()
-        from .fields import FieldPanel
-
-        self._paint = Gradient()
-        self.bar = GradientBar()
-        self.colour: ColourControl = ColourControl()
-        self.more = FieldPanel(Gradient, skip=("stops",))
-        column(self, self.bar, self.colour, self.more)
-        self.bar.edited.connect(self._send)
-        self.bar.chosen.connect(lambda _: self._show_stop())
-        self.colour.edited.connect(self.bar.set_colour)
-        self.more.edited.connect(self._field)
-
-    def set_value(self, value: Any) -> None:
-        self._paint = value
-        self.bar.show_gradient(value)
-        self.more.show_struct(value)
-        self._show_stop()
-
-    def _show_stop(self) -> None:
-        self.colour.set_value(self._paint.stops[self.bar.index].colour)
-
-    def _send(self, paint: Any, token: object | None) -> None:
-        self._paint = paint
-        self.edited.emit(paint, token)
-
-    def _field(self, name: str, value: Any, token: object | None) -> None:
-        self._send(msgspec.structs.replace(self._paint, **{name: value}), token)
-
-
-class PlainPage(Page):
-    """A paint whose fields are all there is to it, under a line that says what it does."""
-
-    def __init__(self, struct: type[msgspec.Struct], about: str) -> None:
-        super().__init__()
-        from .fields import FieldPanel
-
-        self._paint: Any = struct()
-        words = QLabel(about)
-        words.setObjectName("dim")
-        words.setWordWrap(True)
-        self.fields = FieldPanel(struct)
-        column(self, words, self.fields)
-        self.fields.edited.connect(self._field)
-
-    def set_value(self, value: Any) -> None:
-        self._paint = value
-        self.fields.show_struct(value)
-
-    def _field(self, name: str, value: Any, token: object | None) -> None:
-        self._paint = msgspec.structs.replace(self._paint, **{name: value})
-        self.edited.emit(self._paint, token)
-
-
-def column(owner: QWidget, *parts: QWidget) -> QVBoxLayout:
-    """Stack widgets without margins."""
-    made = QVBoxLayout(owner)
-    made.setContentsMargins(0, 0, 0, 0)
-    made.setSpacing(6)
-    for part in parts:
-        made.addWidget(part)
-    return made
-
-
-def _two_tones(first: Colour) -> Gradient:
-    """A light and a dark of one hue: where a gradient starts."""
-    dark = Colour(first.r * 5 // 9, first.g // 2, first.b * 5 // 9, first.a)
-    return Gradient(stops=(Stop(0.0, first), Stop(1.0, dark)))
+def _inks(colour: Colour) -> tuple[Ink, Ink]:
+    light, dark = pair_of(colour)
+    return Ink(dark), Ink(light)
 
 
 class Kind(NamedTuple):
@@ -116,10 +49,19 @@ class Kind(NamedTuple):
 
 KINDS = (
     Kind("colour", ColourPaint, ColourPage, lambda c: ColourPaint(colour=c)),
-    Kind("gradient", Gradient, GradientPage, _two_tones),
+    Kind("gradient", Gradient, GradientPage, lambda c: Gradient(stops=_pair(c))),
+    Kind("pattern", Pattern, lambda: PicturePage(Pattern, "drawn by the pattern"),
+         lambda c: Pattern(inks=_inks(c))),
+    Kind("picture", ImagePaint, lambda: PicturePage(ImagePaint), lambda _: ImagePaint()),
+    Kind("what lies behind", Backdrop,
+         lambda: FieldsPage(Backdrop, "The clean ground or what is beneath, in the letters."),
+         lambda _: Backdrop()),
     Kind("the letters' colours", LetterPaint,
-         lambda: PlainPage(LetterPaint, "Each letter in its own colour: Arrange, Letter by letter."),
+         lambda: FieldsPage(LetterPaint, "Each letter in its own colour: Arrange, Letter by letter."),
          lambda _: LetterPaint()),
+    Kind("what lies there", OwnPaint,
+         lambda: FieldsPage(OwnPaint, "What the lower coats painted, changed by the tone below."),
+         lambda _: OwnPaint()),
 )  # fmt: skip
 
 
@@ -127,6 +69,8 @@ def first_colour(paint: Any) -> Colour:
     """The colour that another kind of paint starts from."""
     if isinstance(paint, ColourPaint):
         return paint.colour
+    if isinstance(paint, Pattern):
+        return next((i.colour for i in paint.inks if i.colour), Colour(240, 200, 120))
     return paint.stops[0].colour if isinstance(paint, Gradient) else Colour(240, 200, 120)
 
 
@@ -138,16 +82,24 @@ class PaintControl(Control):
     def __init__(self) -> None:
         super().__init__()
         self._paint: Any = ColourPaint()
+        self._context: Context | None = None
         self.kind = Choice("Painted with", [kind.title for kind in KINDS], "The kind of paint")
         self.pages: dict[type, Page] = {}
         self._column = column(self, self.kind)
         self.kind.edited.connect(lambda title, _: self.switch(title))
+
+    def take(self, context: Context) -> None:
+        self._context = context
+        for page in self.pages.values():
+            page.take(context)
 
     def page(self, struct: type) -> Page:
         """The editor of a kind, made when it is first needed."""
         if struct not in self.pages:
             made = next(kind for kind in KINDS if kind.struct is struct).page()
             made.edited.connect(self._send)
+            if self._context is not None:
+                made.take(self._context)
             self.pages[struct] = made
             self._column.addWidget(made)
         return self.pages[struct]

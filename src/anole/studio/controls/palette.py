@@ -12,7 +12,7 @@ from ...core.model import Colour
 from .. import theme
 from .colour import ColourControl, to_qt
 from .control import Control
-from .paint import column
+from .layouts import column
 
 CHIP = 24
 STARTS = ("#ff6a5c", "#ffd98a", "#6fd3c4", "#7aa7ff", "#d58cff", "#9fd356")

@@ -9,7 +9,7 @@ from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QHBoxLayout, QPushButton, QVBoxLayout
 
 from ...core.model import Pose
-from .control import Control
+from .control import Context, Control
 from .pose_block import PoseBlock
 from .switch import Toggle
 
@@ -33,7 +33,8 @@ class PartControl(Control):
         self.head.setToolTip(about)
         self.toggle = Toggle()
         self.toggle.setAccessibleName(f"{title}, on or off")
-        self.toggle.setVisible(optional)
+        if not optional:
+            self.toggle.hide()
         self.fields = FieldPanel(struct)
         self.block = PoseBlock() if struct is Pose else None
         self.fields.hide()
@@ -73,8 +74,8 @@ class PartControl(Control):
             self.block.show_pose(self._last)
         self.fields.setEnabled(value is not None)
 
-    def set_context(self, em: float, dpi: float, core: float, lamp: Any) -> None:
-        self.fields.set_context(em, dpi, core, lamp)
+    def take(self, context: Context) -> None:
+        self.fields.take(context)
 
     def _switched(self, on: bool) -> None:
         self.set_value(self._last if on else None)

@@ -7,7 +7,7 @@ from typing import Any
 from PyQt6.QtWidgets import QHBoxLayout, QLabel, QVBoxLayout
 
 from ...core.model import Position, Span
-from .control import Control
+from .control import Context, Control
 from .length import DIGITS, STEPS
 from .number import LABEL, tidy
 from .number_field import NumberField
@@ -62,9 +62,8 @@ class SpanControl(Control):
             field.typed.connect(lambda v, u, i=index: self._typed(i, v, u))
             field.stepped.connect(lambda by, i=index: self._stepped(i, by))
 
-    def set_context(self, em: float, dpi: float, core: float) -> None:
-        """em and core in board px."""
-        self._em, self._dpi, self._core = max(em, 1e-6), dpi, max(core, 0.5)
+    def take(self, context: Context) -> None:
+        self._em, self._dpi, self._core = max(context.em, 1e-6), context.dpi, max(context.core, 0.5)
 
     def value(self) -> Any:
         return self._span

@@ -1,0 +1,160 @@
+"""Which of the board's pictures: its miniature, the others, and one more from a file."""
+
+from __future__ import annotations
+
+from pathlib import Path
+from typing import Any
+
+import cv2
+import numpy as np
+from PyQt6.QtCore import QRectF, QSize, pyqtSignal
+from PyQt6.QtGui import QImage, QMouseEvent, QPainter, QPaintEvent, QPen
+from PyQt6.QtWidgets import QFileDialog, QLabel, QPushButton, QSizePolicy, QWidget
+
+from ...core import assets
+from ...core.edit.pictures import MEDIA_TYPES, ImageError, add_picture
+from ...core.paint.decoding import decoded
+from .. import theme
+from ..desk import desk_of
+from ..sampling import average
+from .choice import Box
+from .control import Control
+from .layouts import column, row
+
+PICTURES = "Pictures (" + " ".join(f"*{suffix}" for suffix in MEDIA_TYPES) + ")"
+SIDE = 320
+
+
+def miniature(sha: str) -> np.ndarray | None:
+    """(h, w, 4) uint8 of a carried picture, at most SIDE px a side."""
+    try:
+        pixels = decoded(assets.get(sha), sha[:12]).pixels
+    except (assets.MissingAsset, ImageError):
+        return None
+    small = (pixels >> 8).astype(np.uint8) if pixels.dtype == np.uint16 else pixels
+    factor = min(1.0, SIDE / max(small.shape[:2]))
+    size = (max(1, int(small.shape[1] * factor)), max(1, int(small.shape[0] * factor)))
+    return np.ascontiguousarray(cv2.resize(small, size, interpolation=cv2.INTER_AREA))
+
+
+class PictureView(QWidget):
+    """A picture to take colours from: `picked(colour)`."""
+
+    picked = pyqtSignal(object)
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.pixels: np.ndarray | None = None
+        self.setAccessibleName("Picture: click to take a colour from it")
+        self.setToolTip("Click to take a colour: Shift averages 3 px, Ctrl 9 px")
+        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
+
+    def sizeHint(self) -> QSize:
+        return QSize(160, 96)
+
+    def show_pixels(self, pixels: np.ndarray | None) -> None:
+        self.pixels = pixels
+        self.setVisible(pixels is not None)
+        self.update()
+
+    def _box(self) -> QRectF:
+        assert self.pixels is not None
+        high, wide = self.pixels.shape[:2]
+        factor = min(self.width() / wide, self.height() / high)
+        return QRectF(0, (self.height() - high * factor) / 2, wide * factor, high * factor)
+
+    def paintEvent(self, event: QPaintEvent | None) -> None:
+        if self.pixels is None:
+            return
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+        high, wide = self.pixels.shape[:2]
+        image = QImage(self.pixels.data, wide, high, wide * 4, QImage.Format.Format_RGBA8888)  # type: ignore[call-overload]
+        painter.drawImage(self._box(), image)
+        painter.setPen(QPen(theme.colour("line"), 1))
+        painter.drawRect(self._box().adjusted(0, 0, -1, -1))
+
+    def mousePressEvent(self, event: QMouseEvent | None) -> None:
+        if event is None or self.pixels is None or not self._box().contains(event.position()):
+            return
+        at = event.position() - self._box().topLeft()
+        high, wide = self.pixels.shape[:2]
+        x, y = at.x() / self._box().width() * wide, at.y() / self._box().height() * high
+        self.picked.emit(average(self.pixels, int(x), int(y), event.modifiers()))
+
+
+class AssetChoice(Control):
+    """`coloured(colour)`: one was taken from the picture."""
+
+    coloured = pyqtSignal(object)
+
+    def __init__(self, title: str = "Picture", empty: str = "") -> None:
+        super().__init__()
+        self._asset = ""
+        self._empty = empty
+        self._listed: list[str] = []
+        self.view, self.box, self.open = PictureView(), Box(), QPushButton("+ file")
+        self.box.setAccessibleName(title)
+        self.open.setToolTip("Take a picture file in; the board carries it from then on")
+        column(self, self.view).insertLayout(0, row(QLabel(title), self.box, self.open, stretch=1))
+        self.box.activated.connect(self._chosen)
+        self.open.clicked.connect(self.ask_file)
+        self.view.picked.connect(lambda c: self.coloured.emit(c))
+        self.view.hide()
+
+    def value(self) -> Any:
+        return self._asset
+
+    def set_value(self, value: Any) -> None:
+        if value != self._asset or (value and self.view.pixels is None):
+            self._asset = value
+            self.view.show_pixels(miniature(value) if value else None)
+        self._list()
+
+    def _list(self) -> None:
+        desk = desk_of(self)
+        pictures = desk.document.board.assets if desk else ()
+        self._listed = [a.sha for a in pictures]
+        names = [a.name for a in pictures]
+        head = [self._empty] if self._empty else ["none yet" if not names else "choose"]
+        if [self.box.itemText(n) for n in range(self.box.count())] != head + names:
+            self.box.clear()
+            self.box.addItems(head + names)
+        found = self._listed.index(self._asset) + 1 if self._asset in self._listed else 0
+        self.box.setCurrentIndex(found)
+
+    def _chosen(self, index: int) -> None:
+        if index or self._empty:
+            self._send(self._listed[index - 1] if index else "")
+
+    def _send(self, sha: str) -> None:
+        self.set_value(sha)
+        self.edited.emit(sha, None)
+
+    def ask_file(self) -> None:
+        name, _ = QFileDialog.getOpenFileName(self, "Add a picture", "", PICTURES)
+        if name:
+            self.add_file(Path(name))
+
+    def add_file(self, path: Path) -> bool:
+        desk = desk_of(self)
+        sha = take_picture(desk.document, path) if desk else None
+        if sha is not None:
+            self._send(sha)
+        return sha is not None
+
+
+def take_picture(document: Any, path: Path) -> str | None:
+    """Let the board carry a picture file; says what is wrong with it."""
+    try:
+        board, sha, troubles = add_picture(document.board, path.read_bytes(), path.name)
+    except OSError as error:
+        document.said.emit(f"{path.name} cannot be read: {error.strerror}")
+        return None
+    except ImageError as error:
+        document.said.emit(str(error))
+        return None
+    document.apply(f"Add picture {path.name}", lambda _: board)
+    for trouble in troubles:
+        document.said.emit(trouble)
+    return sha

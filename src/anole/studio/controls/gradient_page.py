@@ -1,0 +1,117 @@
+"""The editor of a gradient: bar, stop colour, folding, CSS text, named gradients, numbers."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import msgspec
+from PyQt6.QtCore import Qt
+from PyQt6.QtGui import QGuiApplication, QKeyEvent
+from PyQt6.QtWidgets import QPushButton
+
+from ...core.files import css_gradient
+from ...core.model import Gradient
+from ...core.paint.clusters import pair_of
+from ..desk import desk_of
+from .colour import ColourControl
+from .control import Context
+from .found_colours import FoundColours
+from .gradient_bar import GradientBar
+from .gradient_shelf import GradientShelf
+from .layouts import column, row
+from .page import Page
+
+
+class GradientPage(Page):
+    def __init__(self) -> None:
+        super().__init__()
+        from .fields import FieldPanel
+
+        self._paint = Gradient()
+        self.bar = GradientBar()
+        self.colour: ColourControl = ColourControl("Colour of the stop")
+        self.more = FieldPanel(Gradient, skip=("stops",))
+        self.shelf, self.found = GradientShelf(), FoundColours()
+        self.fold, self.pair = QPushButton("fold"), QPushButton("pair")
+        self.css, self.read = QPushButton("CSS out"), QPushButton("CSS in")
+        self.fold.setToolTip("Fold the gradient in the middle of its frame, or unfold it (F)")
+        self.pair.setToolTip("A light and a dark of the chosen stop's hue")
+        self.css.setToolTip("The gradient as CSS text, for the clipboard")
+        self.read.setToolTip("Take the gradient that lies in the clipboard as CSS text")
+        made = column(self, self.bar, self.colour, self.shelf, self.found, self.more)
+        made.insertLayout(1, row(self.fold, self.pair, self.css, self.read, gap=4))
+        self.bar.edited.connect(self._send)
+        self.bar.chosen.connect(lambda _: self._show_stop())
+        self.colour.edited.connect(self.bar.set_colour)
+        self.more.edited.connect(self._field)
+        self.fold.clicked.connect(self.fold_over)
+        self.pair.clicked.connect(self._pair)
+        self.css.clicked.connect(self.copy_css)
+        self.read.clicked.connect(self.paste_css)
+        self.shelf.chosen.connect(self._taken)
+        self.found.coloured.connect(lambda c: self.bar.set_colour(c, None))
+        self.found.made.connect(
+            lambda g: self._send(msgspec.structs.replace(self._paint, stops=g.stops), None)
+        )
+
+    def take(self, context: Context) -> None:
+        self.more.take(context)
+
+    def set_value(self, value: Any) -> None:
+        self._paint = value
+        self.bar.show_gradient(value)
+        self.more.show_struct(value)
+        self.shelf.show_gradient(value)
+        self._show_stop()
+
+    def _show_stop(self) -> None:
+        self.colour.set_value(self._paint.stops[self.bar.index].colour)
+
+    def _send(self, paint: Any, token: object | None) -> None:
+        self.set_value(paint)
+        self.edited.emit(paint, token)
+
+    def _field(self, name: str, value: Any, token: object | None) -> None:
+        self._send(msgspec.structs.replace(self._paint, **{name: value}), token)
+
+    def _taken(self, gradient: Gradient) -> None:
+        """Its colours; over the frame as before, unless it is of another shape or folded."""
+        if gradient.shape == "linear" and self._paint.shape in ("linear", "edge"):
+            kept = {name: getattr(self._paint, name) for name in ("shape", "frame", "angle")}
+        else:
+            kept = {"frame": self._paint.frame}
+        self._send(msgspec.structs.replace(gradient, **kept), None)
+
+    def fold_over(self) -> None:
+        """Folded, it runs to the middle of its frame and back."""
+        folded = self._paint.spread == "reflect" and self._paint.scale == 0.5
+        fields = {"spread": "pad", "scale": 1.0} if folded else {"spread": "reflect", "scale": 0.5}
+        self._send(msgspec.structs.replace(self._paint, **fields), None)
+
+    def _pair(self) -> None:
+        from ...core.model import Stop
+
+        light, dark = pair_of(self._paint.stops[self.bar.index].colour)
+        stops = (Stop(0.0, light), Stop(1.0, dark))
+        self._send(msgspec.structs.replace(self._paint, stops=stops), None)
+
+    def copy_css(self) -> None:
+        clipboard = QGuiApplication.clipboard()
+        if clipboard is not None:
+            clipboard.setText(css_gradient.text(self._paint))
+
+    def paste_css(self) -> None:
+        clipboard, desk = QGuiApplication.clipboard(), desk_of(self)
+        try:
+            made = css_gradient.parse(clipboard.text() if clipboard is not None else "")
+        except css_gradient.CssError as error:
+            if desk is not None:
+                desk.document.said.emit(f"The clipboard holds no gradient: {error}")
+            return
+        self._send(msgspec.structs.replace(made, frame=self._paint.frame), None)
+
+    def keyPressEvent(self, event: QKeyEvent | None) -> None:
+        if event is not None and event.key() == Qt.Key.Key_F and not event.modifiers():
+            self.fold_over()
+            return
+        super().keyPressEvent(event)

@@ -1,0 +1,208 @@
+"""Gradients with names as a grid of little bars: the board's, the user's, and ready-made ones."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+from PyQt6.QtCore import QEvent, QPointF, QRectF, QSize, Qt, pyqtSignal
+from PyQt6.QtGui import (
+    QContextMenuEvent,
+    QHelpEvent,
+    QKeyEvent,
+    QMouseEvent,
+    QPainter,
+    QPaintEvent,
+    QPen,
+)
+from PyQt6.QtWidgets import QPushButton, QSizePolicy, QToolTip, QWidget
+
+from ...core.edit.swatches import drop_gradient, keep_gradient
+from ...core.files.atomic import FileError
+from ...core.library import gradients
+from ...core.model import Gradient
+from .. import theme
+from ..desk import desk_of
+from .gradient_bar import bar_image
+from .keep_name import KeepName
+from .layouts import column, row
+
+WIDE, HIGH, GAP, PER_ROW = 62, 26, 5, 4
+
+
+class Entry(NamedTuple):
+    """`home` is board, own or ready."""
+
+    name: str
+    gradient: Gradient
+    home: str
+
+
+class GradientGrid(QWidget):
+    """`chosen(entry)`, `dropped(entry)`."""
+
+    chosen = pyqtSignal(object)
+    dropped = pyqtSignal(object)
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.entries: list[Entry] = []
+        self.index = 0
+        self.setAccessibleName("Gradients: arrows choose, Return takes, Delete drops your own")
+        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
+        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
+
+    def show_entries(self, entries: list[Entry]) -> None:
+        self.entries = entries
+        self.index = min(self.index, max(len(entries) - 1, 0))
+        self.updateGeometry()
+        self.update()
+
+    def sizeHint(self) -> QSize:
+        rows = -(-len(self.entries) // PER_ROW)
+        return QSize(WIDE * PER_ROW, max(rows, 1) * (HIGH + GAP))
+
+    def box(self, number: int) -> QRectF:
+        down, across = divmod(number, PER_ROW)
+        wide = (self.width() - GAP * (PER_ROW - 1)) / PER_ROW
+        return QRectF(across * (wide + GAP) + 0.5, down * (HIGH + GAP) + 0.5, wide - 1, HIGH - 1)
+
+    def at(self, point: QPointF) -> int | None:
+        return next((n for n in range(len(self.entries)) if self.box(n).contains(point)), None)
+
+    def paintEvent(self, event: QPaintEvent | None) -> None:
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+        for number, entry in enumerate(self.entries):
+            box = self.box(number)
+            painter.fillRect(box, theme.colour("sunk"))
+            painter.drawImage(box, bar_image(entry.gradient, 96, whole=True))
+            lit = self.hasFocus() and number == self.index
+            painter.setPen(QPen(theme.colour("leaf" if lit else "line"), 2 if lit else 1))
+            painter.drawRect(box)
+            if entry.home != "ready":
+                painter.fillRect(
+                    QRectF(box.x(), box.bottom() - 3, box.width(), 3), theme.colour("leaf")
+                )
+
+    def mousePressEvent(self, event: QMouseEvent | None) -> None:
+        number = self.at(event.position()) if event is not None else None
+        if number is not None and event is not None and event.button() == Qt.MouseButton.LeftButton:
+            self.index = number
+            self.chosen.emit(self.entries[number])
+
+    def contextMenuEvent(self, event: QContextMenuEvent | None) -> None:
+        number = self.at(QPointF(event.pos())) if event is not None else None
+        if number is not None:
+            self.dropped.emit(self.entries[number])
+
+    def keyPressEvent(self, event: QKeyEvent | None) -> None:
+        assert event is not None
+        steps = {
+            Qt.Key.Key_Left: -1,
+            Qt.Key.Key_Right: 1,
+            Qt.Key.Key_Up: -PER_ROW,
+            Qt.Key.Key_Down: PER_ROW,
+        }
+        step = steps.get(Qt.Key(event.key()))
+        if step and self.entries:
+            self.index = min(max(self.index + step, 0), len(self.entries) - 1)
+            self.update()
+        elif event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Space) and self.entries:
+            self.chosen.emit(self.entries[self.index])
+        elif event.key() == Qt.Key.Key_Delete and self.entries:
+            self.dropped.emit(self.entries[self.index])
+        else:
+            super().keyPressEvent(event)
+
+    def event(self, event: QEvent | None) -> bool:
+        if isinstance(event, QHelpEvent):
+            number = self.at(QPointF(event.pos()))
+            QToolTip.showText(
+                event.globalPos(), self.entries[number].name if number is not None else ""
+            )
+            return True
+        return super().event(event)
+
+
+class GradientShelf(QWidget):
+    """`chosen(gradient)`. Folded to its heading until it is wanted."""
+
+    chosen = pyqtSignal(object)
+
+    def __init__(self) -> None:
+        super().__init__()
+        self._gradient = Gradient()
+        self.head = QPushButton("▸  Gradients")
+        self.head.setObjectName("quiet")
+        self.head.setStyleSheet("text-align: left;")
+        self.keep, self.keep_own = QPushButton("keep here"), QPushButton("keep for all")
+        self.keep.setToolTip("Keep this gradient with the board, under a name")
+        self.keep_own.setToolTip("Keep this gradient in your library, under a name")
+        self.name, self.grid, self.inside = (
+            KeepName("Name of the gradient"),
+            GradientGrid(),
+            QWidget(),
+        )
+        made = column(self.inside, self.name, self.grid)
+        made.insertLayout(0, row(self.keep, self.keep_own))
+        column(self, self.head, self.inside)
+        self.inside.hide()
+        self._home = "board"
+        self.head.clicked.connect(lambda: self.unfold(self.inside.isHidden()))
+        self.keep.clicked.connect(lambda: self._ask("board"))
+        self.keep_own.clicked.connect(lambda: self._ask("own"))
+        self.name.named.connect(self._kept)
+        self.grid.chosen.connect(lambda e: self.chosen.emit(e.gradient))
+        self.grid.dropped.connect(self._drop)
+
+    def unfold(self, on: bool) -> None:
+        self.inside.setVisible(on)
+        self.head.setText(("▾" if on else "▸") + "  Gradients")
+        if on:
+            self.refresh()
+
+    def show_gradient(self, gradient: Gradient) -> None:
+        self._gradient = gradient
+
+    def refresh(self) -> None:
+        desk = desk_of(self)
+        entries = []
+        if desk is not None:
+            entries += [Entry(g.name, g.gradient, "board") for g in desk.document.board.gradients]
+        try:
+            entries += [Entry(g.name, g.gradient, "own") for g in gradients.own()]
+        except FileError as error:
+            self._say(str(error))
+        entries += [Entry(g.name, g.gradient, "ready") for g in gradients.ready_made()]
+        self.grid.show_entries(entries)
+
+    def _say(self, words: str) -> None:
+        desk = desk_of(self)
+        if desk is not None:
+            desk.document.said.emit(words)
+
+    def _ask(self, home: str) -> None:
+        self._home = home
+        self.name.ask("")
+
+    def _kept(self, name: str) -> None:
+        desk, gradient = desk_of(self), self._gradient
+        try:
+            if self._home == "own":
+                gradients.keep(name, gradient)
+            elif desk is not None:
+                desk.document.apply(f"Keep {name}", lambda b: keep_gradient(b, name, gradient))
+        except FileError as error:
+            self._say(str(error))
+        self.refresh()
+
+    def _drop(self, entry: Entry) -> None:
+        desk = desk_of(self)
+        try:
+            if entry.home == "own":
+                gradients.remove(entry.name)
+            elif entry.home == "board" and desk is not None:
+                desk.document.apply(f"Drop {entry.name}", lambda b: drop_gradient(b, entry.name))
+        except FileError as error:
+            self._say(str(error))
+        self.refresh()

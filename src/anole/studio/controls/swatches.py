@@ -1,0 +1,150 @@
+"""Colours at hand: those used last, and the board's own by name."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import QEvent, QPointF, QRectF, QSize, Qt, pyqtSignal
+from PyQt6.QtGui import (
+    QContextMenuEvent,
+    QHelpEvent,
+    QKeyEvent,
+    QMouseEvent,
+    QPainter,
+    QPaintEvent,
+    QPen,
+)
+from PyQt6.QtWidgets import QSizePolicy, QToolTip, QWidget
+
+from ...core.edit.swatches import drop_colour, keep_colour
+from ...core.model import Colour
+from .. import theme
+from ..desk import desk_of
+
+CHIP, GAP, MOST_RECENT = 18, 4, 12
+
+
+class Chips(QWidget):
+    """Small squares: `chosen(colour)`, `dropped(index)`."""
+
+    chosen = pyqtSignal(object)
+    dropped = pyqtSignal(int)
+
+    def __init__(self, name: str) -> None:
+        super().__init__()
+        self.chips: list[tuple[str, Colour]] = []
+        self.index = 0
+        self.hide()
+        self.setAccessibleName(name)
+        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
+        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
+
+    def show_chips(self, chips: list[tuple[str, Colour]]) -> None:
+        if chips != self.chips:
+            self.chips = chips
+            self.index = min(self.index, max(len(chips) - 1, 0))
+            self.setVisible(bool(chips))
+            self.updateGeometry()
+            self.update()
+
+    def _per_row(self) -> int:
+        return max((max(self.width(), 200) + GAP) // (CHIP + GAP), 1)
+
+    def sizeHint(self) -> QSize:
+        rows = max(-(-len(self.chips) // self._per_row()), 1)
+        return QSize(120, rows * (CHIP + GAP))
+
+    def box(self, number: int) -> QRectF:
+        row, column = divmod(number, self._per_row())
+        return QRectF(column * (CHIP + GAP) + 0.5, row * (CHIP + GAP) + 0.5, CHIP - 1, CHIP - 1)
+
+    def at(self, point: QPointF) -> int | None:
+        return next((n for n in range(len(self.chips)) if self.box(n).contains(point)), None)
+
+    def paintEvent(self, event: QPaintEvent | None) -> None:
+        from .colour import to_qt
+
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        for number, (_, colour) in enumerate(self.chips):
+            lit = self.hasFocus() and number == self.index
+            painter.setPen(QPen(theme.colour("leaf" if lit else "line"), 2 if lit else 1))
+            painter.setBrush(to_qt(colour))
+            painter.drawRoundedRect(self.box(number), 3, 3)
+
+    def mousePressEvent(self, event: QMouseEvent | None) -> None:
+        number = self.at(event.position()) if event is not None else None
+        if number is not None and event is not None and event.button() == Qt.MouseButton.LeftButton:
+            self.index = number
+            self.chosen.emit(self.chips[number][1])
+
+    def contextMenuEvent(self, event: QContextMenuEvent | None) -> None:
+        number = self.at(QPointF(event.pos())) if event is not None else None
+        if number is not None:
+            self.dropped.emit(number)
+
+    def keyPressEvent(self, event: QKeyEvent | None) -> None:
+        assert event is not None
+        step = {Qt.Key.Key_Left: -1, Qt.Key.Key_Right: 1}.get(Qt.Key(event.key()))
+        if not self.chips:
+            super().keyPressEvent(event)
+        elif step:
+            self.index = (self.index + step) % len(self.chips)
+            self.update()
+        elif event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Space):
+            self.chosen.emit(self.chips[self.index][1])
+        elif event.key() == Qt.Key.Key_Delete:
+            self.dropped.emit(self.index)
+        else:
+            super().keyPressEvent(event)
+
+    def event(self, event: QEvent | None) -> bool:
+        if isinstance(event, QHelpEvent):
+            number = self.at(QPointF(event.pos()))
+            QToolTip.showText(
+                event.globalPos(), self.chips[number][0] if number is not None else ""
+            )
+            return True
+        return super().event(event)
+
+
+class Swatches(QWidget):
+    """`chosen(colour)`. The board's swatches are named; Delete or a right click takes one out."""
+
+    chosen = pyqtSignal(object)
+
+    def __init__(self) -> None:
+        super().__init__()
+        from .layouts import column
+
+        self.recent, self.kept = Chips("Colours used last"), Chips("The board's swatches")
+        column(self, self.recent, self.kept, gap=2)
+        for chips in (self.recent, self.kept):
+            chips.chosen.connect(lambda c: self.chosen.emit(c))
+        self.kept.dropped.connect(self._drop)
+
+    def refresh(self) -> None:
+        desk = desk_of(self)
+        if desk is None:
+            return
+        names = [n for n in desk.settings.get("recent_colours", []) if isinstance(n, str)]
+        self.recent.show_chips([(name, Colour.parse(name)) for name in names])
+        self.kept.show_chips([(s.name, s.colour) for s in desk.document.board.swatches])
+
+    def used(self, colour: Colour) -> None:
+        """Remember a colour among those used last."""
+        desk = desk_of(self)
+        if desk is not None:
+            rest = [n for n in desk.settings.get("recent_colours", []) if n != str(colour)]
+            desk.settings.put("recent_colours", [str(colour), *rest][:MOST_RECENT])
+            self.refresh()
+
+    def keep(self, colour: Colour, name: str) -> None:
+        desk = desk_of(self)
+        if desk is not None:
+            desk.document.apply(f"Keep {name}", lambda b: keep_colour(b, name, colour))
+            self.refresh()
+
+    def _drop(self, index: int) -> None:
+        desk, name = desk_of(self), self.kept.chips[index][0]
+        if desk is not None:
+            desk.document.apply(f"Drop {name}", lambda b: drop_colour(b, name))
+            self.refresh()
