@@ -6,12 +6,29 @@ import math
 
 import numpy as np
 
+from ...core.box import Box
+from ...core.cache import Cache
 from ...core.coats import easing
 from ...core.coats.band import between
 from ...core.coats.glow import fade
-from ...core.model import Board, Coat, ColourPaint, Glow, Gradient, Paint, Shadow, Stroke
+from ...core.model import (
+    Backdrop,
+    Board,
+    Coat,
+    ColourPaint,
+    Glow,
+    Gradient,
+    OwnPaint,
+    Paint,
+    Shadow,
+    Stroke,
+)  # fmt: skip
+from ...core.paint.source import Frames, Spot, source
 from ...core.paint.stops import STEPS, table_of
+from ...core.units import Units
 from .axis import Cut, ends, thrown
+
+_kept = Cache(8 << 20)
 
 
 def strength(coat: Coat, at: np.ndarray, cut: Cut, board: Board) -> np.ndarray:
@@ -47,12 +64,21 @@ def _shadow(coat: Shadow, at: np.ndarray, cut: Cut, board: Board) -> np.ndarray:
     return (rise * rise * (3 - 2 * rise)).astype(np.float32)
 
 
-def colours(paint: Paint, count: int) -> np.ndarray:
+def _laid(paint: Paint, count: int, em: float) -> np.ndarray:
+    """A row of px through the middle of a square letter."""
+    frame = (0.0, -em / 2, em, em / 2)
+    spot = Spot(Frames(frame, frame), Box(0, 0, count, 1), _kept, Units(em))
+    return source(paint, spot)[:, 0]
+
+
+def colours(paint: Paint, count: int, em: float = 100.0) -> np.ndarray:
     """(4, count) straight colours of a paint, a gradient from its start to its end."""
     if isinstance(paint, ColourPaint):
         return np.repeat(np.array(paint.colour.floats)[:, None], count, 1)
-    if not isinstance(paint, Gradient):
+    if isinstance(paint, Backdrop | OwnPaint):
         return np.repeat(np.array([[0.8], [0.75], [0.6], [1.0]]), count, 1)
+    if not isinstance(paint, Gradient):
+        return _laid(paint, count, em)
     runs = 1 if paint.spread == "pad" else min(max(1 / paint.scale, 1), 12)
     t = (np.arange(count) + 0.5) / count * runs
     if paint.spread == "reflect":
@@ -70,7 +96,7 @@ def row_pixels(coat: Coat, at: np.ndarray, cut: Cut, board: Board) -> np.ndarray
     rgba = np.zeros((4, len(at)))
     if len(seen):
         # the paint runs over what can be seen of the coat
-        rgba[:, seen[0] : seen[-1] + 1] = colours(coat.paint, seen[-1] + 1 - seen[0])
+        rgba[:, seen[0] : seen[-1] + 1] = colours(coat.paint, seen[-1] + 1 - seen[0], cut.em)
     rgba[3] *= alpha
     return np.ascontiguousarray((rgba.T * 255 + 0.5).astype(np.uint8))
 

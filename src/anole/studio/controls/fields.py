@@ -110,6 +110,7 @@ class FieldPanel(QWidget):
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(6)
         infos = [info for info in field_info(struct) if info.name not in skip]
+        infos.sort(key=lambda info: info.name.startswith("speckle"))
         for info in sorted(infos, key=_rank) if headed else infos:
             if headed and info.name in GROUPS:
                 head = QLabel(GROUPS[info.name])

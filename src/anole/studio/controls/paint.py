@@ -50,7 +50,7 @@ class Kind(NamedTuple):
 KINDS = (
     Kind("colour", ColourPaint, ColourPage, lambda c: ColourPaint(colour=c)),
     Kind("gradient", Gradient, GradientPage, lambda c: Gradient(stops=_pair(c))),
-    Kind("pattern", Pattern, lambda: PicturePage(Pattern, "drawn by the pattern"),
+    Kind("pattern", Pattern, lambda: PicturePage(Pattern, "the pattern"),
          lambda c: Pattern(inks=_inks(c))),
     Kind("picture", ImagePaint, lambda: PicturePage(ImagePaint), lambda _: ImagePaint()),
     Kind("what lies behind", Backdrop,
