@@ -7,7 +7,7 @@ from numba import njit
 
 from .. import bands
 from ..box import Box
-from ..field.blur import gaussian
+from ..field.blur import smoothed
 from ..model import Glow
 from . import easing
 from .scene import EDGE, Cover, Reach, Scene, Under
@@ -80,17 +80,10 @@ def cover(coat: Glow, scene: Scene, where: Box, under: Under) -> Cover:
     sigma = abs(end - start) / 4 * coat.softness
     if sigma > 0.05:
         key = ("smooth", scene.letters.key, scene.letters.box, base if inward else 0.0, sigma)
-        field = scene.cache.get(key, lambda: _smooth(field, sigma))
+        field = scene.cache.get(key, lambda: smoothed(field, sigma))
     d = scene.field(field, where)
     out = np.empty(d.shape, np.float32)
     fade(d, start, end, coat.hot, easing.table(coat.falloff), inward and abs(start) > EDGE, out)
     if inward:
         return Cover(out, outside=start < -EDGE, face=end > EDGE)
     return Cover(out, outside=end < -EDGE, face=start > EDGE)
-
-
-def _smooth(field: np.ndarray, sigma: float) -> np.ndarray:
-    """Blur a distance, going on at its borders as it was there."""
-    margin = int(3 * sigma) + 1
-    wide = np.pad(field, margin, mode="edge")
-    return np.ascontiguousarray(gaussian(wide, sigma)[margin:-margin, margin:-margin])

@@ -12,6 +12,7 @@ from ..cache import Cache
 from ..field.silhouette import Silhouette
 from ..model import Lamp, Length, Span
 from ..paint.source import Frames
+from ..units import Units
 
 EDGE = 0.01
 """px within which a span's end counts as lying on the edge."""
@@ -33,6 +34,10 @@ class Scene(NamedTuple):
     window: Box
     grown: float
     cache: Cache
+
+    @property
+    def units(self) -> Units:
+        return Units(self.em, self.dpi, self.scale)
 
     def px(self, length: Length) -> float:
         """A length in px of the render scale."""

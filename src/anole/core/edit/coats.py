@@ -33,10 +33,15 @@ def change_coat(board: Board, piece_id: str, coat_id: str, **fields: Any) -> Boa
     return with_piece(board, msgspec.structs.replace(piece, style=coats))
 
 
+LIT = ("relief", "grain", "sheen", "gloss")
+
+
 def natural_place(coats: tuple[Coat, ...], kind: str) -> int:
     """Where a new coat goes: what lies on the ground at the bottom, face paint on top."""
     if kind == "shadow":
         return sum(isinstance(coat, Shadow) for coat in coats)
+    if kind in LIT:
+        return len(coats)
     if kind in ("glow", "stroke"):
         low = [
             i + 1 for i, c in enumerate(coats) if isinstance(c, Shadow | Glow) and kind == "stroke"

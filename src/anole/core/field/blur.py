@@ -53,3 +53,10 @@ def gaussian(plane: np.ndarray, sigma: float) -> np.ndarray:
 def _box_variance(f: int) -> float:
     """Variance of a box f + 1 px wide, in reduced px^2."""
     return ((f + 1) ** 2 - 1) / 12 / f**2
+
+
+def smoothed(field: np.ndarray, sigma: float) -> np.ndarray:
+    """Blur a field, going on at its borders as it was there."""
+    margin = int(3 * sigma) + 1
+    wide = np.pad(field, margin, mode="edge")
+    return np.ascontiguousarray(gaussian(wide, sigma)[margin:-margin, margin:-margin])

@@ -136,12 +136,19 @@ def nearest_chords(chords: np.ndarray, box: Box) -> tuple[np.ndarray, np.ndarray
     return near, square
 
 
+def distance_and_chords(
+    chords: np.ndarray, inside: np.ndarray, box: Box
+) -> tuple[np.ndarray, np.ndarray]:
+    """As distance(), and the index of each px's nearest chord (-1 without an outline)."""
+    near, square = nearest_chords(chords, box)
+    bands.run(lambda a, b: _signed(square, inside, a, b), bands.split(box.height))
+    return square, near
+
+
 def distance(chords: np.ndarray, inside: np.ndarray, box: Box) -> np.ndarray:
     """Signed distance of every pixel centre to the outline.
 
     inside : (H, W) bool
     returns (H, W) float32, px, + inside
     """
-    _, square = nearest_chords(chords, box)
-    bands.run(lambda a, b: _signed(square, inside, a, b), bands.split(box.height))
-    return square
+    return distance_and_chords(chords, inside, box)[0]

@@ -8,9 +8,11 @@ import numpy as np
 
 from ..box import EMPTY, Box
 from ..cache import Cache
-from .closest import distance
+from .closest import distance, distance_and_chords
 from .contour import contour
 from .coverage import rasterise
+from .joins import joined
+from .normals import normals
 
 CORE_SIDE = 512
 """The core is measured on the outline scaled to about this many px a side..."""
@@ -70,9 +72,32 @@ class Silhouette:
     @property
     def distance(self) -> np.ndarray:
         """(H, W) float32 over `box`, px, + inside."""
+        return self._nearest()[0]
+
+    def _nearest(self) -> tuple[np.ndarray, np.ndarray]:
         return self._cache.get(
             ("distance", self.key, self.box),
-            lambda: distance(self.chords, self._raster()[1], self.box),
+            lambda: distance_and_chords(self.chords, self._raster()[1], self.box),
+        )
+
+    @property
+    def nearest(self) -> np.ndarray:
+        """(H, W) int32 over `box`: the nearest chord of each px."""
+        return self._nearest()[1]
+
+    def joined_distance(self, join: str, limit: float) -> np.ndarray:
+        """As `distance`, with corners turned as a mitre or a cut."""
+        return self._cache.get(
+            ("joined", self.key, self.box, join, limit),
+            lambda: joined(self.chords, self.nearest, self.distance, self.box, join, limit),
+        )
+
+    @property
+    def normals(self) -> np.ndarray:
+        """(2, H, W) float32 over `box`: the unit direction in which the distance grows."""
+        return self._cache.get(
+            ("normals", self.key, self.box),
+            lambda: normals(self.chords, self.nearest, self._raster()[1], self.box),
         )
 
     def shifted(self, dx: float, dy: float, box: Box) -> np.ndarray:

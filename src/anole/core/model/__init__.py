@@ -2,12 +2,13 @@
 
 from .asset import Asset
 from .board import Board
-from .coats import Coat, Fill, Glow, Shadow, Stroke
+from .coats import Coat, Fill, Gleam, Gloss, Glow, Grain, Relief, Repeat, Shadow, Sheen, Stroke
 from .codec import ModelError, from_builtins, from_json, to_builtins, to_json
 from .colour import Colour
 from .ink import Ink
 from .lamp import Lamp
 from .length import Length, Position
+from .moulding import Moulding
 from .outlines import KeptLine, Outlines
 from .paints import (
     Backdrop,
@@ -59,8 +60,11 @@ __all__ = [
     "FitBox",
     "Flats",
     "Font",
+    "Gleam",
+    "Gloss",
     "Glow",
     "Gradient",
+    "Grain",
     "Grey",
     "Ground",
     "ImagePaint",
@@ -75,6 +79,7 @@ __all__ = [
     "Letters",
     "Levels",
     "ModelError",
+    "Moulding",
     "Outlines",
     "OwnLetter",
     "OwnPaint",
@@ -86,8 +91,11 @@ __all__ = [
     "Pose",
     "Position",
     "Rail",
+    "Relief",
+    "Repeat",
     "Ring",
     "Shadow",
+    "Sheen",
     "Span",
     "Speckle",
     "Stop",

@@ -7,11 +7,13 @@ from typing import Annotated, Literal
 from msgspec import Struct
 
 from .colour import Colour
-from .fields import Arithmetic, BlendField, Id, Lift, Name, Opacity, meta, number
+from .fields import Angle, Arithmetic, BlendField, Id, Lift, Name, Opacity, meta, number
 from .lamp import Lamp
 from .length import Length, Position
-from .paints import ColourPaint, Paint
+from .moulding import Moulding
+from .paints import ColourPaint, Paint, Pattern
 from .span import Span
+from .stop import Stop, Stops
 
 PaintField = Annotated[Paint, meta("Paint", "What the coat is coloured with")]
 SpanField = Annotated[Span, meta("Span", "Where the coat lies across the edge", soft=(-120, 120))]
@@ -71,6 +73,10 @@ class Stroke(CoatBase, frozen=True, kw_only=True, tag="stroke"):
 
     paint: PaintField = ColourPaint(colour=Colour(32, 18, 36))
     span: SpanField = em_span(-0.06, 0.0)
+    join: Join = "round"
+    limit: Annotated[
+        float, number("Limit", "Longest mitre, in widths", 1, 100, soft=(1, 10), step=0.1, when={"join": ("mitre",)})
+    ] = 4.0  # fmt: skip
     silhouette: Silhouette = "letters"
 
 
@@ -119,4 +125,89 @@ class Shadow(CoatBase, frozen=True, kw_only=True, tag="shadow"):
     lamp: Annotated[Lamp | None, meta("Lamp", "A lamp of its own, or the board's")] = None
 
 
-Coat = Fill | Stroke | Glow | Shadow
+class Gleam(Struct, frozen=True, kw_only=True):
+    """A highlight where the surface mirrors the lamp to the eye."""
+
+    strength: Annotated[float, number("Strength", "Of the highlight", 0, 4, soft=(0, 1.5), unit="%", factor=100, step=0.01)] = 0.6  # fmt: skip
+    tightness: Annotated[float, number("Tightness", "Small and hard, or wide and soft", 1, 500, soft=(1, 120), step=1)] = 30  # fmt: skip
+    colour: Annotated[Colour, meta("Colour", "Of the highlight")] = Colour(255, 250, 235)
+
+
+Ramp = Annotated[
+    Stops, meta("Ramp", "From the darkest over flat, at the half, to the brightest", ramp=True)
+]
+SHADING = (
+    Stop(0.0, Colour(0, 0, 0, 190)), Stop(0.5, Colour(0, 0, 0, 0)), Stop(0.5, Colour(255, 255, 255, 0)),
+    Stop(1.0, Colour(255, 255, 255, 210)),
+)  # fmt: skip
+
+
+class Relief(CoatBase, frozen=True, kw_only=True, tag="relief"):
+    """Gives a span a cross-section and lights it."""
+
+    span: SpanField = em_span(0.0, 0.05)
+    moulding: Annotated[Moulding, meta("Moulding", "The cross-section")] = Moulding()
+    height: Annotated[
+        Length, meta("Height", "Of the moulding's top; below zero it is sunk", soft=(-80, 80), signed=True)
+    ] = Length(0.05, "em")  # fmt: skip
+    rounding: Annotated[
+        float, number("Rounding", "From a crisp ridge to a swollen form", 0, 1, unit="%", factor=100, step=0.01)
+    ] = 0.0  # fmt: skip
+    ramp: Ramp = SHADING
+    gleam: Annotated[Gleam | None, meta("Gleam", "A highlight")] = None
+    silhouette: Silhouette = "letters"
+    lamp: Annotated[Lamp | None, meta("Lamp", "A lamp of its own, or the board's")] = None
+
+
+class Grain(CoatBase, frozen=True, kw_only=True, tag="grain"):
+    """The face roughened by a pattern and lit."""
+
+    pattern: Annotated[Pattern, meta("Pattern", "Its light and dark are high and low")] = Pattern(generator="leather")  # fmt: skip
+    amount: Annotated[
+        Length, meta("Amount", "Height of the pattern's brightest", soft=(-20, 20), signed=True)
+    ] = Length(0.015, "em")  # fmt: skip
+    edge: Annotated[float, number("Edge", "How far it fades toward the rim", 0, 1, unit="%", factor=100, step=0.01)] = 0.2  # fmt: skip
+    ramp: Ramp = SHADING
+    lamp: Annotated[Lamp | None, meta("Lamp", "A lamp of its own, or the board's")] = None
+
+
+class Sheen(CoatBase, frozen=True, kw_only=True, tag="sheen"):
+    """Soft bands across the face."""
+
+    paint: PaintField = ColourPaint(colour=Colour(255, 255, 255))
+    opacity: Opacity = 0.5
+    bearing: Annotated[Angle, meta("Bearing", "Which way the bands follow each other")] = 115.0
+    pitch: Annotated[Length, meta("Pitch", "From one band to the next", soft=(4, 400), low=0.01)] = Length(0.5, "em")  # fmt: skip
+    width: Annotated[float, number("Width", "Share of a band in the pitch", 0.01, 1, unit="%", factor=100, step=0.01)] = 0.5  # fmt: skip
+    phase: Annotated[float, number("Phase", "Moves the bands along", -10, 10, soft=(0, 1), unit="%", factor=100, step=0.01)] = 0.0  # fmt: skip
+    drift: Annotated[float, number("Drift", "Bends the bands with the letter's form", -10, 10, soft=(-1, 1), step=0.01, signed=True)] = 0.25  # fmt: skip
+    bow: Annotated[float, number("Bow", "Bends the bands over the whole", -10, 10, soft=(-1, 1), step=0.01, signed=True)] = 0.0  # fmt: skip
+    unevenness: Annotated[float, number("Unevenness", "Bands of different strength", 0, 1, unit="%", factor=100, step=0.01)] = 0.2  # fmt: skip
+    seed: Annotated[float, number("Seed", "Another number, another chance", 0, 9999, step=1)] = 1
+
+
+class Gloss(CoatBase, frozen=True, kw_only=True, tag="gloss"):
+    """A shine cut off by a line or an oval."""
+
+    paint: PaintField = ColourPaint(colour=Colour(255, 255, 255))
+    opacity: Opacity = 0.6
+    form: Annotated[Literal["line", "oval"], meta("Cut by", "A line, or an oval")] = "line"
+    frame: Annotated[
+        Literal["letter", "line", "piece"], meta("Laid over", "The box that is cut")
+    ] = "piece"
+    height: Annotated[float, number("At", "Height of the cut, from the top", -2, 3, soft=(0, 1), unit="%", factor=100, step=0.01)] = 0.5  # fmt: skip
+    angle: Annotated[float, number("Angle", "Turns the cut clockwise", -180, 180, soft=(-45, 45), unit="°", step=0.5, signed=True)] = 0.0  # fmt: skip
+    bend: Annotated[float, number("Bend", "Bows the cut; of an oval its width", -4, 4, soft=(-0.5, 0.5), step=0.01, signed=True)] = 0.12  # fmt: skip
+    wave: Annotated[float, number("Wave", "Waves of the cut, of the height", 0, 2, soft=(0, 0.3), unit="%", factor=100, step=0.005)] = 0.0  # fmt: skip
+    side: Annotated[Literal["above", "below"], meta("Side", "Of the cut that shines")] = "above"
+    inset: Annotated[Length, meta("Inset", "From the letters' edge", soft=(0, 60), low=0)] = Length(
+        0.015, "em"
+    )
+    soften: Annotated[Length, meta("Soften", "Of its borders", soft=(0, 40), low=0)] = Length(
+        0.004, "em"
+    )
+    far: Annotated[float, number("Far end", "Strength away from the cut", 0, 1, unit="%", factor=100, step=0.01)] = 1.0  # fmt: skip
+    at_cut: Annotated[float, number("At the cut", "Strength at the cut", 0, 1, unit="%", factor=100, step=0.01)] = 0.35  # fmt: skip
+
+
+Coat = Fill | Stroke | Glow | Shadow | Relief | Grain | Sheen | Gloss

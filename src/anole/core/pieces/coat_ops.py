@@ -2,8 +2,11 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 import msgspec
 
+from ..box import Box
 from ..coats.registry import kind_of
 from ..coats.repeats import repeats
 from ..coats.scene import Cover, Scene, Under
@@ -11,17 +14,18 @@ from ..model import Coat, ColourPaint, Paint
 from ..paint.source import Backing, Edge, Spot, source, value_of
 from ..paint.spray import sprayed
 from ..render.ops import Lay
-from ..units import Units
 
 PLAIN = ColourPaint()
 
 
 def shape_of(coat: Coat) -> Coat:
     """The coat with all that does not touch its coverage set to one value."""
-    plain = {"repeat": None} if hasattr(coat, "repeat") else {}
+    plain: dict[str, Any] = {"repeat": None} if hasattr(coat, "repeat") else {}
+    if hasattr(coat, "paint"):
+        plain["paint"] = PLAIN
     return msgspec.structs.replace(
         coat, id="-", name="", opacity=1.0, blend="normal", arithmetic=(0.0, 1.0, 1.0, -0.5),
-        seen="everywhere", paint=PLAIN, **plain,
+        seen="everywhere", **plain,
     )  # fmt: skip
 
 
@@ -37,21 +41,42 @@ def edge_of(coat: Coat, scene: Scene) -> Edge:
 
 def coat_ops(coat: Coat, scene: Scene, under: Under, backing: Backing) -> list[Lay]:
     """One step, or as many as the paint is laid again."""
+    paint = getattr(coat, "paint", None)
+    if paint is None:
+        return [_lit_op(coat, scene, under)]
     return [
-        _op(coat, paint, scene._replace(frames=frames), under, backing)
-        for paint, frames in repeats(coat.paint, scene.frames, getattr(coat, "repeat", None))
+        _op(coat, laid, scene._replace(frames=frames), under, backing)
+        for laid, frames in repeats(paint, scene.frames, getattr(coat, "repeat", None))
     ]
+
+
+def _shape(coat: Coat, scene: Scene, under: Under, box: Box) -> tuple:
+    """All that a coat's coverage comes from."""
+    letters = scene.letters
+    framed = scene.frames if getattr(coat, "frame", None) is not None else scene.frames.piece
+    return (
+        "cover", shape_of(coat), letters.key, letters.box, scene.grown, under, box, framed,
+        scene.lamp if getattr(coat, "lamp", 1) is None else None,
+    )  # fmt: skip
+
+
+def _lit_op(coat: Coat, scene: Scene, under: Under) -> Lay:
+    """A coat that makes its colours itself, from light."""
+    paints = kind_of(coat).paints
+    box = paints.box(coat, scene)
+    shape = _shape(coat, scene, under, box)
+    return Lay(
+        (shape, coat.opacity, coat.blend, coat.arithmetic, coat.seen), box,
+        lambda: scene.cache.get(shape, lambda: paints.cover(coat, scene, box, under)),
+        lambda: scene.cache.get(("lit", *shape[1:]), lambda: paints.source(coat, scene, box)),
+        coat.opacity, coat.blend, coat.arithmetic, coat.seen,
+    )  # fmt: skip
 
 
 def _op(coat: Coat, paint: Paint, scene: Scene, under: Under, backing: Backing) -> Lay:
     paints = kind_of(coat).paints
     box = paints.box(coat, scene)
-    letters = scene.letters
-    shape = (
-        "cover", shape_of(coat), letters.key, letters.box, scene.grown, under, box,
-        scene.lamp if getattr(coat, "lamp", 1) is None else None,
-    )  # fmt: skip
-    units = Units(scene.em, scene.dpi, scene.scale)
+    shape, units = _shape(coat, scene, under, box), scene.units
     spot = Spot(scene.frames, box, scene.cache, units, edge_of(coat, scene), backing)
 
     def cover() -> Cover:

@@ -1,0 +1,75 @@
+"""Relief: a span given a cross-section, and lit."""
+
+from __future__ import annotations
+
+import math
+
+import numpy as np
+
+from ..box import Box
+from ..field.blur import smoothed
+from ..field.mouldings import STEPS, table
+from ..model import Relief
+from .band import between
+from .carving import carved
+from .lighting import light_of, lit_heights
+from .scene import EDGE, Cover, Reach, Scene, Under
+
+CRISP = 0.35
+"""px of smoothing under which the exact way is taken."""
+
+
+def _base(coat: Relief, scene: Scene) -> float:
+    return scene.grown if coat.silhouette == "whole" else 0.0
+
+
+def _ends(coat: Relief, scene: Scene) -> tuple[float, float]:
+    """Outer and inner end across the letters' own edge; the core where the span says so."""
+    outer, inner = scene.ends(coat.span)
+    base = _base(coat, scene)
+    return outer - base, min(inner, scene.letters.core + base) - base
+
+
+def _sigma(coat: Relief, scene: Scene) -> float:
+    """Up to half the span is two deviations."""
+    outer, inner = _ends(coat, scene)
+    return coat.rounding * (inner - outer) / 4
+
+
+def reach(coat: Relief, scene: Scene) -> Reach:
+    outer, _ = _ends(coat, scene)
+    return Reach(distance=-outer + 3 * _sigma(coat, scene) + 3)
+
+
+def box(coat: Relief, scene: Scene) -> Box:
+    outer, _ = _ends(coat, scene)
+    return scene.around(-outer + 2)
+
+
+def cover(coat: Relief, scene: Scene, where: Box, under: Under) -> Cover:
+    outer, _ = _ends(coat, scene)
+    low = -math.inf if abs(outer) < EDGE else outer - under.outer
+    plane = between(scene.field(scene.letters.distance, where), low, math.inf)
+    return Cover(plane, outside=outer < -EDGE, face=True)
+
+
+def source(coat: Relief, scene: Scene, where: Box) -> np.ndarray:
+    """(4, H, W) straight: the ramp's colour for the light that each px gets."""
+    lamp = coat.lamp or scene.lamp
+    light = light_of(lamp, coat.ramp, coat.gleam)
+    rise, ends = scene.px(coat.height), _ends(coat, scene)
+    heights, letters, sigma = table(coat.moulding), scene.letters, _sigma(coat, scene)
+    base = _base(coat, scene)
+    if sigma < CRISP and base == 0:
+        return carved(letters.distance, letters.normals, letters.box, where, ends, rise, heights,
+                      light)  # fmt: skip
+    d = letters.distance
+    if base > 0 and ends[1] > -base:
+        d = letters.grown_distance(base) - np.float32(base)
+    key = ("relief distance", letters.key, letters.box, base, sigma)
+    soft = scene.cache.get(key, lambda: smoothed(d, max(sigma, CRISP)))
+    wide = where.grown(1).meet(letters.box)
+    p = (scene.field(soft, wide) - ends[0]) / max(ends[1] - ends[0], 1e-3)
+    h = np.interp(p, np.linspace(0, 1, STEPS + 1), heights).astype(np.float32) * np.float32(rise)
+    rows, columns = where.slices_in(wide)
+    return np.ascontiguousarray(lit_heights(h, light)[:, rows, columns])

@@ -1,0 +1,108 @@
+"""Unit normals: the direction in which the signed distance grows, for every px.
+
+They come from the nearest chord of the outline, not from differences of the distance: a straight
+stem has one normal all along. Where chords follow a curve, their normals are led over into each
+other near the joints, so that no chord shows as a facet.
+"""
+
+from __future__ import annotations
+
+import numpy as np
+from numba import njit
+
+from .. import bands
+from ..box import Box
+
+BEND, SAGITTA = 0.5, 0.4
+"""A joint belongs to a curve when it turns by less than BEND radians and its shorter chord times
+the turn stays under SAGITTA px: curves are cut so that no chord is off by more than a hundredth."""
+
+
+def _order(chords: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+    """For each chord the one before and the one after it on its contour."""
+    count = len(chords)
+    ends, starts = chords[:, 2:], chords[:, :2]
+    follows = np.all(np.abs(ends[:-1] - starts[1:]) < 1e-6, axis=1)
+    first = np.concatenate([[True], ~follows])
+    begin = np.flatnonzero(first)
+    last = np.concatenate([begin[1:], [count]]) - 1
+    after = np.arange(count) + 1
+    after[last] = begin
+    before = np.arange(count) - 1
+    before[begin] = last
+    # a contour that does not close has no neighbour at its ends
+    open_ = np.hypot(*(ends[last] - starts[begin]).T) > 1e-3
+    for n in np.flatnonzero(open_):
+        after[last[n]], before[begin[n]] = last[n], begin[n]
+    return before, after
+
+
+def joints(chords: np.ndarray) -> np.ndarray:
+    """(m, 8) float64 for each chord: its inward normal, the normal at its start and at its end,
+    and how far from each end, in px, that normal is led over into the chord's own."""
+    along = chords[:, 2:] - chords[:, :2]
+    length = np.maximum(np.hypot(*along.T), 1e-9)
+    x0, y0, x1, y1 = chords.T
+    side = 1.0 if (x0 * y1 - x1 * y0).sum() >= 0 else -1.0
+    own = np.column_stack([-along[:, 1], along[:, 0]]) / length[:, None] * side
+    before, after = _order(chords)
+    out = np.zeros((len(chords), 8))
+    out[:, :2] = own
+    for other, at, reach in ((before, 2, 6), (after, 4, 7)):
+        dot = np.clip((own * own[other]).sum(1), -1, 1)
+        turn, short = np.arccos(dot), np.minimum(length, length[other])
+        smooth = (turn < BEND) & (turn * short < SAGITTA) & (other != np.arange(len(chords)))
+        mean = own + own[other]
+        mean /= np.maximum(np.hypot(*mean.T), 1e-9)[:, None]
+        out[:, at : at + 2] = np.where(smooth[:, None], mean, own)
+        out[:, reach] = np.where(smooth, np.minimum(length / 2, short), -1.0)
+    return out
+
+
+@njit(nogil=True, cache=True)
+def _normals(chords, joint, near, inside, x0, y0, out, first, last):  # type: ignore[no-untyped-def]
+    for y in range(first, last):
+        for x in range(near.shape[1]):
+            k = near[y, x]
+            if k < 0:
+                out[0, y, x] = out[1, y, x] = 0
+                continue
+            ax, ay = chords[k, 0], chords[k, 1]
+            dx, dy = chords[k, 2] - ax, chords[k, 3] - ay
+            length = max(np.sqrt(dx * dx + dy * dy), 1e-9)
+            px, py = x0 + x + 0.5 - ax, y0 + y + 0.5 - ay
+            s = (px * dx + py * dy) / length
+            held = min(max(s, 0.0), length)
+            corner = (s <= 0 and joint[k, 6] < 0) or (s >= length and joint[k, 7] < 0)
+            vx, vy = px - held * dx / length, py - held * dy / length
+            far = np.sqrt(vx * vx + vy * vy)
+            if corner and far > 0.05:
+                sign = 1.0 if inside[y, x] else -1.0
+                nx, ny = vx / far * sign, vy / far * sign
+            else:
+                nx, ny = joint[k, 0], joint[k, 1]
+                if joint[k, 6] > 0 and held < joint[k, 6]:
+                    w = 1 - held / joint[k, 6]
+                    nx, ny = nx + w * (joint[k, 2] - nx), ny + w * (joint[k, 3] - ny)
+                if joint[k, 7] > 0 and length - held < joint[k, 7]:
+                    w = 1 - (length - held) / joint[k, 7]
+                    nx, ny = nx + w * (joint[k, 4] - nx), ny + w * (joint[k, 5] - ny)
+                size = max(np.sqrt(nx * nx + ny * ny), 1e-9)
+                nx, ny = nx / size, ny / size
+            out[0, y, x], out[1, y, x] = nx, ny
+
+
+def normals(chords: np.ndarray, near: np.ndarray, inside: np.ndarray, box: Box) -> np.ndarray:
+    """(2, H, W) float32 x and y of the unit normals, inward.
+
+    near : (H, W) int32, the nearest chord of each px; inside : (H, W) bool
+    """
+    out = np.zeros((2, box.height, box.width), np.float32)
+    if len(chords):
+        joint = joints(chords)
+        plain = np.ascontiguousarray(chords, np.float64)
+        bands.run(
+            lambda a, b: _normals(plain, joint, near, inside, box.x0, box.y0, out, a, b),
+            bands.split(box.height),
+        )
+    return out
