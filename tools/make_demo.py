@@ -18,9 +18,11 @@ from anole.core.model import (
     Font,
     Gradient,
     Ground,
+    Ink,
     Lamp,
     Length,
     Lettering,
+    Pattern,
     Place,
     Rail,
     Shadow,
@@ -50,18 +52,22 @@ def styled(board: Board, piece: str, name: str) -> Board:
 
 def bout_night() -> Board:
     ground = Ground(id="ground", name="Rink blue", paint=Gradient(
-        stops=stops((0, "#0b2740"), (0.55, "#10506a"), (1, "#15707c"))))  # fmt: skip
+        shape="radial", offset=-0.08, scale=1.05,
+        stops=stops((0, "#1f8f9c"), (0.5, "#10506a"), (1, "#071a30"))))  # fmt: skip
+    boards = Ground(id="boards", name="Rink boards", opacity=0.35, blend="soft-light", paint=Pattern(
+        generator="planks", frame="board", size=Length(420), count=4, rough=0.5,
+        inks=(Ink.parse("#101820"), Ink.parse("#f4f0e6"))))  # fmt: skip
     beams = Ground(
         id="beams", name="Light bars", opacity=0.16, blend="screen",
         paint=Gradient(angle=62, frame="board", scale=0.12, spread="repeat", stops=stops(
             (0, "#9fe8ff"), (0.42, "#9fe8ff"), (0.42, "#9fe8ff00"), (1, "#9fe8ff00"))),
     )  # fmt: skip
     title = words(
-        "Title", "BOUT\nNIGHT", "Lilita One", 286, 640, 352, leading=Length(0.88, "em"),
+        "Title", "BOUT\nNIGHT", "Lilita One", 272, 640, 338, leading=Length(0.88, "em"),
         tracking=12, head=Rail(camber=0.14), foot=Rail(camber=0.06),
     )  # fmt: skip
-    line = words("Line", "Brinnelmarsh Wheelers · Saturday, half past seven", "Fredoka", 38,
-                 640, 676, tracking=18)  # fmt: skip
+    line = words("Line", "Brinnelmarsh Wheelers · Saturday, half past seven", "Fredoka", 36,
+                 640, 690, tracking=18)  # fmt: skip
     plain = (
         Shadow(id="line-shadow", lift=Length(0.08, "em"), opacity=0.6),
         msgspec.structs.replace(_fill("#fff3dc"), id="line-fill"),
@@ -69,7 +75,7 @@ def bout_night() -> Board:
     line = msgspec.structs.replace(line, style=plain)
     board = Board(
         name="Bout Night", width=1280, height=720, lamp=Lamp(bearing=322, elevation=41),
-        pieces=(ground, beams, line, title),
+        pieces=(ground, boards, beams, line, title),
     )  # fmt: skip
     return styled(board, "title", "title shout")
 
@@ -82,12 +88,11 @@ def _fill(text: str):  # type: ignore[no-untyped-def]
 
 def brine_cup() -> Board:
     ground = Ground(id="ground", name="Deep water", paint=Gradient(
-        stops=stops((0, "#1b0f22"), (0.6, "#3a1830"), (1, "#571f35"))))  # fmt: skip
-    spot = Ground(
-        id="floor", name="Floor light", opacity=0.5, blend="screen",
-        paint=Gradient(stops=stops((0, "#ff9a3c00"), (0.45, "#ff9a3c00"), (0.8, "#ff9a3c60"),
-                                   (1, "#ffcf8a90"))),
-    )  # fmt: skip
+        shape="radial", offset=-0.04, scale=0.95,
+        stops=stops((0, "#2c4a58"), (0.45, "#132835"), (1, "#05090f"))))  # fmt: skip
+    spot = Ground(id="floor", name="Brine", opacity=0.2, blend="screen", paint=Pattern(
+        generator="water", frame="board", size=Length(520), count=3, rough=0.6, weight=0.3,
+        inks=(Ink.parse("#00000000"), Ink.parse("#8fe0ff"))))  # fmt: skip
     title = words("Title", "BRINE & BEARING", "Alfa Slab One", 138, 800, 340)
     cup = words("Cup", "CUP", "Alfa Slab One", 236, 800, 610, tracking=60)
     top = words("Club", "THE BRINNELMARSH WHEELERS", "Cinzel", 52, 800, 150, tracking=120)

@@ -169,7 +169,7 @@ def test_a_broken_style_is_named_and_the_rest_is_there():
     styles.folder().mkdir(parents=True)
     (styles.folder() / "bad.anolestyle").write_text("{")
     kept, troubles = styles.library()
-    assert len(kept) == 6
+    assert len(kept) >= 13
     assert "bad.anolestyle" in troubles[0]
 
 
@@ -178,9 +178,9 @@ def test_a_nameless_style_is_not_kept():
         styles.keep(Style(name="  ", coats=()))
 
 
-def test_the_built_in_styles_are_six_and_render():
+def test_the_built_in_styles_render():
     kept = styles.built_in()
-    assert len(kept) == 6
+    assert len(kept) >= 13
     for entry in kept:
         found = rgba(put_style(board(text="G"), "words", entry.style))
         assert found.std() > 5

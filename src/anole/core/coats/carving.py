@@ -14,7 +14,8 @@ from .. import bands
 from ..box import Box
 from .lighting import RIDGE, Light, put, store, tone
 
-LOOKS = 3
+LEAST_LOOKS, MOST_LOOKS, FINE = 3, 12, 24.0
+"""Looks across a px: as many as give a span FINE of them, within bounds."""
 
 
 @njit(nogil=True, cache=True)
@@ -68,12 +69,13 @@ def _closely(d, n, y, x, outer, reach, rise, heights, k, ramp, acc):  # type: ig
 
 
 @njit(nogil=True, cache=True)
-def _carve(d, n, top, left, outer, reach, rise, heights, k, ramp, out, y0, y1):  # type: ignore[no-untyped-def]
+def _carve(d, n, top, left, outer, reach, rise, heights, k, ramp, looks, out, y0, y1):  # type: ignore[no-untyped-def]
     """top, left : where out's corner lies in the fields d and n."""
     acc = np.zeros(4, np.float32)
     flat_u, flat_shine = tone(np.float32(0), np.float32(0), k)
-    wide = np.float32(1 / LOOKS)
+    wide = np.float32(1) / np.float32(looks)
     one = np.float32(1)
+    middle = np.float32(0.5) * np.float32(looks - 1)
     inner, last = outer + reach, np.float32(d.shape[0])
     for y in range(y0, y1):
         fy = y + top
@@ -81,7 +83,7 @@ def _carve(d, n, top, left, outer, reach, rise, heights, k, ramp, out, y0, y1): 
             fx = x + left
             here = d[fy, fx]
             acc[:] = 0
-            if here < outer - one:
+            if here < outer - one - one:
                 out[0, y, x] = out[1, y, x] = out[2, y, x] = out[3, y, x] = 0
                 continue
             if here > inner + one and reach > 0:
@@ -93,12 +95,12 @@ def _carve(d, n, top, left, outer, reach, rise, heights, k, ramp, out, y0, y1): 
                 _closely(d, n, fy, fx, outer, reach, rise, heights, k, ramp, acc)
                 store(acc, np.float32(16), out, y, x)
                 continue
-            for look in range(LOOKS):
-                at = here + (np.float32(look) - np.float32((LOOKS - 1) / 2)) * wide
+            for look in range(looks):
+                at = here + (np.float32(look) - middle) * wide
                 g = _slope(at, wide, outer, reach, rise, heights)
                 u, shine = tone(g * n[0, fy, fx], g * n[1, fy, fx], k)
                 put(u, shine, ramp, k, acc)
-            store(acc, np.float32(LOOKS), out, y, x)
+            store(acc, np.float32(looks), out, y, x)
 
 
 def carved(
@@ -112,10 +114,11 @@ def carved(
     """
     outer, reach = np.float32(span[0]), np.float32(max(span[1] - span[0], 1e-3))
     out = np.empty((4, box.height, box.width), np.float32)
+    looks = int(min(max(FINE / float(reach), LEAST_LOOKS), MOST_LOOKS))
     top, left = box.y0 - over.y0, box.x0 - over.x0
     bands.run(
         lambda a, b: _carve(d, n, top, left, outer, reach, np.float32(rise), heights,
-                            light.numbers, light.ramp, out, a, b),
+                            light.numbers, light.ramp, looks, out, a, b),
         bands.split(box.height),
     )  # fmt: skip
     return out

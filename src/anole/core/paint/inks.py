@@ -23,10 +23,11 @@ def _shares(value: np.ndarray, count: int) -> tuple[np.ndarray, np.ndarray]:
 def table(inks: Sequence[Ink]) -> np.ndarray:
     """(4, STEPS) float32: the inks that are colours, mixed along the values."""
     colours = np.array([ink.colour.floats for ink in inks if ink.colour])
-    at = np.linspace(0, len(colours) - 1, STEPS)
-    return np.stack([np.interp(at, np.arange(len(colours)), c) for c in colours.T]).astype(
-        np.float32
-    )
+    colours[:, :3] *= colours[:, 3:]  # mixed premultiplied: a clear ink has no colour of its own
+    at, places = np.linspace(0, len(colours) - 1, STEPS), np.arange(len(colours))
+    mixed = np.stack([np.interp(at, places, part) for part in colours.T])
+    mixed[:3] /= np.maximum(mixed[3], 1e-6)
+    return mixed.astype(np.float32)
 
 
 @njit(nogil=True, cache=True)
@@ -64,7 +65,11 @@ def coloured(
     for n, ink in enumerate(inks):
         weight = np.where(lower == n, 1 - share, np.where(lower == n - 1, share, 0))
         if ink.colour is not None:
-            out += np.array(ink.colour.floats, np.float32)[:, None, None] * weight
+            planes = np.array(ink.colour.floats, np.float32)[:, None, None]
         else:
-            out += planes_of(ink.name) * weight
+            planes = planes_of(ink.name)
+        weight = weight * planes[3]
+        out[3] += weight
+        out[:3] += planes[:3] * weight
+    out[:3] /= np.maximum(out[3], 1e-6)
     return out

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from ..coats.scene import Scene, Under
-from ..model import Coat, Glow, Stroke
+from ..model import Coat, Glow, Relief, Stroke
 
 NEAR = 0.5
 """px between two ends that still count as one position."""
@@ -13,7 +13,7 @@ LAP = 1.0
 
 
 def _ends(coat: Coat, scene: Scene) -> tuple[float, float] | None:
-    if not isinstance(coat, Stroke | Glow):
+    if not isinstance(coat, Stroke | Glow | Relief):
         return None
     outer, inner = scene.ends(coat.span)
     base = scene.grown if coat.silhouette == "whole" else 0.0

@@ -10,7 +10,7 @@ import numpy as np
 
 from ...core.coats.shadow import offset, penumbra
 from ...core.lettering.outline import outline
-from ...core.model import Board, Coat, Glow, Lettering, Shadow, Stroke
+from ...core.model import Board, Coat, Lettering, Shadow, Stroke
 
 LEAST_LETTER, MOST_LETTER = 0.34, 0.62
 
@@ -58,12 +58,11 @@ class Axis(NamedTuple):
 
 def ends(coat: Coat, cut: Cut) -> tuple[float, float] | None:
     """A coat's `from` and `to` in board px across the letters' edge; None without a span."""
-    if not isinstance(coat, Stroke | Glow):
+    span = getattr(coat, "span", None)
+    if span is None:
         return None
-    base = cut.grown if coat.silhouette == "whole" else 0.0
-    first, last = (
-        min(p.px(cut.em, cut.dpi), cut.core) - base for p in (coat.span.from_, coat.span.to)
-    )
+    base = cut.grown if getattr(coat, "silhouette", "") == "whole" else 0.0
+    first, last = (min(p.px(cut.em, cut.dpi), cut.core) - base for p in (span.from_, span.to))
     return first, last
 
 

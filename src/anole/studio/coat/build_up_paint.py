@@ -9,7 +9,8 @@ from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QImage, QPainter, QPen, QPolygonF
 
 from ...core.coats.registry import kind_of
-from ...core.model import Board, Coat, Shadow
+from ...core.field.mouldings import height as moulding_height
+from ...core.model import Board, Coat, Relief, Shadow
 from .. import icons, theme
 from .axis import Axis, Cut, ends, nice_step, thrown
 from .profile import in_unit, row_pixels, summary
@@ -95,6 +96,28 @@ def _coat(painter: QPainter, scene: Scene, coat: Coat, row: QRectF) -> None:
         painter.drawRect(box)
     if isinstance(coat, Shadow) and coat.on:
         _arrow(painter, scene, coat, row)
+    if isinstance(coat, Relief):
+        _section(painter, scene, coat, row)
+
+
+def _section(painter: QPainter, scene: Scene, coat: Relief, row: QRectF) -> None:
+    """A relief shows its moulding's outline on its span."""
+    xs = handle_xs(scene, coat)
+    if xs is None or row.height() < 8:
+        return
+    p = np.linspace(0, 1, 80)
+    h = moulding_height(coat.moulding, p)
+    if coat.height.value < 0:
+        h = 1 - h
+    room = row.height() - 6
+    line = QPolygonF([
+        QPointF(min(xs) + (max(xs) - min(xs)) * x, row.bottom() - 3 - room * y)
+        for x, y in zip(p.tolist(), h.tolist(), strict=True)
+    ])  # fmt: skip
+    line.append(QPointF(scene.axis.right, row.bottom() - 3 - room * float(h[-1])))
+    for shade, width in (("desk", 3.4), ("text", 1.5)):
+        painter.setPen(QPen(theme.colour(shade, 1.0 if coat.on else 0.4), width))
+        painter.drawPolyline(line)
 
 
 def _arrow(painter: QPainter, scene: Scene, coat: Shadow, row: QRectF) -> None:

@@ -51,7 +51,7 @@ class PaintHand(Hand):
         if words is None or coat is None or words.locked:
             return None
         line = outline(words, board.dpi)
-        paint: Any = coat.paint
+        paint: Any = getattr(coat, "paint", None)
         over_board = isinstance(paint, Backdrop) or getattr(paint, "frame", "") == "board"
         return Held(paint, whole if over_board else bounds(chords(line, 1.0)), line.em)
 

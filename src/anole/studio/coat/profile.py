@@ -5,12 +5,15 @@ from __future__ import annotations
 import math
 
 import numpy as np
+from scipy.ndimage import gaussian_filter1d
 
 from ...core.box import Box
 from ...core.cache import Cache
 from ...core.coats import easing
 from ...core.coats.band import between
 from ...core.coats.glow import fade
+from ...core.coats.lighting import light_of, lit_heights
+from ...core.field.mouldings import height
 from ...core.model import (
     Backdrop,
     Board,
@@ -18,9 +21,12 @@ from ...core.model import (
     ColourPaint,
     Glow,
     Gradient,
+    Grain,
     OwnPaint,
     Paint,
+    Relief,
     Shadow,
+    Sheen,
     Stroke,
 )  # fmt: skip
 from ...core.paint.source import Frames, Spot, source
@@ -47,6 +53,8 @@ def strength(coat: Coat, at: np.ndarray, cut: Cut, board: Board) -> np.ndarray:
         if end < start <= 0:
             out[line >= 0] = 0
         return out[0]
+    if isinstance(coat, Relief) and pair is not None:
+        return between(line, min(pair), math.inf)[0]
     if isinstance(coat, Shadow):
         return _shadow(coat, at, cut, board)
     return (at >= 0).astype(np.float32)
@@ -89,6 +97,33 @@ def colours(paint: Paint, count: int, em: float = 100.0) -> np.ndarray:
     return lut[:, np.clip((t * STEPS).astype(int), 0, STEPS - 1)]
 
 
+def lit(coat: Relief, at: np.ndarray, cut: Cut, board: Board) -> np.ndarray:
+    """(4, count) straight colours of a relief whose outer side faces left, as it is lit."""
+    pair = ends(coat, cut) or (0.0, 1.0)
+    outer, reach = min(pair), max(abs(pair[1] - pair[0]), 1e-3)
+    p = np.clip((at - outer) / reach, 0, 1)
+    rise = coat.height.px(cut.em, cut.dpi)
+    h = height(coat.moulding, p) * rise
+    if coat.rounding > 0:
+        h = gaussian_filter1d(h, max(coat.rounding * len(at) * 0.06, 0.5), mode="nearest")
+    # the drawing is wider than the coat: slopes are those of board px
+    slope = np.gradient(h, at) if len(at) > 1 else np.zeros_like(h)
+    light = light_of(coat.lamp or board.lamp, coat.ramp, coat.gleam)
+    steps = np.cumsum(slope.astype(np.float32))
+    return lit_heights(np.repeat(steps[None], 3, 0), light)[:, 1]
+
+
+def plain(coat: Coat, count: int, at: np.ndarray, cut: Cut, board: Board) -> np.ndarray:
+    """(4, count) colours of what can be seen of a coat."""
+    if isinstance(coat, Relief):
+        return lit(coat, at, cut, board)
+    if isinstance(coat, Grain):
+        lut = table_of(Gradient(stops=coat.ramp))
+        wave = 0.5 + 0.35 * np.sin(np.linspace(0, 23, count)) * np.sin(np.linspace(0, 7, count))
+        return lut[:, (wave * (STEPS - 1)).astype(int)]
+    return colours(coat.paint, count, cut.em)
+
+
 def row_pixels(coat: Coat, at: np.ndarray, cut: Cut, board: Board) -> np.ndarray:
     """(count, 4) uint8 straight RGBA of a coat's band at positions `at`."""
     alpha = strength(coat, at, cut, board) * coat.opacity
@@ -96,7 +131,10 @@ def row_pixels(coat: Coat, at: np.ndarray, cut: Cut, board: Board) -> np.ndarray
     rgba = np.zeros((4, len(at)))
     if len(seen):
         # the paint runs over what can be seen of the coat
-        rgba[:, seen[0] : seen[-1] + 1] = colours(coat.paint, seen[-1] + 1 - seen[0], cut.em)
+        part = slice(seen[0], seen[-1] + 1)
+        rgba[:, part] = plain(coat, seen[-1] + 1 - seen[0], at[part], cut, board)
+    if isinstance(coat, Sheen):
+        alpha = alpha * (0.5 + 0.5 * np.cos(np.linspace(0, 4 * np.pi, len(at))))
     rgba[3] *= alpha
     return np.ascontiguousarray((rgba.T * 255 + 0.5).astype(np.uint8))
 

@@ -8,7 +8,7 @@ import msgspec
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
 
-from ...core.model import Colour, ColourPaint, Ink, Lamp, Length, Span, Stop
+from ...core.model import Colour, ColourPaint, Ink, Lamp, Length, Moulding, Span, Stop
 from ...core.model.schema import FieldInfo, field_info
 from .choice import Choice
 from .colour import ColourControl
@@ -16,11 +16,13 @@ from .control import Context, Control
 from .factors import Factors
 from .inks import InkList
 from .length import LengthControl
+from .moulding import MouldingControl
 from .number import Number
 from .own_lamp import OwnLamp
 from .paint import PaintControl
 from .palette import Palette
 from .part import PartControl
+from .ramp import RampControl
 from .seen import Seen
 from .span import SpanControl
 from .stops import StopsControl
@@ -54,7 +56,9 @@ def control_for(info: FieldInfo) -> Control:
     if first is Ink:
         return InkList(info.title, info.about)
     if first is Stop:
-        return StopsControl(info.title, info.about)
+        return (RampControl if extra.get("ramp") else StopsControl)(info.title, info.about)
+    if kind is Moulding:
+        return MouldingControl(info.title, info.about)
     if info.name == "tone":
         return ToneList(info.title, info.about)
     if kind is Colour:
@@ -85,8 +89,12 @@ def _holds(when: dict[str, tuple | None], value: msgspec.Struct) -> bool:
 
 GROUPS = {
     "paint": "Paint", "span": "Across the edge", "lift": "Light", "opacity": "Blending",
+    "ramp": "Light", "pattern": "Pattern", "bearing": "Bands", "form": "The cut",
 }  # fmt: skip
-ORDER = ("paint", "repeat", "span", "hot", "softness", "falloff", "lift", "grow", "falls", "lamp",
+ORDER = ("paint", "repeat", "pattern", "span", "join", "limit", "moulding", "height", "amount",
+         "edge", "rounding", "hot", "softness", "falloff", "bearing", "pitch", "width", "phase",
+         "drift", "bow", "unevenness", "seed", "form", "frame", "angle", "bend", "wave", "side",
+         "inset", "soften", "far", "at_cut", "lift", "grow", "falls", "ramp", "gleam", "lamp",
          "silhouette", "opacity", "blend", "arithmetic", "seen")  # fmt: skip
 
 

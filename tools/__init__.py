@@ -1,0 +1,1 @@
+"""Scripts that make what comes along: styles, demo boards, noise."""
