@@ -56,7 +56,11 @@ def _box_variance(f: int) -> float:
 
 
 def smoothed(field: np.ndarray, sigma: float) -> np.ndarray:
-    """Blur a field, going on at its borders as it was there."""
+    """Blur a field, going on at its borders as it was there.
+
+    A blur wider than the field is held to the field's size: it is a mean of it either way.
+    """
+    sigma = min(sigma, max(field.shape))
     margin = int(3 * sigma) + 1
     wide = np.pad(field, margin, mode="edge")
     return np.ascontiguousarray(gaussian(wide, sigma)[margin:-margin, margin:-margin])

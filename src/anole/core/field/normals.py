@@ -17,6 +17,9 @@ BEND, SAGITTA = 0.5, 0.4
 """A joint belongs to a curve when it turns by less than BEND radians and its shorter chord times
 the turn stays under SAGITTA px: curves are cut so that no chord is off by more than a hundredth."""
 
+DEEP, ALIKE = np.float32(4), np.float32(0.94)
+"""px from the edge beyond which normals are averaged, and the cosine of those that are alike."""
+
 
 def _order(chords: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
     """For each chord the one before and the one after it on its contour."""
@@ -92,10 +95,32 @@ def _normals(chords, joint, near, inside, x0, y0, out, first, last):  # type: ig
             out[0, y, x], out[1, y, x] = nx, ny
 
 
-def normals(chords: np.ndarray, near: np.ndarray, inside: np.ndarray, box: Box) -> np.ndarray:
+@njit(nogil=True, cache=True)
+def _calmed(n, d, out, first, last):  # type: ignore[no-untyped-def]
+    """Deep inside a round form many chords are almost equally near: their mean over 3 x 3 px."""
+    height, width = d.shape
+    for y in range(first, last):
+        for x in range(width):
+            nx, ny = n[0, y, x], n[1, y, x]
+            if abs(d[y, x]) > DEEP and 0 < y < height - 1 and 0 < x < width - 1:
+                sx, sy = np.float32(0), np.float32(0)
+                for j in range(y - 1, y + 2):
+                    for i in range(x - 1, x + 2):
+                        if n[0, j, i] * nx + n[1, j, i] * ny > ALIKE:
+                            sx += n[0, j, i]
+                            sy += n[1, j, i]
+                size = np.sqrt(sx * sx + sy * sy)
+                nx, ny = sx / size, sy / size
+            out[0, y, x], out[1, y, x] = nx, ny
+
+
+def normals(
+    chords: np.ndarray, near: np.ndarray, inside: np.ndarray, d: np.ndarray, box: Box
+) -> np.ndarray:
     """(2, H, W) float32 x and y of the unit normals, inward.
 
     near : (H, W) int32, the nearest chord of each px; inside : (H, W) bool
+    d : (H, W) float32, the signed distance
     """
     out = np.zeros((2, box.height, box.width), np.float32)
     if len(chords):
@@ -105,4 +130,6 @@ def normals(chords: np.ndarray, near: np.ndarray, inside: np.ndarray, box: Box) 
             lambda a, b: _normals(plain, joint, near, inside, box.x0, box.y0, out, a, b),
             bands.split(box.height),
         )
+        rough, out = out, np.empty_like(out)
+        bands.run(lambda a, b: _calmed(rough, d, out, a, b), bands.split(box.height))
     return out

@@ -97,7 +97,7 @@ class Silhouette:
         """(2, H, W) float32 over `box`: the unit direction in which the distance grows."""
         return self._cache.get(
             ("normals", self.key, self.box),
-            lambda: normals(self.chords, self.nearest, self._raster()[1], self.box),
+            lambda: normals(self.chords, self.nearest, self._raster()[1], self.distance, self.box),
         )
 
     def shifted(self, dx: float, dy: float, box: Box) -> np.ndarray:

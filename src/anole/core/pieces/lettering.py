@@ -42,6 +42,14 @@ def quantised(reach: float) -> float:
     return math.ceil(size)
 
 
+def farthest(ink: Box, window: Box) -> float:
+    """px that no distance within the window exceeds: fields need not reach further."""
+    dx = max(ink.x0 - window.x1, window.x0 - ink.x1, 0)
+    dy = max(ink.y0 - window.y1, window.y0 - ink.y1, 0)
+    reach = math.hypot(max(ink.width, window.width), max(ink.height, window.height))
+    return math.hypot(dx, dy) + reach
+
+
 def grown_by_strokes(piece: Lettering, scene: Scene) -> float:
     """How far the strokes on the letters reach beyond them, px."""
     outer = [
@@ -72,7 +80,7 @@ def scene_of(piece: Lettering, view: View) -> Scene:
     first = scene(ink, 0.0)
     first = first._replace(grown=grown_by_strokes(piece, first))
     reaches = [kind_of(c).paints.reach(c, first) for c in piece.style if c.on] or [Reach()]
-    far = quantised(max(r.distance for r in reaches))
+    far = quantised(min(max(r.distance for r in reaches), farthest(ink, view.window)))
     throw = quantised(max(r.throw for r in reaches))
     return scene(ink.grown(far).meet(view.window.grown(far + throw)), first.grown)
 
