@@ -21,9 +21,12 @@ from anole.core.model import (
     Lamp,
     Length,
     Lettering,
+    Moulding,
     Place,
     Position,
+    Relief,
     Shadow,
+    Sheen,
     Span,
     Stop,
     Stroke,
@@ -69,6 +72,30 @@ def title() -> Board:
         leading=Length(0.95, "em"), place=Place(x=640, y=360), style=COATS,
     )  # fmt: skip
     return Board(pieces=(Ground(id="ground", paint=_paint("#10506a")), words))
+
+
+GOLD = (
+    Stop(0, Colour.parse("#2b1304")), Stop(0.2, Colour.parse("#8a4f12")), Stop(0.4, Colour.parse("#eec461")),
+    Stop(0.5, Colour.parse("#c48a2c")), Stop(0.65, Colour.parse("#935a14")), Stop(0.85, Colour.parse("#fff0b0")),
+    Stop(1, Colour.parse("#fffdf2")),
+)  # fmt: skip
+RICH: tuple[Coat, ...] = (
+    *COATS[:4],
+    Relief(id="tube", span=_span(-0.06, 0), height=Length(0.03, "em"), moulding=Moulding(profile="bead"),
+           ramp=GOLD, seen="outside"),
+    *COATS[4:],
+    Relief(id="carved", span=Span(Position(0, "em"), Position.parse("core")), height=Length(0.1, "em"),
+           ramp=GOLD, opacity=0.9),
+    Glow(id="edge", span=_span(0, 0.06), blend="multiply", paint=_paint("#a2560c")),
+    Sheen(id="sheen", blend="soft-light"),
+)  # fmt: skip
+
+
+def rich() -> Board:
+    """Ten coats with two reliefs on the same title."""
+    board = title()
+    words = msgspec.structs.replace(board.lettering("words"), style=RICH)
+    return msgspec.structs.replace(board, pieces=(board.pieces[0], words))
 
 
 def with_coat(board: Board, coat_id: str, **fields: object) -> Board:

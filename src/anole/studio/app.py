@@ -14,10 +14,13 @@ from .settings import Settings
 from .window import Window, demo_folder
 
 DEMO = "bout-night.anole"
+SWITCH_SECONDS = 0.0005
 
 
 def application() -> QApplication:
     """The one QApplication, dressed."""
+    # the renderer's thread asks for the interpreter many times a frame: it must not wait long
+    sys.setswitchinterval(SWITCH_SECONDS)
     existing = QApplication.instance()
     app = existing if isinstance(existing, QApplication) else QApplication(sys.argv[:1])
     app.setApplicationName("Anole")

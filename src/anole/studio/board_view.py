@@ -140,9 +140,7 @@ class BoardView(QWidget):
         area = now.rect(0, 0, board.width, board.height)
         painter.fillRect(area.intersected(QRectF(self.rect())), checks())
         if self.frame is not None:
-            painter.drawImage(
-                self._frame_rect(now), self.frame.image, QRectF(self.frame.image.rect())
-            )
+            self._draw_frame(painter, self.frame, now)
         painter.setPen(QPen(theme.colour("line"), 1))
         painter.drawRect(area.adjusted(-0.5, -0.5, 0.5, 0.5))
         painter.setPen(theme.colour("dim"))
@@ -151,6 +149,18 @@ class BoardView(QWidget):
         painter.drawText(QPointF(max(area.x(), 6), max(area.y() - 8, 14)), label)
         for hand in reversed(self.hands):
             hand.paint(painter, now)
+
+    def _draw_frame(self, painter: QPainter, frame: Frame, now: ViewTransform) -> None:
+        """Pixel by pixel where the picture has the screen's own size, else stretched."""
+        rect, ratio = self._frame_rect(now), self.devicePixelRatioF()
+        size = frame.image.size()
+        same = abs(rect.width() * ratio - size.width()) < 0.75
+        if same and abs(rect.height() * ratio - size.height()) < 0.75:
+            frame.image.setDevicePixelRatio(ratio)
+            corner = QPointF(round(rect.x() * ratio) / ratio, round(rect.y() * ratio) / ratio)
+            painter.drawImage(corner, frame.image)
+        else:
+            painter.drawImage(rect, frame.image, QRectF(frame.image.rect()))
 
     def _frame_rect(self, now: ViewTransform) -> QRectF:
         assert self.frame is not None

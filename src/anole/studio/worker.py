@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import threading
+import time
 from collections import OrderedDict
 from collections.abc import Callable, Sequence
 from typing import Any, NamedTuple
@@ -25,6 +26,10 @@ from . import theme
 from .word_images import tinted, words_coverage
 
 SMALL_CACHE = 96 * 2**20
+HALF_CACHE = 192 * 2**20
+SLOW_SECONDS, FORGETTING = 0.045, 0.6
+"""A frame that took longer is preceded by a rough one; quick ones after it let that be forgotten."""
+LEAST_SCALE = 0.05
 STEMS_AT_ONCE = 12
 MOST_PROOF = 2560
 """px a proof is rendered at before it is reduced."""
@@ -83,6 +88,8 @@ class Worker(QObject):
         self._busy = True
         self._renderer = Renderer()
         self._small = Renderer(Cache(SMALL_CACHE))
+        self._halves = Renderer(Cache(HALF_CACHE))
+        self._took = 0.0
         self._pixels = np.zeros((1, 1), np.uint32)
         self._unpainted = EMPTY
         self._thread = threading.Thread(target=self._loop, name="anole-render", daemon=True)
@@ -187,7 +194,7 @@ class Worker(QObject):
                 job = None if request else self._next_job()
             try:
                 if request:
-                    self.framed.emit(self._frame(request))
+                    self._show(request)
                 elif job:
                     job[1]()
             except Cancelled:
@@ -204,6 +211,28 @@ class Worker(QObject):
         if last[0] == "words":
             key = last
         return key, self._jobs.pop(key)
+
+    def _show(self, request: Request) -> None:
+        """A frame that takes longer than one can wait is first shown at half its scale."""
+        if self._took > SLOW_SECONDS and request.scale > 2 * LEAST_SCALE:
+            self.framed.emit(self._rough(request))
+            if self._stale():
+                return
+        start = time.perf_counter()
+        frame = self._frame(request)
+        took = time.perf_counter() - start
+        # one quick frame proves little: what was slow may be slow again
+        self._took = max(took, self._took * FORGETTING)
+        self.framed.emit(frame)
+
+    def _rough(self, request: Request) -> Frame:
+        box = request.box
+        half = Box(box.x0 // 2, box.y0 // 2, -(-box.x1 // 2), -(-box.y1 // 2))
+        made = request._replace(scale=request.scale / 2, window=half)
+        planes = self._halves.frame(made, self._stale)
+        pixels = np.zeros((half.height, half.width), np.uint32)
+        self._halves.picture(planes, half, False, pixels)
+        return Frame(to_image(pixels), request.board, made.scale, half)
 
     def _frame(self, request: Request) -> Frame:
         box = request.box

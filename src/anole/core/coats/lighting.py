@@ -27,6 +27,9 @@ class Light(NamedTuple):
 
     numbers: np.ndarray
     ramp: np.ndarray
+    """(TONES + 1, 4) premultiplied colours over u."""
+    shine: np.ndarray
+    """(TONES + 1,) gleam over the cosine to the half vector; empty without one."""
 
 
 def toward(lamp: Lamp) -> tuple[float, float, float]:
@@ -54,66 +57,93 @@ def light_of(lamp: Lamp, stops: tuple[Stop, ...], gleam: Any = None) -> Light:
     if gleam is not None:
         strength, tight = gleam.strength, gleam.tightness
         colour = gleam.colour.floats
-    numbers = np.array([x, y, z, lamp.strength, *half, strength * colour[3], tight, *colour[:3]], F)
-    return Light(numbers, ramp_table(stops, lamp))
+    numbers = np.array(
+        [x, y, z, lamp.strength, *half, strength * colour[3], tight, *colour[:3],
+         0.5 / max(z, 1e-4), 0.5 / max(1 - z, 1e-4)], F,
+    )  # fmt: skip
+    lut = ramp_table(stops, lamp)
+    lut[:3] *= lut[3]
+    return Light(numbers, np.ascontiguousarray(lut.T), _shine(strength * colour[3], tight, half[2]))
 
 
-@njit(nogil=True, cache=True)
-def tone(gx: float, gy: float, k: np.ndarray) -> tuple[np.float32, np.float32]:
+def _shine(strength: float, tight: float, flat: float) -> np.ndarray:
+    """max(0, m^tightness less a flat's own), times the strength."""
+    if strength <= 0:
+        return np.zeros(0, F)
+    m = np.linspace(0, 1, TONES + 1)
+    return (strength * np.maximum(m**tight - flat**tight, 0)).astype(F)
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def tone_at(s, k):  # type: ignore[no-untyped-def]
+    """u of a cosine s between the surface's normal and the way to the lamp."""
+    half, f = np.float32(0.5), k[2]
+    s = min(max(s, np.float32(0)), np.float32(1))
+    u = s * k[12] if s < f else half + (s - f) * k[13]
+    return min(max(half + k[3] * (u - half), np.float32(0)), np.float32(1))
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def shine_at(m, shine):  # type: ignore[no-untyped-def]
+    """The gleam of a cosine m between the normal and the half vector."""
+    if shine.size == 0:
+        return np.float32(0)
+    m = min(max(m, np.float32(0)), np.float32(1))
+    return shine[int(m * np.float32(TONES) + np.float32(0.5))]
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def tone(gx, gy, k, shine):  # type: ignore[no-untyped-def]
     """u and the gleam of a surface with slopes gx, gy."""
-    one, half = np.float32(1), np.float32(0.5)
+    one = np.float32(1)
     size = one / np.sqrt(one + gx * gx + gy * gy)
-    s = min(max((k[2] - gx * k[0] - gy * k[1]) * size, np.float32(0)), one)
-    f = k[2]
-    u = half * s / f if s < f else half + half * (s - f) / max(one - f, np.float32(1e-4))
-    u = min(max(half + k[3] * (u - half), np.float32(0)), one)
-    shine = np.float32(0)
-    if k[7] > 0:
-        m = max((k[6] - gx * k[4] - gy * k[5]) * size, np.float32(0))
-        shine = k[7] * max(m ** k[8] - k[6] ** k[8], np.float32(0))
-    return u, shine
+    s = (k[2] - gx * k[0] - gy * k[1]) * size
+    return tone_at(s, k), shine_at((k[6] - gx * k[4] - gy * k[5]) * size, shine)
 
 
-@njit(nogil=True, cache=True)
-def put(u, shine, ramp, k, acc):  # type: ignore[no-untyped-def]
-    """Add one look at the surface, premultiplied."""
+@njit(nogil=True, cache=True, error_model="numpy")
+def colour_at(u, light, k, ramp):  # type: ignore[no-untyped-def]
+    """Premultiplied colour of a tone and its gleam."""
     at = min(int(u * np.float32(TONES) + np.float32(0.5)), TONES)
-    a = ramp[3, at]
-    for p in range(3):
-        acc[p] += ramp[p, at] * a + k[9 + p] * shine
-    acc[3] += min(a + shine, np.float32(1))
+    a = ramp[at, 3]
+    return (
+        ramp[at, 0] + k[9] * light, ramp[at, 1] + k[10] * light, ramp[at, 2] + k[11] * light,
+        a + min(light, np.float32(1) - a),
+    )  # fmt: skip
 
 
-@njit(nogil=True, cache=True)
-def store(acc, weight, out, y, x):  # type: ignore[no-untyped-def]
+@njit(nogil=True, cache=True, error_model="numpy")
+def store(r, g, b, a, weight, out, y, x):  # type: ignore[no-untyped-def]
     """The mean of `weight` looks, straight alpha."""
-    a = acc[3] / weight
-    out[3, y, x] = a
-    scale = np.float32(1) / max(acc[3], np.float32(1e-6))
-    for p in range(3):
-        out[p, y, x] = min(acc[p] * scale, np.float32(1))
+    one = np.float32(1)
+    scale = one / max(a, np.float32(1e-6))
+    out[0, y, x] = min(r * scale, one)
+    out[1, y, x] = min(g * scale, one)
+    out[2, y, x] = min(b * scale, one)
+    out[3, y, x] = a / weight
 
 
-@njit(nogil=True, cache=True)
-def _slopes(h, k, ramp, out, y0, y1):  # type: ignore[no-untyped-def]
+@njit(nogil=True, cache=True, error_model="numpy")
+def _slopes(h, k, ramp, shine, out, y0, y1):  # type: ignore[no-untyped-def]
     height, width = h.shape
-    acc = np.zeros(4, np.float32)
-    half = np.float32(0.5)
+    half, one = np.float32(0.5), np.float32(1)
     for y in range(y0, y1):
         up, low = max(y - 1, 0), min(y + 1, height - 1)
         for x in range(width):
             left, right = max(x - 1, 0), min(x + 1, width - 1)
-            gx = (h[y, right] - h[y, left]) * (half if right - left == 2 else np.float32(1))
-            gy = (h[low, x] - h[up, x]) * (half if low - up == 2 else np.float32(1))
-            acc[:] = 0
-            u, shine = tone(gx, gy, k)
-            put(u, shine, ramp, k, acc)
-            store(acc, np.float32(1), out, y, x)
+            gx = (h[y, right] - h[y, left]) * (half if right - left == 2 else one)
+            gy = (h[low, x] - h[up, x]) * (half if low - up == 2 else one)
+            u, light = tone(gx, gy, k, shine)
+            r, g, b, a = colour_at(u, light, k, ramp)
+            store(r, g, b, a, one, out, y, x)
 
 
 def lit_heights(heights: np.ndarray, light: Light) -> np.ndarray:
     """(4, H, W) straight colours of a height field in px, by its own differences."""
     out = np.empty((4, *heights.shape), F)
     h = np.ascontiguousarray(heights, F)
-    bands.run(lambda a, b: _slopes(h, light.numbers, light.ramp, out, a, b), bands.split(len(h)))
+    bands.run(
+        lambda a, b: _slopes(h, light.numbers, light.ramp, light.shine, out, a, b),
+        bands.split(len(h)),
+    )
     return out

@@ -8,11 +8,11 @@ import numpy as np
 
 from ..box import Box
 from ..field.blur import smoothed
-from ..field.mouldings import STEPS, table
+from ..field.mouldings import table
 from ..model import Relief
 from .band import between
-from .carving import carved
-from .lighting import light_of, lit_heights
+from .carving import carved, swollen
+from .lighting import light_of
 from .scene import EDGE, Cover, Reach, Scene, Under
 
 CRISP = 0.35
@@ -66,10 +66,7 @@ def source(coat: Relief, scene: Scene, where: Box) -> np.ndarray:
     d = letters.distance
     if base > 0 and ends[1] > -base:
         d = letters.grown_distance(base) - np.float32(base)
-    key = ("relief distance", letters.key, letters.box, base, sigma)
-    soft = scene.cache.get(key, lambda: smoothed(d, max(sigma, CRISP)))
-    wide = where.grown(1).meet(letters.box)
-    p = (scene.field(soft, wide) - ends[0]) / max(ends[1] - ends[0], 1e-3)
-    h = np.interp(p, np.linspace(0, 1, STEPS + 1), heights).astype(np.float32) * np.float32(rise)
-    rows, columns = where.slices_in(wide)
-    return np.ascontiguousarray(lit_heights(h, light)[:, rows, columns])
+    part = where.grown(3 * sigma + 2).meet(letters.box)
+    key = ("relief distance", letters.key, letters.box, part, base, sigma)
+    soft = scene.cache.get(key, lambda: smoothed(scene.field(d, part), max(sigma, CRISP)))
+    return swollen(soft, part, where, ends, rise, heights, light)

@@ -87,7 +87,7 @@ def lay(acc, window, src, src_at, cover, cover_at, opacity, mode, k):  # type: i
 
     acc : (4, H, W) float32, C order, premultiplied, sRGB-encoded
     window : x0, y0, x1, y1 in acc
-    src : (4, h or 1, w) float32, C order, straight alpha; src_at : x, y of the window in it
+    src : (4, h or 1, w or 1) float32, C order, straight alpha; src_at : x, y of the window in it
     cover : (h or 1, w) float32, C order, 0..1; cover_at : x, y of the window in it
     opacity : float32, 0..1; mode : number in MODES; k : (4,) float32, the arithmetic factors
     """
@@ -96,10 +96,17 @@ def lay(acc, window, src, src_at, cover, cover_at, opacity, mode, k):  # type: i
     alpha = np.empty(width, np.float32)
     over = np.empty(width, np.float32)
     spare = np.empty(width, np.float32)
+    one_column, sx, cx, given = src.shape[2] == 1, src_at[0], cover_at[0], src
+    if one_column:
+        src, sx = np.empty((4, 1, width), np.float32), 0
     for y in range(y0, y1):
-        sy = src_at[1] + y - y0 if src.shape[1] > 1 else 0
+        sy = src_at[1] + y - y0 if given.shape[1] > 1 else 0
         cy = cover_at[1] + y - y0 if cover.shape[0] > 1 else 0
-        sx, cx = src_at[0], cover_at[0]
+        if one_column:
+            # every px of a row has one colour: a row near the core instead of a plane far away
+            for p in range(4):
+                src[p, 0, :] = given[p, sy, 0]
+            sy = 0
         _alpha_row(src[3, sy, sx : sx + width], cover[cy, cx : cx + width], opacity, alpha)
         below = acc[3, y, x0:x1]
         if mode == PLUS:

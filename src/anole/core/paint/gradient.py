@@ -268,9 +268,7 @@ def _plain(gradient: Gradient, lut: np.ndarray, g: np.ndarray, box: Box) -> np.n
     colours = lut[:, np.clip(t * STEPS, 0, STEPS - 1).astype(np.int64)]
     if across:
         return np.ascontiguousarray(colours[:, None, :])
-    out = np.empty((4, box.height, box.width), np.float32)
-    out[:] = colours[:, :, None]
-    return out
+    return np.ascontiguousarray(colours[:, :, None])
 
 
 _ONE = np.zeros((1, 1), np.int32)
@@ -279,7 +277,7 @@ _ONE = np.zeros((1, 1), np.int32)
 def lay(gradient: Gradient, frame: FrameBox, box: Box) -> np.ndarray:
     """The gradient over a box of px: (4, H, W) float32, straight alpha, sRGB-encoded.
 
-    (4, 1, W) where it runs straight across and every row is the same.
+    (4, 1, W) or (4, H, 1) where it runs straight across or down.
     frame : x0, y0, x1, y1 in the same px
     """
     return _laid(gradient, _geometry(gradient, frame, box)[None], _ONE, box)

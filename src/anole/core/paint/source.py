@@ -101,7 +101,7 @@ def _toned(paint: Any, spot: Spot) -> np.ndarray:
 def source(paint: Paint, spot: Spot) -> np.ndarray:
     """The paint's colours over the spot's box: straight alpha, sRGB-encoded, float32.
 
-    returns (4, H, W), or (4, 1, W) where every row is the same
+    returns (4, H, W); (4, 1, W) where every row is the same, (4, H, 1) where every column is
     """
     if isinstance(paint, ColourPaint):
         return _solid(paint, spot)

@@ -19,9 +19,9 @@ from ..model import Board, Ground
 from ..paint import dither
 from ..pieces.registry import ops_of
 from ..pieces.view import View
-from .ops import Op, Planes, Wipe
+from .ops import ApartBegin, ApartEnd, FaceBegin, FaceEnd, Op, Planes, Wipe
 
-BAND_BYTES = 1_500_000
+BAND_BYTES = 800_000
 """About what stays in a core's own cache while all steps pass over it."""
 
 
@@ -43,10 +43,12 @@ class Request(NamedTuple):
 
 
 class Checkpoint(NamedTuple):
+    """The planes as they stood after some steps; `face` and `kept` only where they were in use."""
+
     keys: tuple
     ground: np.ndarray
-    face: np.ndarray
-    kept: np.ndarray
+    face: np.ndarray | None
+    kept: np.ndarray | None
 
 
 def board_box(board: Board, scale: float) -> Box:
@@ -77,6 +79,13 @@ def difference(old: Sequence[Op], new: Sequence[Op]) -> tuple[int, Box]:
         last += 1
     changed = [*old[first : len(old) - last], *new[first : len(new) - last]]
     return first, around(step.box for step in changed)
+
+
+def in_use(steps: Sequence[Op]) -> tuple[bool, bool]:
+    """Whether the face, and the board kept aside, still wait to be joined after these steps."""
+    face = sum(isinstance(s, FaceBegin) - isinstance(s, FaceEnd) for s in steps)
+    apart = sum(isinstance(s, ApartBegin) - isinstance(s, ApartEnd) for s in steps)
+    return face > 0, apart > 0
 
 
 class Renderer:
@@ -135,8 +144,9 @@ class Renderer:
         return (len(best.keys), best) if best else (0, None)
 
     def _fresh_point(self, steps: Sequence[Op], first: int) -> Checkpoint:
-        empty = [np.empty_like(self._planes.ground) for _ in range(3)]
-        return Checkpoint(tuple(step.key for step in steps[:first]), *empty)
+        ground = np.empty_like(self._planes.ground)
+        face, kept = (np.empty_like(ground) if used else None for used in in_use(steps[:first]))
+        return Checkpoint(tuple(step.key for step in steps[:first]), ground, face, kept)
 
     def _compose(
         self, steps: Sequence[Op], runs: Sequence[Callable[[Planes, Box], None]], part: Box,
@@ -177,5 +187,6 @@ def _copy(planes: Planes, point: Checkpoint, band: Box, load: bool) -> None:
     for own, kept in (
         (planes.ground, point.ground), (planes.face, point.face), (planes.kept, point.kept)
     ):  # fmt: skip
-        source, target = (kept, own) if load else (own, kept)
-        planes.cut(target, band)[:] = planes.cut(source, band)
+        if kept is not None:
+            source, target = (kept, own) if load else (own, kept)
+            planes.cut(target, band)[:] = planes.cut(source, band)

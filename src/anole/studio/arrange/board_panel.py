@@ -9,6 +9,7 @@ from ...core.edit.boards import change_board, crop_board, painted_box, resize_bo
 from ...core.model.board import LONGEST_SIDE
 from ..controls.number import LABEL, Number
 from ..document import Document
+from ..seen import WhenSeen
 from .nine_points import NinePoints
 
 
@@ -57,7 +58,7 @@ class BoardPanel(QWidget):
         self.down.edited.connect(lambda v, t: self._resize(None, round(v), t))
         self.dpi.edited.connect(self._resolution)
         self.anchor.pinned.connect(self._pinned)
-        document.changed.connect(self.show_board)
+        document.changed.connect(WhenSeen(self, self.show_board))
         self.show_board()
 
     def show_board(self) -> None:

@@ -27,6 +27,7 @@ from .. import theme
 from ..controls.choice import Box
 from ..document import Document
 from ..samples import words_of
+from ..seen import WhenSeen
 from ..settings import Settings
 from ..worker import Worker
 from .font_delegate import ROW, FontDelegate, sample_size, star_box
@@ -99,8 +100,9 @@ class FontPicker(QWidget):
         self.list.activated.connect(self._take)
         worker.worded.connect(self._worded)
         worker.measured.connect(self._measured)
-        document.changed.connect(self.show_piece)
-        document.chosen.connect(self.show_piece)
+        when_seen = WhenSeen(self, self.show_piece)
+        document.changed.connect(when_seen)
+        document.chosen.connect(when_seen)
         self.refill()
         self.show_piece()
 

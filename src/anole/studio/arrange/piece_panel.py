@@ -24,6 +24,7 @@ from ...core.model.schema import field_info
 from ..controls.control import Context
 from ..controls.fields import FieldPanel
 from ..document import Document
+from ..seen import WhenSeen
 from ..settings import Settings
 from ..worker import Worker
 from .board_panel import BoardPanel
@@ -99,7 +100,8 @@ class PiecePanel(QScrollArea):
         self.pin.pinned.connect(self._pinned)
         self.details.edited.connect(lambda font, t: self._apply("Font", t, font=font))
         self.several.wanted.connect(self._line_up)
-        document.changed.connect(self.show_piece)
+        self.when_seen = WhenSeen(self, self.show_piece)
+        document.changed.connect(self.when_seen)
         document.chosen.connect(self._other)
         self.show_piece()
 
@@ -135,7 +137,7 @@ class PiecePanel(QScrollArea):
 
     def _other(self) -> None:
         self._typing = object()
-        self.show_piece()
+        self.when_seen()
 
     def show_piece(self) -> None:
         board = self.document.board

@@ -21,6 +21,7 @@ from ...core.model import Board, Lettering
 from .. import icons, theme
 from ..document import Document
 from ..samples import miniature
+from ..seen import WhenSeen
 from ..worker import Worker
 
 CARD, MINI, ICON = 58, 74, 18
@@ -111,7 +112,7 @@ class PiecesList(QListWidget):
         self.setStyleSheet("QListWidget { background: transparent; }")
         self.setVerticalScrollMode(QAbstractItemView.ScrollMode.ScrollPerPixel)
         self.setEditTriggers(QAbstractItemView.EditTrigger.EditKeyPressed)
-        document.changed.connect(self.fill)
+        document.changed.connect(WhenSeen(self, self.fill))
         document.chosen.connect(self._show_choice)
         worker.drawn.connect(self._take)
         self.itemSelectionChanged.connect(self._chosen)

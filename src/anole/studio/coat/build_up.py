@@ -48,6 +48,7 @@ class BuildUp(QWidget):
         self._drawn_for: object = None
         self._axis: Axis | None = None
         self._cut: Cut | None = None
+        self._rows_for = -1
         self._probe: probe.Probe | None = None
         self._probed: object = None
         self._clicked: tuple[float, float] | None = None
@@ -64,7 +65,7 @@ class BuildUp(QWidget):
         self._later = QTimer(self)
         self._later.setSingleShot(True)
         self._later.setInterval(WAIT_MS)
-        self._later.timeout.connect(self.update)
+        self._later.timeout.connect(self._redraw)
         view.framed.connect(self._framed)
         document.changed.connect(self.refresh)
         document.chosen.connect(self._other)
@@ -81,20 +82,31 @@ class BuildUp(QWidget):
     # what is drawn
 
     def refresh(self) -> None:
-        piece, board = self.document.piece, self.document.board
+        piece = self.document.piece
+        self._cut = None
         if piece is None:
-            self._cut = None
             self.update()
             return
-        self._cut = cut_of(piece, core_of(piece, board.dpi, self._cache), board.dpi)
-        self.updateGeometry()
-        self._describe()
+        if len(piece.style) != self._rows_for:
+            self._rows_for = len(piece.style)
+            self.updateGeometry()
         if not self._later.isActive():
             self._later.start()
 
-    def _framed(self) -> None:
-        self._later.stop()
+    def _measured(self) -> Cut | None:
+        """What the drawing is measured by, found out when it is first asked for."""
+        piece, board = self.document.piece, self.document.board
+        if self._cut is None and piece is not None:
+            self._cut = cut_of(piece, core_of(piece, board.dpi, self._cache), board.dpi)
+        return self._cut
+
+    def _redraw(self) -> None:
+        self._describe()
         self.update()
+
+    def _framed(self) -> None:
+        if not self._later.isActive():
+            self._later.start()
 
     def _describe(self) -> None:
         scene, coat = self.scene(), self.document.coat
@@ -119,7 +131,7 @@ class BuildUp(QWidget):
 
     def scene(self) -> Scene | None:
         """The drawing as it stands; None when no lettering is chosen."""
-        piece, cut = self.document.piece, self._cut
+        piece, cut = self.document.piece, self._measured()
         if piece is None or cut is None:
             return None
         board = self.document.board

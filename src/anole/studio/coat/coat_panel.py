@@ -20,6 +20,7 @@ from ...core.edit.coats import change_coat
 from ..controls.control import Context
 from ..controls.fields import FieldPanel
 from ..document import Document
+from ..seen import WhenSeen
 from .build_up import BuildUp
 
 
@@ -54,8 +55,9 @@ class CoatPanel(QScrollArea):
         self._column.addStretch(1)
         self.setWidget(inside)
         self.name.editingFinished.connect(self._named)
-        document.changed.connect(self.show_coat)
-        document.chosen.connect(self.show_coat)
+        when_seen = WhenSeen(self, self.show_coat)
+        document.changed.connect(when_seen)
+        document.chosen.connect(when_seen)
         self.show_coat()
 
     def panel(self, tag: str) -> FieldPanel:
