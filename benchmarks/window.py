@@ -1,7 +1,7 @@
 """Slider drags on the real window: from the value's change to the picture.
 
-Between two moves the window comes to rest, as it does under a hand; the copy that times are counted
-in is made by turns with the moves, after the same rest.
+The next move comes as soon as the window has shown the last one and done what waited, as in a real
+drag; the copy that times are counted in is made by turns with the moves.
 """
 
 from __future__ import annotations
@@ -59,9 +59,8 @@ def _drag(
                 break
         first.append(seen)
         sharp.append(time.perf_counter() - begin)
-        settle(window, 2.0)
         copies.append(once(lambda: np.copyto(copy, start)))
-        settle(window, 2.0)
+        QApplication.processEvents()
     window.view.framed.disconnect(loop.quit)
     return first[3:], sharp[3:], copies[3:]
 

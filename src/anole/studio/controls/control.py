@@ -26,6 +26,8 @@ class Control(QWidget):
     """
 
     edited = pyqtSignal(object, object)
+    always = False
+    """Whether it shows more than its value, and has to be told even when that is the same."""
 
     def value(self) -> Any:
         raise AssertionError(type(self).__name__)

@@ -114,6 +114,8 @@ class FieldPanel(QWidget):
         self.struct = struct
         self.controls: dict[str, Control] = {}
         self._when: dict[str, dict[str, tuple | None]] = {}
+        self._shown: dict[str, object] = {}
+        self._context: Context | None = None
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(6)
@@ -133,10 +135,20 @@ class FieldPanel(QWidget):
 
     def show_struct(self, value: msgspec.Struct) -> None:
         for name, control in self.controls.items():
-            control.set_value(getattr(value, name))
+            self._show(name, control, getattr(value, name))
             if name in self._when:
                 control.setVisible(_holds(self._when[name], value))
 
+    def _show(self, name: str, control: Control, value: object) -> None:
+        """Only what changed is drawn again: a drag changes one control of many."""
+        if control.always or self._shown.get(name, self) != value or control.value() != value:
+            self._shown[name] = value
+            control.set_value(value)
+
     def take(self, context: Context) -> None:
+        if context == self._context:
+            return
+        self._context = context
+        self._shown.clear()
         for control in self.controls.values():
             control.take(context)

@@ -16,6 +16,8 @@ ALWAYS = {"beneath": "everything beneath", "ground": "the ground alone"}
 
 
 class Seen(Control):
+    always = True
+
     def __init__(self, title: str, about: str) -> None:
         super().__init__()
         self._of = "ground"
