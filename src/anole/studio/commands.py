@@ -8,7 +8,8 @@ from typing import TYPE_CHECKING, NamedTuple
 from PyQt6.QtCore import QMimeData
 from PyQt6.QtGui import QGuiApplication
 
-from ..core.edit.clipboard import carried, paste, paste_style
+from ..core.coats.registry import kind_of
+from ..core.edit.clipboard import carried, carried_coat, paste, paste_coat, paste_style
 from ..core.edit.pieces import (
     add_lettering,
     change_piece,
@@ -23,6 +24,7 @@ if TYPE_CHECKING:
 
 
 PIECE = "application/x-anole-piece+json"
+COAT = "application/x-anole-coat+json"
 
 
 class Command(NamedTuple):
@@ -107,21 +109,46 @@ def _duplicate(window: Window) -> None:
 
 
 def _copy(window: Window) -> None:
-    piece, clipboard = window.document.piece, QGuiApplication.clipboard()
-    if piece is not None and clipboard is not None:
+    """In Coat the chosen coat, elsewhere the piece."""
+    coat = window.document.coat
+    if window.stage == 1 and coat is not None:
+        _put(COAT, carried_coat(coat), kind_of(coat).title)
+        return
+    piece = window.document.piece
+    if piece is not None:
+        _put(PIECE, carried(piece), piece.text)
+
+
+def _put(kind: str, data: bytes, text: str) -> None:
+    clipboard = QGuiApplication.clipboard()
+    if clipboard is not None:
         mime = QMimeData()
-        mime.setData(PIECE, carried(piece))
-        mime.setText(piece.text)
+        mime.setData(kind, data)
+        mime.setText(text)
         clipboard.setMimeData(mime)
 
 
-def _carried() -> bytes | None:
+def _paste_coat(window: Window) -> bool:
+    """A copied coat, above the chosen one; False when none was copied."""
+    text, piece, above = _carried(COAT), window.document.piece_id, window.document.coat_id
+    if text is None or window.document.piece is None or piece is None:
+        return False
+    before = {c.id for c in window.document.piece.style}
+    if window.document.apply("Paste coat", lambda b: paste_coat(b, piece, text, above)[0]):
+        fresh = [c.id for c in window.document.piece.style if c.id not in before]
+        window.document.choose(piece, fresh[0])
+    return True
+
+
+def _carried(kind: str = PIECE) -> bytes | None:
     clipboard = QGuiApplication.clipboard()
     mime = clipboard.mimeData() if clipboard is not None else None
-    return bytes(mime.data(PIECE).data()) if mime is not None and mime.hasFormat(PIECE) else None
+    return bytes(mime.data(kind).data()) if mime is not None and mime.hasFormat(kind) else None
 
 
 def _paste(window: Window) -> None:
+    if _paste_coat(window):
+        return
     text = _carried()
     if text is None:
         window.document.said.emit("There are no words to paste; copy some with Ctrl+C first.")
@@ -150,7 +177,7 @@ COMMANDS = (
     Command("redo", "Redo", ("Ctrl+Shift+Z",), lambda w: w.document.redo(),
             lambda w: w.document.history.redo_name is not None),
     Command("words", "Add words", ("Ctrl+T",), _add_words),
-    Command("copy", "Copy the piece", ("Ctrl+C",), _copy, _has_words),
+    Command("copy", "Copy the piece, in Coat the coat", ("Ctrl+C",), _copy, _has_words),
     Command("paste", "Paste", ("Ctrl+V",), _paste),
     Command("paste-style", "Paste the style alone", ("Ctrl+Shift+V",), _paste_style, _has_words),
     Command("steps", "Steps", ("Ctrl+H",), lambda w: w.show_steps()),

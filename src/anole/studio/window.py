@@ -35,8 +35,10 @@ from .arrange.pulling import PullingHand
 from .arrange.typing import TypingHand
 from .board_view import BoardView
 from .coat.add_coat import AddCoat
+from .coat.asking import AskingHand
 from .coat.build_up import BuildUp
 from .coat.coat_panel import CoatPanel
+from .coat.lantern import LanternHand
 from .coat.paint_hand import PaintHand
 from .coat.shelf import Shelf
 from .desk import Desk
@@ -79,14 +81,16 @@ class Window(QWidget):
         self.worker = Worker()
         self.document: Document = Document(board or new_board(1280, 720))
         self.job: ExportJob | None = None
+        self._when_chosen = self.document.board
         self.view: BoardView = BoardView(self.document, self.worker)
         self.pulling, self.cropping = PullingHand(self.view), CroppingHand(self.view)
         self.typing, self.dropper = TypingHand(self.view, self.pulling), Dropper(self.view)
-        self.paint_hand = PaintHand(self.view)
+        self.paint_hand, self.asking = PaintHand(self.view), AskingHand(self.view)
+        self.lantern = LanternHand(self.view)
         self.desk = Desk(self.document, self.settings, self.worker, self.dropper.start)
         self.hands: list[list[Hand]] = [
             [self.dropper, self.cropping, self.typing, PaintHand(self.view, True), self.pulling],
-            [self.dropper, self.paint_hand],
+            [self.dropper, self.asking, self.lantern, self.paint_hand],
             [],
         ]
         self.pieces = PiecesList(self.document, self.worker)
@@ -137,8 +141,10 @@ class Window(QWidget):
             self.split.addWidget(part)
         self.split.setStretchFactor(1, 1)
         self.split.setSizes([SIDE, 640, SIDE])
-        self.hint = QLabel("hold H: without the coat        hold B: as it was        "
-                           "click the board: where the strip is cut")  # fmt: skip
+        self.hint = QLabel(
+            "hold H: without the coat      hold S: it alone      hold B: as when it was chosen      "
+            "Alt-click: which coat painted this      click: where the strip is cut"
+        )
         self.hint.setObjectName("dim")
         self.hint.setAlignment(Qt.AlignmentFlag.AlignCenter)
         column = QVBoxLayout(self)
@@ -202,6 +208,7 @@ class Window(QWidget):
     def _connect(self) -> None:
         self.document.changed.connect(self._refresh)
         self.document.chosen.connect(self._refresh)
+        self.document.chosen.connect(self._remember)
         self.document.said.connect(self.foot.say)
         self.worker.failed.connect(self.foot.say)
         self.worker.warmed.connect(self._warmed)
@@ -307,12 +314,25 @@ class Window(QWidget):
         if self.stage == COAT and not event.isAutoRepeat():
             if event.key() == Qt.Key.Key_H:
                 self._without_coat()
-            elif event.key() == Qt.Key.Key_B and self.document.history.at > 0:
-                steps = self.document.history.steps
-                self.document.look_at(steps[self.document.history.at - 1].board)
+            elif event.key() == Qt.Key.Key_S:
+                self._coat_alone()
+            elif event.key() == Qt.Key.Key_B:
+                self.document.look_at(self._when_chosen)
         if event.key() == Qt.Key.Key_Escape:
             self.foot.hide()
         super().keyPressEvent(event)
+
+    def _coat_alone(self) -> None:
+        piece, coat = self.document.piece, self.document.coat
+        if piece is not None and coat is not None:
+            board = self.document.board
+            for other in piece.style:
+                board = change_coat(board, piece.id, other.id, on=other.id == coat.id)
+            self.document.look_at(board)
+
+    def _remember(self) -> None:
+        """What hold B shows: the board as it was when the coat was chosen."""
+        self._when_chosen = self.document.board
 
     def _without_coat(self) -> None:
         piece, coat = self.document.piece, self.document.coat
@@ -320,7 +340,7 @@ class Window(QWidget):
             self.document.look_at(change_coat(self.document.board, piece.id, coat.id, on=False))
 
     def keyReleaseEvent(self, event: QKeyEvent | None) -> None:
-        if event is not None and event.key() in (Qt.Key.Key_H, Qt.Key.Key_B):
+        if event is not None and event.key() in (Qt.Key.Key_H, Qt.Key.Key_B, Qt.Key.Key_S):
             if not event.isAutoRepeat():
                 self.document.look_at(None)
         super().keyReleaseEvent(event)

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import msgspec
 
-from ..model import Board, Lettering, Style, from_json, to_json
+from ..model import Board, Coat, Lettering, Style, from_json, to_json
 from .coats import put_style
 from .ids import free
-from .pieces import free_name
+from .pieces import free_name, with_piece
 
 
 def carried(piece: Lettering) -> bytes:
@@ -26,6 +26,23 @@ def paste(board: Board, text: bytes, shift: float = 0.0) -> tuple[Board, str]:
         piece, id=fresh, name=free_name(board, piece.name), place=place, style=coats
     )
     return msgspec.structs.replace(board, pieces=(*board.pieces, piece)), fresh
+
+
+def carried_coat(coat: Coat) -> bytes:
+    """JSON of a coat."""
+    return to_json(coat)
+
+
+def paste_coat(board: Board, piece_id: str, text: bytes, above: str | None) -> tuple[Board, str]:
+    """Put a carried coat on a piece, above another coat or on top. Raises ModelError, KeyError."""
+    coat: Coat = from_json(text, Coat)  # type: ignore[arg-type]
+    (fresh,) = free(board, "coat")
+    piece = board.lettering(piece_id)
+    ids = [c.id for c in piece.style]
+    at = ids.index(above) + 1 if above in ids else len(ids)
+    made = msgspec.structs.replace(coat, id=fresh)
+    style = (*piece.style[:at], made, *piece.style[at:])
+    return with_piece(board, msgspec.structs.replace(piece, style=style)), fresh
 
 
 def paste_style(board: Board, piece_id: str, text: bytes) -> Board:

@@ -41,7 +41,7 @@ class HalfRound(QWidget):
         painter.setFont(theme.font(11))
         painter.setPen(theme.colour("dim"))
         painter.drawText(QRectF(0, 0, middle - 22, 12), Qt.AlignmentFlag.AlignLeft, "darkest")
-        painter.drawText(QRectF(middle - 20, 2, 40, 12), Qt.AlignmentFlag.AlignCenter, "flat")
+        painter.drawText(QRectF(middle - 20, 3, 40, 12), Qt.AlignmentFlag.AlignCenter, "flat")
         painter.drawText(QRectF(middle, 0, middle, 12), Qt.AlignmentFlag.AlignRight, "brightest")
         wide = max(int(self.width()), 8)
         y, x = np.mgrid[:HIGH, :wide].astype(np.float32)

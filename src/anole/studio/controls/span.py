@@ -34,7 +34,7 @@ class SpanControl(Control):
         self._outward = soft[0]
         self._em, self._dpi, self._core = 100.0, 96.0, 20.0
         self.slider = Slider(2)
-        self.fields = (SpanField(82), SpanField(82))
+        self.fields = (SpanField(74), SpanField(74))
         label = QLabel(title)
         label.setFixedWidth(LABEL)
         top, low, both = QHBoxLayout(), QHBoxLayout(), QVBoxLayout(self)
@@ -44,7 +44,7 @@ class SpanControl(Control):
         both.setSpacing(2)
         top.addWidget(label)
         top.addWidget(self.slider, 1)
-        low.addSpacing(LABEL + 6)
+        low.addSpacing(LABEL)
         low.addWidget(self.fields[0])
         word = QLabel("to")
         word.setObjectName("dim")

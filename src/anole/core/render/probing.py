@@ -1,0 +1,41 @@
+"""Which coat painted a pixel: asked by painting it again without each, from the top."""
+
+from __future__ import annotations
+
+import msgspec
+import numpy as np
+
+from ..box import Box
+from ..cache import Cache
+from ..model import Board, Lettering
+from .renderer import Renderer, Request, board_box
+
+SEEN = 1.5 / 255
+"""A coat that changes a pixel by less did not paint it."""
+
+
+def painted_by(board: Board, x: float, y: float) -> tuple[str, str] | None:
+    """The piece and coat that lie on top at a point of the board (px); None for grounds alone."""
+    at = Box(int(x), int(y), int(x) + 1, int(y) + 1).meet(board_box(board, 1.0))
+    if at.empty:
+        return None
+    cache = Cache()
+
+    def pixel(made: Board) -> np.ndarray:
+        return Renderer(cache).frame(Request(made, 1.0, at)).ground[:, 0, 0].copy()
+
+    whole = pixel(board)
+    for piece in reversed(board.pieces):
+        if isinstance(piece, Lettering) and piece.shown and piece.text.strip():
+            for coat in reversed(piece.style):
+                if coat.on and np.abs(pixel(_without(board, piece, coat.id)) - whole).max() > SEEN:
+                    return piece.id, coat.id
+    return None
+
+
+def _without(board: Board, piece: Lettering, coat_id: str) -> Board:
+    style = tuple(msgspec.structs.replace(c, on=c.on and c.id != coat_id) for c in piece.style)
+    bare = msgspec.structs.replace(piece, style=style)
+    return msgspec.structs.replace(
+        board, pieces=tuple(bare if p.id == piece.id else p for p in board.pieces)
+    )

@@ -1,0 +1,26 @@
+"""Alt-click: which coat painted this?"""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import QPointF, Qt
+
+from ...core.coats.registry import kind_of
+from ...core.edit.coats import coat_of
+from ...core.render.probing import painted_by
+from ..hand import Hand
+
+
+class AskingHand(Hand):
+    def press(self, at: QPointF, keys: Qt.KeyboardModifier) -> bool:
+        if not keys & Qt.KeyboardModifier.AltModifier:
+            return False
+        board = self.document.board
+        found = painted_by(board, *self.view.transform_now().to_board(at))
+        if found is None:
+            self.document.said.emit("Only a ground is painted there.")
+            return True
+        self.document.choose(*found)
+        coat = coat_of(board, *found)
+        name = f" {coat.name}" if coat.name else ""
+        self.document.said.emit(f"Painted there on top: {kind_of(coat).title}{name}.")
+        return True

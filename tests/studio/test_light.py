@@ -1,0 +1,238 @@
+"""Light by hand: cup gold from nothing, mouldings drawn, the lantern, coats looked at alone."""
+
+import numpy as np
+import pytest
+from PyQt6.QtCore import QPointF, Qt
+from PyQt6.QtWidgets import QLineEdit
+
+from anole.core.model import Fill, Gradient, Lamp, Moulding, Relief, Shadow, Stroke
+from anole.studio.controls.moulding import MouldingControl
+from anole.studio.window import ARRANGE, COAT
+
+from ..core.shapes import board, paint, span
+from .test_by_hand import pull
+
+LEFT, CTRL, ALT = (
+    Qt.MouseButton.LeftButton, Qt.KeyboardModifier.ControlModifier, Qt.KeyboardModifier.AltModifier,
+)  # fmt: skip
+CARVED = board(
+    Stroke(id="s", paint=paint("#c00"), span=span("-0.06em", "0em")), Fill(id="f", paint=paint("#888")),
+    Relief(id="r", span=span("0em", "core")), text="I", size=150,
+)  # fmt: skip
+
+
+def typed(qtbot, control, number, text):
+    """Type into one of a control's fields, as a user would."""
+    field = control.findChildren(QLineEdit)[number]
+    field.setFocus()
+    field.selectAll()
+    qtbot.keyClicks(field, text)
+    qtbot.keyClick(field, Qt.Key.Key_Return)
+
+
+def test_cup_gold_is_built_from_nothing_by_mouse_and_keyboard(open_window, qtbot, settle):
+    from anole.studio.window import new_board
+
+    window = open_window(new_board(640, 360))
+    document = window.document
+    qtbot.keyClick(window, Qt.Key.Key_T, CTRL)
+    qtbot.keyClicks(window.arrange.words, "CUP")
+    typed(qtbot, window.arrange.fields.controls["size"], 0, "180")
+    qtbot.mouseClick(window.top.stages.button(COAT), LEFT)
+    for tag in ("fill", "stroke", "shadow", "relief", "relief", "glow"):
+        qtbot.mouseClick(window.coats.open, LEFT)
+        qtbot.mouseClick(window.coats.buttons[tag], LEFT)
+    kinds = [c.__struct_config__.tag for c in document.piece.style]
+    assert sorted(kinds) == ["fill", "glow", "relief", "relief", "shadow", "stroke"]
+
+    # the face: a folded gold from the shelf of gradients
+    face = next(c for c in document.piece.style if isinstance(c, Fill))
+    document.choose(document.piece_id, face.id)
+    control = window.coat.panel("fill").controls["paint"]
+    control.kind.box.setFocus()
+    qtbot.keyClick(control.kind.box, Qt.Key.Key_Down)
+    control.kind.box.activated.emit(control.kind.box.currentIndex())
+    page = control.page(Gradient)
+    page.shelf.unfold(True)
+    gold = next(n for n, e in enumerate(page.shelf.grid.entries) if e.name == "Cup gold")
+    qtbot.mouseClick(page.shelf.grid, LEFT, pos=page.shelf.grid.box(gold).center().toPoint())
+
+    # the carving: to the core, under a ramp of gold
+    first, second = (c for c in document.piece.style if isinstance(c, Relief))
+    panel = window.coat.panel("relief")
+    document.choose(document.piece_id, second.id)
+    typed(qtbot, panel.controls["span"], 1, "core")
+    typed(qtbot, panel.controls["height"], 0, ".1em")
+    ramp = panel.controls["ramp"]
+    for share in (0.2, 0.7):
+        spot = QPointF(8 + share * (ramp.bar.width() - 16), 8).toPoint()
+        qtbot.mouseClick(ramp.bar, LEFT, pos=spot)
+        typed(qtbot, ramp.colour, 0, "#c88a2a")
+    # the tube: a bead over the stroke's span, seen outside
+    document.choose(document.piece_id, first.id)
+    typed(qtbot, panel.controls["span"], 0, "-.06em")
+    typed(qtbot, panel.controls["span"], 1, "0")
+    ends = panel.controls["moulding"].ends
+    qtbot.mouseClick(ends, LEFT, pos=ends.box(5).center().toPoint())
+    seen = panel.controls["seen"].box
+    seen.setCurrentText("outside")
+    seen.activated.emit(seen.currentIndex())
+    settle(window)
+
+    words = document.piece
+    tube, carved = (c for c in words.style if isinstance(c, Relief))
+    assert carved.span.to.is_core
+    assert carved.height.unit == "em"
+    assert len(carved.ramp) == 6
+    assert (tube.moulding.profile, tube.seen) == ("bead", "outside")
+    image = window.view.frame.image
+    middle = window.view.transform_now().to_widget(words.place.x, words.place.y)
+    assert not image.isNull()
+    assert window.view.frame.board == document.board
+    assert window.rect().contains(window.view.mapTo(window, middle.toPoint()))
+
+
+def test_alt_click_asks_which_coat_painted_this(open_window, qtbot, settle):
+    window = open_window(CARVED)
+    window.show_stage(COAT)
+    window.document.choose("words", "f")
+    settle(window)
+    now = window.view.transform_now()
+    qtbot.mouseClick(window.view, LEFT, ALT, now.to_widget(142, 90).toPoint())
+    assert window.document.coat_id == "s"
+    assert "Stroke" in window.foot.text.text()
+    qtbot.mouseClick(window.view, LEFT, ALT, now.to_widget(150, 90).toPoint())
+    assert window.document.coat_id == "r"
+    qtbot.mouseClick(window.view, LEFT, ALT, now.to_widget(5, 5).toPoint())
+    assert "Only a ground" in window.foot.text.text()
+
+
+def test_the_lantern_is_dragged_on_the_board(open_window, settle):
+    window = open_window(CARVED)
+    window.show_stage(COAT)
+    window.document.choose("words", "r")
+    settle(window)
+    spot = window.lantern.spot(window.view.transform_now())
+    middle = window.view.transform_now().to_widget(160, 90)
+    pull(window.view, spot, middle + QPointF(120, 0) - spot)
+    lamp = window.document.board.lamp
+    assert lamp.bearing == 90
+    near = lamp.elevation
+    spot = window.lantern.spot(window.view.transform_now())
+    pull(window.view, spot, middle + QPointF(20, 0) - spot)
+    assert window.document.board.lamp.elevation > near
+    assert [s.name for s in window.document.history.steps] == ["Open", "Lamp", "Lamp"]
+    # a coat with a lamp of its own moves that
+    window.coat.panel("relief").controls["lamp"].own.edited.emit(True, None)
+    spot = window.lantern.spot(window.view.transform_now())
+    pull(window.view, spot, middle + QPointF(0, 90) - spot)
+    relief = window.document.piece.style[2]
+    assert relief.lamp.bearing == 180
+    assert window.document.board.lamp.bearing == 90
+    window.document.choose("words", "f")
+    assert window.lantern.spot(window.view.transform_now()) is None
+
+
+def test_a_coat_is_looked_at_alone_and_as_it_was(open_window, qtbot):
+    window = open_window(CARVED)
+    window.show_stage(COAT)
+    window.document.choose("words", "r")
+    qtbot.keyPress(window, Qt.Key.Key_S)
+    assert [c.on for c in window.document.shown.lettering("words").style] == [False, False, True]
+    qtbot.keyRelease(window, Qt.Key.Key_S)
+    assert window.document.shown == CARVED
+    panel = window.coat.panel("relief")
+    for value in (0.4, 0.6):
+        panel.controls["rounding"].edited.emit(value, None)
+    qtbot.keyPress(window, Qt.Key.Key_B)
+    assert window.document.shown == CARVED
+    qtbot.keyRelease(window, Qt.Key.Key_B)
+    assert window.document.shown.lettering("words").style[2].rounding == 0.6
+
+
+def test_coats_are_copied_to_another_piece(open_window, qtbot):
+    window = open_window(CARVED)
+    window.show_stage(COAT)
+    window.document.choose("words", "r")
+    qtbot.keyClick(window, Qt.Key.Key_C, CTRL)
+    window.show_stage(ARRANGE)
+    qtbot.keyClick(window, Qt.Key.Key_T, CTRL)
+    window.show_stage(COAT)
+    qtbot.keyClick(window, Qt.Key.Key_V, CTRL)
+    assert [c.__struct_config__.tag for c in window.document.piece.style][-1] == "relief"
+    assert len(window.document.board.pieces) == 3
+
+
+def test_a_moulding_is_chosen_and_drawn(qtbot, drag):
+    control = MouldingControl("Moulding", "")
+    qtbot.addWidget(control)
+    control.resize(280, 320)
+    control.show()
+    found = []
+    control.edited.connect(lambda v, t: found.append(v))
+    control.set_value(Moulding())
+    qtbot.mouseClick(control.ends, LEFT, pos=control.ends.box(7).center().toPoint())
+    assert found[-1].profile == "reeds"
+    assert control.fields.controls["count"].isVisible()
+    control.set_value(Moulding(profile="ogee"))
+    view = control.view
+    spot = view.spot(view.points()[3])
+    drag(view, spot, spot + QPointF(0, -24))
+    assert found[-1].profile == "drawn"
+    points = dict(found[-1].points)
+    assert points[0.5] > 0.65
+    count = len(found[-1].points)
+    view.setFocus()
+    qtbot.keyClick(view, Qt.Key.Key_Delete)
+    assert len(found[-1].points) == count - 1
+    qtbot.keyClick(view, Qt.Key.Key_PageDown)
+    qtbot.keyClick(view, Qt.Key.Key_Up, Qt.KeyboardModifier.ShiftModifier)
+    assert len(found[-1].points) == count - 1
+
+
+def test_the_build_up_holds_one_coat_and_twenty_five(open_window, settle):
+    for count in (1, 25):
+        kinds = (Stroke, Fill, Relief, Shadow)
+        coats = tuple(kinds[n % 4](id=f"c{n}", name=f"coat {n}") for n in range(count))
+        window = open_window(board(*coats, text="I", size=150))
+        window.show_stage(COAT)
+        settle(window)
+        scene = window.build_up.scene()
+        assert len(scene.rows) == count
+        assert all(row.height() >= 14 for row in scene.rows)
+        assert window.build_up.minimumSizeHint().height() <= window.build_up.height()
+        picture = window.build_up.grab().toImage()
+        assert (
+            len(
+                {
+                    picture.pixel(x, y)
+                    for x in range(0, picture.width(), 7)
+                    for y in range(0, picture.height(), 7)
+                }
+            )
+            > 8
+        )
+
+
+def test_every_lit_coat_shows_in_the_build_up(open_window):
+    from anole.core.coats.registry import KINDS
+    from anole.studio.coat.profile import row_pixels
+
+    window = open_window(CARVED)
+    scene = window.build_up.scene()
+    at = np.linspace(-30, scene.cut.core, 200)
+    for tag in ("relief", "grain", "sheen", "gloss"):
+        pixels = row_pixels(KINDS[tag].struct(id="x"), at, scene.cut, window.document.board)
+        assert pixels[at > 2, 3].max() > 10
+        assert pixels[at < -2, 3].max() == 0
+
+
+@pytest.mark.parametrize("bearing", [0, 135])
+def test_the_build_up_lights_a_relief_as_the_lamp_does(open_window, bearing):
+    from anole.studio.coat.profile import lit
+
+    window = open_window(CARVED)
+    scene = window.build_up.scene()
+    coat = Relief(id="x", span=span("0em", "0.1em"), lamp=Lamp(bearing=bearing, elevation=45))
+    at = np.linspace(0, 14, 60)
+    assert np.isfinite(lit(coat, at, scene.cut, window.document.board)).all()
