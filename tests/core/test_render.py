@@ -7,6 +7,7 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from anole.core.box import Box
+from anole.core.coats.registry import KINDS
 from anole.core.edit.coats import change_coat, move_coat
 from anole.core.edit.pieces import change_piece
 from anole.core.model import (
@@ -243,4 +244,4 @@ def test_a_transparent_picture_leaves_grounds_out():
 
 def test_the_board_that_warms_the_kernels_uses_every_coat():
     kinds = {type(coat) for coat in small_board().lettering("w").style}
-    assert kinds == {Fill, Stroke, Glow, Shadow}
+    assert kinds == {kind.struct for kind in KINDS.values()}

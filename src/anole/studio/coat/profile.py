@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 
+import msgspec
 import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
@@ -18,12 +19,15 @@ from ...core.model import (
     Backdrop,
     Board,
     Coat,
+    Colour,
     ColourPaint,
     Glow,
     Gradient,
     Grain,
+    Ink,
     OwnPaint,
     Paint,
+    Pattern,
     Relief,
     Shadow,
     Sheen,
@@ -35,6 +39,8 @@ from ...core.units import Units
 from .axis import Cut, ends, thrown
 
 _kept = Cache(8 << 20)
+STAND_IN = Ink(Colour(200, 190, 170))
+"""For inks that take their colour from the picture."""
 
 
 def strength(coat: Coat, at: np.ndarray, cut: Cut, board: Board) -> np.ndarray:
@@ -74,6 +80,9 @@ def _shadow(coat: Shadow, at: np.ndarray, cut: Cut, board: Board) -> np.ndarray:
 
 def _laid(paint: Paint, count: int, em: float) -> np.ndarray:
     """A row of px through the middle of a square letter."""
+    if isinstance(paint, Pattern):
+        inks = tuple(ink if ink.colour else STAND_IN for ink in paint.inks)
+        paint = msgspec.structs.replace(paint, inks=inks)
     frame = (0.0, -em / 2, em, em / 2)
     spot = Spot(Frames(frame, frame), Box(0, 0, count, 1), _kept, Units(em))
     return source(paint, spot)[:, 0]
