@@ -53,7 +53,7 @@ def _drag(
         seen = None
         while True:
             loop.exec()
-            window.view.repaint()
+            QApplication.processEvents()
             seen = seen or time.perf_counter() - begin
             if window.view.frame.scale == window.view._request().scale:  # type: ignore[union-attr]
                 break

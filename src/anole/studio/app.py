@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import gc
 import signal
 import sys
 from pathlib import Path
@@ -15,12 +16,15 @@ from .window import Window, demo_folder
 
 DEMO = "bout-night.anole"
 SWITCH_SECONDS = 0.0005
+COLLECT_AFTER = (20_000, 20, 100)
 
 
 def application() -> QApplication:
     """The one QApplication, dressed."""
     # the renderer's thread asks for the interpreter many times a frame: it must not wait long
     sys.setswitchinterval(SWITCH_SECONDS)
+    # boards are many small tuples without rings: looking through all of them often finds nothing
+    gc.set_threshold(*COLLECT_AFTER)
     existing = QApplication.instance()
     app = existing if isinstance(existing, QApplication) else QApplication(sys.argv[:1])
     app.setApplicationName("Anole")

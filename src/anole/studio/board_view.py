@@ -123,9 +123,21 @@ class BoardView(QWidget):
         return None if window.empty else Request(board, scale, window)
 
     def _take(self, frame: Frame) -> None:
-        self.frame = frame
-        self.update()
+        last, self.frame = self.frame, frame
+        if last is not None and (last.scale, last.box) == (frame.scale, frame.box):
+            self._update_part(frame)
+        else:
+            self.update()
         self.framed.emit()
+
+    def _update_part(self, frame: Frame) -> None:
+        """Draw again only what the new picture changed."""
+        fresh, scale = frame.fresh, frame.scale
+        if not fresh.empty:
+            area = self.transform_now().rect(
+                fresh.x0 / scale, fresh.y0 / scale, fresh.width / scale, fresh.height / scale
+            )
+            self.update(area.toAlignedRect().adjusted(-2, -2, 2, 2))
 
     def resizeEvent(self, event: QResizeEvent | None) -> None:
         self.refresh()

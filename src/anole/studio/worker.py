@@ -36,12 +36,13 @@ MOST_PROOF = 2560
 
 
 class Frame(NamedTuple):
-    """A rendered part of a board; `box` in px at `scale`."""
+    """A rendered part of a board; `box` in px at `scale`, `fresh` what differs from the last."""
 
     image: QImage
     board: Board
     scale: float
     box: Box
+    fresh: Box
 
 
 def to_image(pixels: np.ndarray) -> QImage:
@@ -232,7 +233,7 @@ class Worker(QObject):
         planes = self._halves.frame(made, self._stale)
         pixels = np.zeros((half.height, half.width), np.uint32)
         self._halves.picture(planes, half, False, pixels)
-        return Frame(to_image(pixels), request.board, made.scale, half)
+        return Frame(to_image(pixels), request.board, made.scale, half, half)
 
     def _frame(self, request: Request) -> Frame:
         box = request.box
@@ -248,4 +249,4 @@ class Worker(QObject):
         if not part.empty:
             self._renderer.picture(planes, part, False, self._pixels)
         self._unpainted = EMPTY
-        return Frame(to_image(self._pixels), request.board, request.scale, box)
+        return Frame(to_image(self._pixels), request.board, request.scale, box, part)
