@@ -34,16 +34,42 @@ def shoot(widget: QWidget, path: Path) -> None:
 
 
 def views(window: Window, out: Path) -> None:
-    """Arrange, Coat and Proof of the demo board, and Coat of the second."""
+    """Arrange, Coat and Proof of the demo board, its paints, and Coat of the second."""
     window.open_copy(demo_folder() / DEMO)
     for number, name in ((ARRANGE, "arrange"), (COAT, "coat"), (PROOF, "proof")):
         window.show_stage(number)
         settle(window)
         shoot(window, out / f"{name}.png")
+    document = window.document
+    for name, shown, scroll in (
+        ("coat-gradient", "coral over cream", 0), ("coat-pattern", "stripes, a shade darker", 90)
+    ):  # fmt: skip
+        window.show_stage(COAT)
+        _choose(window, "Title", shown)
+        page = window.coat.panel("fill").controls["paint"].page(type(document.coat.paint))  # type: ignore[union-attr, attr-defined]
+        if name == "coat-gradient":
+            page.shelf.unfold(True)
+        settle(window)
+        _scroll(window, scroll)
+        shoot(window, out / f"{name}.png")
     window.open_copy(demo_folder() / "brine-and-bearing-cup.anole")
     window.show_stage(COAT)
+    _choose(window, "Cup", "carved to the core")
     settle(window)
     shoot(window, out / "coat-gold.png")
+
+
+def _choose(window: Window, piece: str, coat: str) -> None:
+    """A coat by name on a piece by name."""
+    found = next(p for p in window.document.board.pieces if p.name == piece)
+    style = getattr(found, "style", ())
+    window.document.choose(found.id, next(c.id for c in style if c.name == coat))
+
+
+def _scroll(window: Window, by: int) -> None:
+    bar = window.coat.verticalScrollBar()
+    if bar is not None:
+        bar.setValue(by)
 
 
 def main() -> None:
