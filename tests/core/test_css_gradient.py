@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 from anole.core.files.css_gradient import CssError, parse, text
 from anole.core.library import gradients
 from anole.core.model import Colour, Gradient, Stop
+from anole.core.model.board import NamedGradient
 from anole.core.paint.clusters import Found, colours_of, gradient_of, pair_of
 from anole.core.paint.stops import STEPS, table_of
 
@@ -111,12 +112,15 @@ def test_at_least_thirty_gradients_come_along():
 
 def test_the_users_gradients_are_kept_in_one_file():
     made = Gradient(angle=33)
-    gradients.keep("Mine", made)
-    gradients.keep("Other", Gradient())
-    gradients.keep("Mine", Gradient(angle=44))
-    assert [(g.name, g.gradient.angle) for g in gradients.own()] == [("Mine", 44), ("Other", 180)]
-    gradients.remove("Mine")
-    assert [g.name for g in gradients.own()] == ["Other"]
+    gradients.OWN.keep(NamedGradient("Mine", made))
+    gradients.OWN.keep(NamedGradient("Other", Gradient()))
+    gradients.OWN.keep(NamedGradient("Mine", Gradient(angle=44)))
+    assert [(g.name, g.gradient.angle) for g in gradients.OWN.all()] == [
+        ("Mine", 44),
+        ("Other", 180),
+    ]
+    gradients.OWN.remove("Mine")
+    assert [g.name for g in gradients.OWN.all()] == ["Other"]
 
 
 def test_colours_are_found_in_a_picture_with_their_share():

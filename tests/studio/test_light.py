@@ -190,6 +190,23 @@ def test_a_moulding_is_chosen_and_drawn(qtbot, drag):
     assert len(found[-1].points) == count - 1
 
 
+def test_a_moulding_is_kept_taken_and_dropped(open_window, qtbot):
+    window = open_window(CARVED)
+    window.show_stage(COAT)
+    window.document.choose("words", "r")
+    control = window.coat.panel("relief").controls["moulding"]
+    control.edited.emit(Moulding(profile="reeds", count=5), None)
+    qtbot.mouseClick(control.kept.keep, LEFT)
+    qtbot.keyClicks(control.kept.name, "Five reeds")
+    qtbot.keyClick(control.kept.name, Qt.Key.Key_Return)
+    control.edited.emit(Moulding(), None)
+    control.kept._take(1)
+    assert window.document.piece.style[2].moulding == Moulding(profile="reeds", count=5)
+    control.kept.box.setCurrentIndex(1)
+    qtbot.mouseClick(control.kept.drop, LEFT)
+    assert control.kept.box.count() == 1
+
+
 def test_the_build_up_holds_one_coat_and_twenty_five(open_window, settle):
     for count in (1, 25):
         kinds = (Stroke, Fill, Relief, Shadow)

@@ -37,7 +37,7 @@ def _flute(p: np.ndarray) -> np.ndarray:
 def _drawn(moulding: Moulding, p: np.ndarray) -> np.ndarray:
     places: dict[float, float] = {}
     for x, y in sorted(moulding.points):
-        places[round(x, 6)] = y
+        places[round(x, 3)] = y  # nearer points would be a wall without a slope
     xs, ys = np.array(list(places)), np.array(list(places.values()))
     if len(xs) < 2:
         return np.full_like(p, ys[0])

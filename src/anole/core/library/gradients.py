@@ -1,26 +1,21 @@
-"""Gradients with names: our own, and the user's as one file."""
+"""Gradients with names: our own, and the user's."""
 
 from __future__ import annotations
 
 import functools
 import json
 from importlib.resources import files
-from pathlib import Path
 
 import msgspec
-import platformdirs
 
-from ..files.atomic import FileError, read_bytes, write_bytes
-from ..files.css_gradient import CssError, parse
-from ..model import Gradient, ModelError, from_json, to_json
+from ..files.css_gradient import parse
+from ..model import Gradient
 from ..model.board import NamedGradient
+from .named import NamedFile
 
-MOST = 1 << 22
-
-
-def own_file() -> Path:
-    """$XDG_DATA_HOME/anole/gradients.json"""
-    return platformdirs.user_data_path("anole") / "gradients.json"
+OWN = NamedFile("gradients.json", NamedGradient)
+"""The user's."""
+FOLDED = "fold "
 
 
 @functools.cache
@@ -31,39 +26,7 @@ def ready_made() -> tuple[NamedGradient, ...]:
 
 
 def _read(css: str) -> Gradient:
-    folded = css.startswith("fold ")
-    made = parse(css.removeprefix("fold "))
-    if folded:
+    made = parse(css.removeprefix(FOLDED))
+    if css.startswith(FOLDED):
         made = msgspec.structs.replace(made, spread="reflect", scale=0.5)
     return made
-
-
-def own() -> tuple[NamedGradient, ...]:
-    """The user's. Raises FileError when the file cannot be read."""
-    path = own_file()
-    if not path.exists():
-        return ()
-    try:
-        return tuple(from_json(read_bytes(path, MOST), list[NamedGradient]))
-    except (ModelError, CssError) as error:
-        raise FileError(f"{path.name} cannot be read: {error}") from error
-
-
-def keep(name: str, gradient: Gradient) -> None:
-    """Keep a gradient in the user's library, over one of the same name. Raises FileError."""
-    rest = [kept for kept in own() if kept.name != name]
-    _write([NamedGradient(name, gradient), *rest])
-
-
-def remove(name: str) -> None:
-    """Raises FileError."""
-    _write([kept for kept in own() if kept.name != name])
-
-
-def _write(kept: list[NamedGradient]) -> None:
-    path = own_file()
-    try:
-        path.parent.mkdir(parents=True, exist_ok=True)
-    except OSError as error:
-        raise FileError(f"cannot make {path.parent}: {error.strerror}") from error
-    write_bytes(path, to_json(kept))

@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 
 from msgspec import Meta, Struct
 
-from .fields import meta, number
+from .fields import Name, meta, number
 
 Profile = Literal[
     "chamfer", "hollow", "round-over", "ogee", "scoop", "bead", "step", "reeds", "flutes",
@@ -27,3 +27,10 @@ class Moulding(Struct, frozen=True, kw_only=True):
     points: Annotated[tuple[tuple[Place, Place], ...], Meta(min_length=2, max_length=64)] = (
         (0.0, 0.0), (0.35, 0.2), (0.65, 0.8), (1.0, 1.0),
     )  # fmt: skip
+
+
+class NamedMoulding(Struct, frozen=True):
+    """A moulding with a name."""
+
+    name: Name
+    moulding: Moulding

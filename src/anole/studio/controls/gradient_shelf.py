@@ -20,6 +20,7 @@ from ...core.edit.swatches import drop_gradient, keep_gradient
 from ...core.files.atomic import FileError
 from ...core.library import gradients
 from ...core.model import Gradient
+from ...core.model.board import NamedGradient
 from .. import theme
 from ..desk import desk_of
 from .gradient_bar import bar_image
@@ -170,7 +171,7 @@ class GradientShelf(QWidget):
         if desk is not None:
             entries += [Entry(g.name, g.gradient, "board") for g in desk.document.board.gradients]
         try:
-            entries += [Entry(g.name, g.gradient, "own") for g in gradients.own()]
+            entries += [Entry(g.name, g.gradient, "own") for g in gradients.OWN.all()]
         except FileError as error:
             self._say(str(error))
         entries += [Entry(g.name, g.gradient, "ready") for g in gradients.ready_made()]
@@ -189,7 +190,7 @@ class GradientShelf(QWidget):
         desk, gradient = desk_of(self), self._gradient
         try:
             if self._home == "own":
-                gradients.keep(name, gradient)
+                gradients.OWN.keep(NamedGradient(name, gradient))
             elif desk is not None:
                 desk.document.apply(f"Keep {name}", lambda b: keep_gradient(b, name, gradient))
         except FileError as error:
@@ -200,7 +201,7 @@ class GradientShelf(QWidget):
         desk = desk_of(self)
         try:
             if entry.home == "own":
-                gradients.remove(entry.name)
+                gradients.OWN.remove(entry.name)
             elif entry.home == "board" and desk is not None:
                 desk.document.apply(f"Drop {entry.name}", lambda b: drop_gradient(b, entry.name))
         except FileError as error:

@@ -16,6 +16,7 @@ from ...core.model import Moulding
 from ...core.model.moulding import Profile
 from .. import theme
 from .control import Control
+from .kept_mouldings import KeptMouldings
 from .layouts import column
 from .slider import key_factor
 
@@ -237,8 +238,10 @@ class MouldingControl(Control):
         self._moulding = Moulding()
         self.view, self.ends = SectionView(), CutEnds()
         self.fields = FieldPanel(Moulding, skip=("profile",))
+        self.kept = KeptMouldings()
         self.setToolTip(about)
-        column(self, self.view, self.ends, self.fields)
+        column(self, self.view, self.ends, self.kept, self.fields)
+        self.kept.chosen.connect(lambda m: self._send(m, None))
         self.view.edited.connect(self._send)
         self.ends.chosen.connect(self._profile)
         self.fields.edited.connect(lambda name, v, t: self._set(t, **{name: v}))
@@ -247,7 +250,7 @@ class MouldingControl(Control):
         return self._moulding
 
     def set_value(self, value: Any) -> None:
-        self._moulding = self.view.moulding = value
+        self._moulding = self.view.moulding = self.kept.moulding = value
         self.ends.profile = value.profile
         self.fields.show_struct(value)
         self.view.index = min(self.view.index, len(self.view.points()) - 1)

@@ -1,0 +1,74 @@
+"""The user's own mouldings: kept under a name, taken with a click."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QPushButton, QWidget
+
+from ...core.files.atomic import FileError
+from ...core.library import mouldings
+from ...core.model import Moulding
+from ...core.model.moulding import NamedMoulding
+from ..desk import desk_of
+from .choice import Box
+from .keep_name import KeepName
+from .layouts import column, row
+
+HEAD = "your own mouldings"
+
+
+class KeptMouldings(QWidget):
+    """`chosen(moulding)`."""
+
+    chosen = pyqtSignal(object)
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.moulding = Moulding()
+        self.box, self.keep, self.drop = Box(), QPushButton("keep"), QPushButton("drop")
+        self.name = KeepName("Name of the moulding")
+        self.box.setAccessibleName("Your own mouldings")
+        self.keep.setToolTip("Keep this moulding in your library, under a name")
+        self.drop.setToolTip("Take the moulding that was chosen here out of your library")
+        made = column(self, self.name)
+        made.insertLayout(0, row(self.box, self.keep, self.drop, gap=4, stretch=0))
+        self.box.activated.connect(self._take)
+        self.keep.clicked.connect(lambda: self.name.ask(""))
+        self.drop.clicked.connect(self._drop)
+        self.name.named.connect(self._kept)
+        self.refresh()
+
+    def refresh(self) -> None:
+        try:
+            names = [kept.name for kept in mouldings.OWN.all()]
+        except FileError as error:
+            names = []
+            self._say(str(error))
+        self.box.clear()
+        self.box.addItems([HEAD, *names])
+        self.drop.setEnabled(bool(names))
+
+    def _say(self, words: str) -> None:
+        desk = desk_of(self)
+        if desk is not None:
+            desk.document.said.emit(words)
+
+    def _kept(self, name: str) -> None:
+        try:
+            mouldings.OWN.keep(NamedMoulding(name, self.moulding))
+        except FileError as error:
+            self._say(str(error))
+        self.refresh()
+        self.box.setCurrentText(name)
+
+    def _take(self, index: int) -> None:
+        if index:
+            self.chosen.emit(mouldings.OWN.all()[index - 1].moulding)
+
+    def _drop(self) -> None:
+        if self.box.currentIndex():
+            try:
+                mouldings.OWN.remove(self.box.currentText())
+            except FileError as error:
+                self._say(str(error))
+            self.refresh()
