@@ -259,3 +259,19 @@ def test_the_shots_are_taken(open_window, tmp_path, qtbot):
     window = open_window(STYLED)
     views(window, tmp_path)
     assert {p.name for p in tmp_path.iterdir()} >= {"arrange.png", "coat.png", "proof.png"}
+
+
+def test_icons_follow_the_dress(open_window):
+    from PyQt6.QtWidgets import QApplication
+
+    window = open_window(STYLED)
+
+    def ink():
+        image = window.top.undo.icon().pixmap(16, 16).toImage()
+        return {image.pixelColor(x, y).lightness() for x in range(image.width())
+                for y in range(image.height()) if image.pixelColor(x, y).alpha() > 200}  # fmt: skip
+
+    dark = max(ink())
+    window.change_dress()
+    assert max(ink()) < dark - 60
+    theme.put_on(QApplication.instance(), theme.DARK)

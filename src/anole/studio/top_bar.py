@@ -87,11 +87,16 @@ class TopBar(QWidget):
             self.stages.addButton(button, number)
             self._middle.addWidget(button)
 
+    def dress(self) -> None:
+        """Icons in the theme's colour."""
+        self.undo.setIcon(icons.icon("undo-2"))
+        self.redo.setIcon(icons.icon("redo-2"))
+
     def _build_right(self) -> None:
-        for button, icon in ((self.undo, "undo-2"), (self.redo, "redo-2")):
+        for button in (self.undo, self.redo):
             button.setObjectName("quiet")
-            button.setIcon(icons.icon(icon))
             button.setIconSize(QSize(16, 16))
+        self.dress()
         self.undo.setAccessibleName("Undo")
         self.redo.setAccessibleName("Redo")
         self.zoom.setObjectName("quiet")

@@ -295,6 +295,8 @@ class Window(QWidget):
             wanted = theme.LIGHT if theme.theme().name == "dark" else theme.DARK
             theme.put_on(app, wanted)
             self.settings.put("theme", wanted.name)
+            self.top.dress()
+            self.arrange.fonts.dress()
             for widget in app.allWidgets():
                 widget.update()
 

@@ -125,9 +125,7 @@ class FontPicker(QWidget):
         self.list.setMouseTracking(True)
         self.list.setUniformItemSizes(True)
         self.list.setVerticalScrollMode(QAbstractItemView.ScrollMode.ScrollPerPixel)
-        self.list.setStyleSheet(
-            f"QListView {{ background: {theme.theme().sunk}; border-radius: 6px; }}"
-        )
+        self.dress()
         self.list.setFrameShape(QListView.Shape.NoFrame)
         self.list.setMinimumHeight(ROW * 3)
         column, top, low = QVBoxLayout(self), QHBoxLayout(), QHBoxLayout()
@@ -140,6 +138,14 @@ class FontPicker(QWidget):
         column.addLayout(top)
         column.addLayout(low)
         column.addWidget(self.list, 1)
+
+    def dress(self) -> None:
+        """The list's ground and the words' colour are the theme's."""
+        self.list.setStyleSheet(
+            f"QListView {{ background: {theme.theme().sunk}; border-radius: 6px; }}"
+        )
+        self.images.clear()
+        self._asked.clear()
 
     # what is listed
 

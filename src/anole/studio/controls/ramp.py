@@ -28,7 +28,7 @@ class HalfRound(QWidget):
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
 
     def sizeHint(self) -> QSize:
-        return QSize(160, HIGH + 12)
+        return QSize(160, HIGH + 17)
 
     def minimumSizeHint(self) -> QSize:
         return self.sizeHint()
@@ -53,8 +53,8 @@ class HalfRound(QWidget):
         planes = lit_heights(h.astype(np.float32), light_of(self.lamp, self.stops))
         pixels = np.ascontiguousarray((np.moveaxis(planes, 0, -1) * 255 + 0.5).astype(np.uint8))
         image = QImage(pixels.data, wide, HIGH, wide * 4, QImage.Format.Format_RGBA8888)  # type: ignore[call-overload]
-        painter.fillRect(QRectF(0, 13, wide, HIGH), theme.colour("letter"))
-        painter.drawImage(QPointF(0, 13), image)
+        painter.fillRect(QRectF(0, 17, wide, HIGH), theme.colour("letter"))
+        painter.drawImage(QPointF(0, 17), image)
 
 
 class RampControl(StopsControl):
