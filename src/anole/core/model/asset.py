@@ -11,7 +11,7 @@ from .fields import Name
 Digest = Annotated[str, Meta(pattern=r"^[0-9a-f]{64}$")]
 
 
-class Asset(Struct, frozen=True, kw_only=True):
+class Asset(Struct, frozen=True, cache_hash=True, kw_only=True):
     """`sha` is the SHA-256 of the original bytes; `name` is what the file was called."""
 
     sha: Digest

@@ -19,21 +19,21 @@ LONGEST_SIDE = 32_000
 Side = Annotated[int, Meta(ge=1, le=LONGEST_SIDE)]
 
 
-class Swatch(Struct, frozen=True):
+class Swatch(Struct, frozen=True, cache_hash=True):
     """A colour with a name."""
 
     name: Name
     colour: Colour
 
 
-class NamedGradient(Struct, frozen=True):
+class NamedGradient(Struct, frozen=True, cache_hash=True):
     """A gradient with a name."""
 
     name: Name
     gradient: Gradient
 
 
-class Board(Struct, frozen=True, kw_only=True):
+class Board(Struct, frozen=True, cache_hash=True, kw_only=True):
     """A design: its size in px, its resolution, its lamp and its pieces, bottom first."""
 
     format: Annotated[str, Meta(pattern=r"^anole-board/\d+(\.\d+)?$")] = FORMAT

@@ -30,7 +30,7 @@ def em_span(start: float, end: float) -> Span:
     return Span(Position(start, "em"), Position(end, "em"))
 
 
-class CoatBase(Struct, frozen=True, kw_only=True, tag_field="kind"):
+class CoatBase(Struct, frozen=True, cache_hash=True, kw_only=True, tag_field="kind"):
     """What every coat has."""
 
     id: Id
@@ -44,7 +44,7 @@ class CoatBase(Struct, frozen=True, kw_only=True, tag_field="kind"):
     ] = "everywhere"
 
 
-class Repeat(Struct, frozen=True, kw_only=True):
+class Repeat(Struct, frozen=True, cache_hash=True, kw_only=True):
     """The same paint laid several times, moved by chance, each blended on the last."""
 
     count: Annotated[
@@ -59,7 +59,7 @@ class Repeat(Struct, frozen=True, kw_only=True):
     seed: Annotated[float, number("Seed", "Another number, another chance", 0, 9999, step=1)] = 1
 
 
-class Fill(CoatBase, frozen=True, kw_only=True, tag="fill"):
+class Fill(CoatBase, frozen=True, cache_hash=True, kw_only=True, tag="fill"):
     """Paints the face."""
 
     paint: PaintField = ColourPaint(colour=Colour(255, 236, 200))
@@ -68,7 +68,7 @@ class Fill(CoatBase, frozen=True, kw_only=True, tag="fill"):
     ] = None
 
 
-class Stroke(CoatBase, frozen=True, kw_only=True, tag="stroke"):
+class Stroke(CoatBase, frozen=True, cache_hash=True, kw_only=True, tag="stroke"):
     """Paints a span along the edge."""
 
     paint: PaintField = ColourPaint(colour=Colour(32, 18, 36))
@@ -80,7 +80,7 @@ class Stroke(CoatBase, frozen=True, kw_only=True, tag="stroke"):
     silhouette: Silhouette = "letters"
 
 
-class Glow(CoatBase, frozen=True, kw_only=True, tag="glow"):
+class Glow(CoatBase, frozen=True, cache_hash=True, kw_only=True, tag="glow"):
     """Colour that fades along a span, outward or inward."""
 
     paint: PaintField = ColourPaint(colour=Colour(255, 196, 84))
@@ -109,7 +109,7 @@ class Glow(CoatBase, frozen=True, kw_only=True, tag="glow"):
     silhouette: Silhouette = "letters"
 
 
-class Shadow(CoatBase, frozen=True, kw_only=True, tag="shadow"):
+class Shadow(CoatBase, frozen=True, cache_hash=True, kw_only=True, tag="shadow"):
     """The silhouette lifted off the ground under the lamp, or sunk into it."""
 
     paint: PaintField = ColourPaint(colour=Colour(8, 12, 22))
@@ -125,7 +125,7 @@ class Shadow(CoatBase, frozen=True, kw_only=True, tag="shadow"):
     lamp: Annotated[Lamp | None, meta("Lamp", "A lamp of its own, or the board's")] = None
 
 
-class Gleam(Struct, frozen=True, kw_only=True):
+class Gleam(Struct, frozen=True, cache_hash=True, kw_only=True):
     """A highlight where the surface mirrors the lamp to the eye."""
 
     strength: Annotated[float, number("Strength", "Of the highlight", 0, 4, soft=(0, 1.5), unit="%", factor=100, step=0.01)] = 0.6  # fmt: skip
@@ -142,7 +142,7 @@ SHADING = (
 )  # fmt: skip
 
 
-class Relief(CoatBase, frozen=True, kw_only=True, tag="relief"):
+class Relief(CoatBase, frozen=True, cache_hash=True, kw_only=True, tag="relief"):
     """Gives a span a cross-section and lights it."""
 
     span: SpanField = em_span(0.0, 0.05)
@@ -159,7 +159,7 @@ class Relief(CoatBase, frozen=True, kw_only=True, tag="relief"):
     lamp: Annotated[Lamp | None, meta("Lamp", "A lamp of its own, or the board's")] = None
 
 
-class Grain(CoatBase, frozen=True, kw_only=True, tag="grain"):
+class Grain(CoatBase, frozen=True, cache_hash=True, kw_only=True, tag="grain"):
     """The face roughened by a pattern and lit."""
 
     pattern: Annotated[Pattern, meta("Pattern", "Its light and dark are high and low")] = Pattern(generator="leather")  # fmt: skip
@@ -171,7 +171,7 @@ class Grain(CoatBase, frozen=True, kw_only=True, tag="grain"):
     lamp: Annotated[Lamp | None, meta("Lamp", "A lamp of its own, or the board's")] = None
 
 
-class Sheen(CoatBase, frozen=True, kw_only=True, tag="sheen"):
+class Sheen(CoatBase, frozen=True, cache_hash=True, kw_only=True, tag="sheen"):
     """Soft bands across the face."""
 
     paint: PaintField = ColourPaint(colour=Colour(255, 255, 255))
@@ -186,7 +186,7 @@ class Sheen(CoatBase, frozen=True, kw_only=True, tag="sheen"):
     seed: Annotated[float, number("Seed", "Another number, another chance", 0, 9999, step=1)] = 1
 
 
-class Gloss(CoatBase, frozen=True, kw_only=True, tag="gloss"):
+class Gloss(CoatBase, frozen=True, cache_hash=True, kw_only=True, tag="gloss"):
     """A shine cut off by a line or an oval."""
 
     paint: PaintField = ColourPaint(colour=Colour(255, 255, 255))

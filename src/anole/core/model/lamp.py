@@ -10,7 +10,7 @@ from .colour import Colour
 from .fields import Angle, meta, number
 
 
-class Lamp(Struct, frozen=True, kw_only=True):
+class Lamp(Struct, frozen=True, cache_hash=True, kw_only=True):
     """A light far away: where it comes from, how wide, what colour, how strong."""
 
     bearing: Annotated[Angle, meta("From", "Where the light comes from: 0 is the top")] = 320.0

@@ -16,7 +16,7 @@ Place = Annotated[float, Meta(ge=0, le=1)]
 COUNTED = ("reeds", "flutes", "louvres")
 
 
-class Moulding(Struct, frozen=True, kw_only=True):
+class Moulding(Struct, frozen=True, cache_hash=True, kw_only=True):
     """A joiner's profile, or one that was drawn: points from left to right."""
 
     profile: Annotated[Profile, meta("Profile", "The cross-section from the span's outer end to its inner end")] = "chamfer"  # fmt: skip
@@ -29,7 +29,7 @@ class Moulding(Struct, frozen=True, kw_only=True):
     )  # fmt: skip
 
 
-class NamedMoulding(Struct, frozen=True):
+class NamedMoulding(Struct, frozen=True, cache_hash=True):
     """A moulding with a name."""
 
     name: Name

@@ -7,7 +7,7 @@ from typing import Annotated
 from msgspec import Meta, Struct
 
 
-class KeptLine(Struct, frozen=True):
+class KeptLine(Struct, frozen=True, cache_hash=True):
     """One shaped line in em: for each glyph its number, x, y and the letter it came from."""
 
     glyphs: tuple[tuple[int, float, float, int], ...]
@@ -15,7 +15,7 @@ class KeptLine(Struct, frozen=True):
     rightward: bool = True
 
 
-class Outlines(Struct, frozen=True, kw_only=True):
+class Outlines(Struct, frozen=True, cache_hash=True, kw_only=True):
     """Glyphs as cubics in 1/10000 em (eight whole numbers each), and the lines they stand in.
 
     `of` is the digest of the words and the font they were shaped with.

@@ -26,7 +26,7 @@ Size = Annotated[
 POLAR = ("oklch", "hsl")
 
 
-class PaintBase(Struct, frozen=True, kw_only=True, tag_field="kind"):
+class PaintBase(Struct, frozen=True, cache_hash=True, kw_only=True, tag_field="kind"):
     """What every paint has."""
 
     speckle: Annotated[
@@ -37,13 +37,13 @@ class PaintBase(Struct, frozen=True, kw_only=True, tag_field="kind"):
     ] = 1  # fmt: skip
 
 
-class ColourPaint(PaintBase, frozen=True, kw_only=True, tag="colour"):
+class ColourPaint(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="colour"):
     """One colour."""
 
     colour: Colour = Colour(255, 255, 255)
 
 
-class Gradient(PaintBase, frozen=True, kw_only=True, tag="gradient"):
+class Gradient(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="gradient"):
     """Colours along a line, round a point, about it, or along an edge (CSS Images 4, SVG spread)."""
 
     stops: Annotated[Stops, Meta(title="Stops")] = (
@@ -98,7 +98,7 @@ Generator = Literal[
 ]  # fmt: skip
 
 
-class Pattern(PaintBase, frozen=True, kw_only=True, tag="pattern"):
+class Pattern(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="pattern"):
     """A seamless pattern drawn by a generator at the render scale, or an image as a tile."""
 
     generator: Annotated[Generator, meta("Pattern", "What draws it")] = "stripes"
@@ -120,7 +120,7 @@ class Pattern(PaintBase, frozen=True, kw_only=True, tag="pattern"):
     tone: Tones = ()
 
 
-class ImagePaint(PaintBase, frozen=True, kw_only=True, tag="image"):
+class ImagePaint(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="image"):
     """A picture that the board carries."""
 
     asset: Annotated[str, Meta(max_length=64)] = ""
@@ -135,7 +135,7 @@ class ImagePaint(PaintBase, frozen=True, kw_only=True, tag="image"):
     tone: Tones = ()
 
 
-class Backdrop(PaintBase, frozen=True, kw_only=True, tag="backdrop"):
+class Backdrop(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="backdrop"):
     """What lies beneath: everything, the ground alone, or one piece."""
 
     of: Annotated[str, Meta(min_length=1, max_length=64, title="Shows", description="beneath, ground, or the id of a piece", extra={"beneath": True})] = "ground"  # fmt: skip
@@ -146,13 +146,13 @@ class Backdrop(PaintBase, frozen=True, kw_only=True, tag="backdrop"):
     tone: Tones = ()
 
 
-class LetterPaint(PaintBase, frozen=True, kw_only=True, tag="letter"):
+class LetterPaint(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="letter"):
     """The letter's own colour, from the words' colours by turns or one by one."""
 
     tone: Tones = ()
 
 
-class OwnPaint(PaintBase, frozen=True, kw_only=True, tag="own"):
+class OwnPaint(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="own"):
     """What the piece has painted there so far."""
 
     tone: Tones = ()

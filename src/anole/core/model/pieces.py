@@ -24,7 +24,7 @@ Coordinate = Annotated[float, Meta(ge=-1e6, le=1e6)]
 Stretch = Annotated[float, Meta(ge=-100, le=100)]
 
 
-class Place(Struct, frozen=True, kw_only=True):
+class Place(Struct, frozen=True, cache_hash=True, kw_only=True):
     """Where a piece stands: the point `anchor` of its box lies at (x, y) board px."""
 
     x: Annotated[
@@ -48,7 +48,7 @@ class Place(Struct, frozen=True, kw_only=True):
     ] = 0.0
 
 
-class PieceBase(Struct, frozen=True, kw_only=True, tag_field="kind"):
+class PieceBase(Struct, frozen=True, cache_hash=True, kw_only=True, tag_field="kind"):
     """What every piece has."""
 
     id: Id
@@ -59,7 +59,7 @@ class PieceBase(Struct, frozen=True, kw_only=True, tag_field="kind"):
     blend: BlendField = "normal"
 
 
-class Ground(PieceBase, frozen=True, kw_only=True, tag="ground"):
+class Ground(PieceBase, frozen=True, cache_hash=True, kw_only=True, tag="ground"):
     """Covers the board."""
 
     paint: Annotated[Paint, meta("Paint", "What the ground is painted with")] = ColourPaint(
@@ -67,7 +67,7 @@ class Ground(PieceBase, frozen=True, kw_only=True, tag="ground"):
     )
 
 
-class Font(Struct, frozen=True, kw_only=True):
+class Font(Struct, frozen=True, cache_hash=True, kw_only=True):
     """A typeface by family, weight and slant."""
 
     family: Name = "Anton"
@@ -77,7 +77,7 @@ class Font(Struct, frozen=True, kw_only=True):
     features: Tags = Tags()
 
 
-class Lettering(PieceBase, frozen=True, kw_only=True, tag="lettering"):
+class Lettering(PieceBase, frozen=True, cache_hash=True, kw_only=True, tag="lettering"):
     """Live text with a stack of coats."""
 
     text: Annotated[str, Meta(max_length=20_000, title="Words")] = ""

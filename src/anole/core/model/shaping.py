@@ -15,7 +15,7 @@ Offset = Annotated[float, Meta(ge=-20, le=20)]
 Corner = tuple[Offset, Offset]
 
 
-class Wave(Struct, frozen=True, kw_only=True):
+class Wave(Struct, frozen=True, cache_hash=True, kw_only=True):
     """A sine along a rail."""
 
     height: Annotated[Bend, meta("Wave", "Height of the wave, as a share of the block")] = 0.0
@@ -27,7 +27,7 @@ class Wave(Struct, frozen=True, kw_only=True):
     ] = 0.0  # fmt: skip
 
 
-class Rail(Struct, frozen=True, kw_only=True):
+class Rail(Struct, frozen=True, cache_hash=True, kw_only=True):
     """A line that lettering is ruled by; upward is positive, 1 is the block's height."""
 
     slope: Annotated[Bend, meta("Slope", "Raises the right end, lowers the left")] = 0.0
@@ -35,7 +35,7 @@ class Rail(Struct, frozen=True, kw_only=True):
     wave: Annotated[Wave, meta("Wave", "A wave along the rail")] = Wave()
 
 
-class Ring(Struct, frozen=True, kw_only=True):
+class Ring(Struct, frozen=True, cache_hash=True, kw_only=True):
     """Words with their foot on a circle."""
 
     radius: Annotated[
@@ -47,7 +47,7 @@ class Ring(Struct, frozen=True, kw_only=True):
     inside: Annotated[bool, meta("Inside", "Stand on the inside of the circle")] = False
 
 
-class OwnLetter(Struct, frozen=True, kw_only=True):
+class OwnLetter(Struct, frozen=True, cache_hash=True, kw_only=True):
     """What one letter has for itself; `at` is its place in the text."""
 
     at: Annotated[int, Meta(ge=0, le=20_000)]
@@ -70,7 +70,7 @@ class OwnLetter(Struct, frozen=True, kw_only=True):
         return any((self.rise, self.aside, self.turn, self.grow))
 
 
-class Letters(Struct, frozen=True, kw_only=True):
+class Letters(Struct, frozen=True, cache_hash=True, kw_only=True):
     """Colours letter by letter, chance that is always the same from its seed, and own ways."""
 
     colours: Annotated[
@@ -101,7 +101,7 @@ class Letters(Struct, frozen=True, kw_only=True):
         return next((o for o in self.own if o.at == at), None)
 
 
-class Corners(Struct, frozen=True, kw_only=True):
+class Corners(Struct, frozen=True, cache_hash=True, kw_only=True):
     """A free quad: each corner's way from the corner of the block, in em, x and y downward."""
 
     top_left: Annotated[Corner, meta("Top left", "Way of the corner in em: across, down")] = (
@@ -122,7 +122,7 @@ class Corners(Struct, frozen=True, kw_only=True):
     )
 
 
-class Pose(Struct, frozen=True, kw_only=True):
+class Pose(Struct, frozen=True, cache_hash=True, kw_only=True):
     """A turn in space, seen from `distance` em in front of the middle of the block."""
 
     turn_x: Annotated[
@@ -167,7 +167,7 @@ class Pose(Struct, frozen=True, kw_only=True):
     ] = 12.0
 
 
-class FitBox(Struct, frozen=True, kw_only=True):
+class FitBox(Struct, frozen=True, cache_hash=True, kw_only=True):
     """A box that the size of the words follows."""
 
     width: Annotated[

@@ -7,7 +7,7 @@ from msgspec import Struct, field
 from .length import Position
 
 
-class Span(Struct, frozen=True):
+class Span(Struct, frozen=True, cache_hash=True):
     """Two signed positions on the axis outside - edge - core."""
 
     from_: Position = field(name="from")

@@ -10,7 +10,7 @@ from .colour import Colour
 from .fields import Share
 
 
-class Stop(Struct, frozen=True):
+class Stop(Struct, frozen=True, cache_hash=True):
     """A gradient stop; `hint` is where the halfway colour to the next stop lies (0..1)."""
 
     at: Share

@@ -12,14 +12,14 @@ from .fields import Name
 Coats = Annotated[tuple[Coat, ...], Meta(max_length=200)]
 
 
-class Worn(Struct, frozen=True):
+class Worn(Struct, frozen=True, cache_hash=True):
     """The saved style that a piece's coats came from."""
 
     name: Name
     digest: str
 
 
-class Style(Struct, frozen=True, kw_only=True):
+class Style(Struct, frozen=True, cache_hash=True, kw_only=True):
     """A stack of coats with a name, as kept in the library."""
 
     format: Literal["anole-style/1"] = "anole-style/1"

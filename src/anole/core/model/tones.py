@@ -17,13 +17,13 @@ def _share(title: str, about: str, low: float = 0.0, high: float = 1.0, **extra:
     return number(title, about, low, high, unit="%", factor=100, step=0.005, signed=signed, **extra)
 
 
-class ToneBase(Struct, frozen=True, kw_only=True, tag_field="kind"):
+class ToneBase(Struct, frozen=True, cache_hash=True, kw_only=True, tag_field="kind"):
     """What every operation has."""
 
     on: bool = True
 
 
-class Levels(ToneBase, frozen=True, kw_only=True, tag="levels"):
+class Levels(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="levels"):
     """Black and white points in and out, and the middle between them."""
 
     black: Annotated[float, _share("Black", "What becomes black")] = 0.0
@@ -33,7 +33,7 @@ class Levels(ToneBase, frozen=True, kw_only=True, tag="levels"):
     high: Annotated[float, _share("Highest", "What white is written as")] = 1.0
 
 
-class Curves(ToneBase, frozen=True, kw_only=True, tag="curves"):
+class Curves(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="curves"):
     """A smooth curve through five heights, at a quarter's distance each."""
 
     shadows: Annotated[float, _share("At 0", "Height of the curve at black")] = 0.0
@@ -43,7 +43,7 @@ class Curves(ToneBase, frozen=True, kw_only=True, tag="curves"):
     tops: Annotated[float, _share("At 1", "Height of the curve at white")] = 1.0
 
 
-class Cdl(ToneBase, frozen=True, kw_only=True, tag="cdl"):
+class Cdl(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="cdl"):
     """ASC CDL: (colour * slope + offset) ^ power for each channel, then saturation."""
 
     slope: Annotated[tuple[float, float, float], meta("Slope", "Factors of red, green, blue")] = (1.0, 1.0, 1.0)  # fmt: skip
@@ -52,13 +52,13 @@ class Cdl(ToneBase, frozen=True, kw_only=True, tag="cdl"):
     saturation: Annotated[float, number("Saturation", "0 is grey, 1 as it is", 0, 10, soft=(0, 2), step=0.01)] = 1.0  # fmt: skip
 
 
-class Exposure(ToneBase, frozen=True, kw_only=True, tag="exposure"):
+class Exposure(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="exposure"):
     """Light in stops: one more doubles it."""
 
     stops: Annotated[float, number("Stops", "One more doubles the light", -20, 20, soft=(-4, 4), step=0.05, signed=True)] = 0.0  # fmt: skip
 
 
-class Perceptual(ToneBase, frozen=True, kw_only=True, tag="perceptual"):
+class Perceptual(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="perceptual"):
     """Hue, chroma and lightness moved in OKLCH."""
 
     hue: Annotated[float, number("Hue", "Turns every hue", -360, 360, soft=(-180, 180), unit="°", step=1, signed=True)] = 0.0  # fmt: skip
@@ -66,39 +66,39 @@ class Perceptual(ToneBase, frozen=True, kw_only=True, tag="perceptual"):
     lightness: Annotated[float, _share("Lightness", "Added to the lightness", -1, 1)] = 0.0
 
 
-class Tint(ToneBase, frozen=True, kw_only=True, tag="tint"):
+class Tint(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="tint"):
     """Every colour on the way to one colour, at its own lightness."""
 
     colour: Annotated[Colour, meta("Colour", "Where the colours go")] = Colour(230, 160, 60)
     amount: Annotated[float, _share("Amount", "How far they go")] = 0.5
 
 
-class Invert(ToneBase, frozen=True, kw_only=True, tag="invert"):
+class Invert(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="invert"):
     """Light to dark and dark to light."""
 
     amount: Annotated[float, _share("Amount", "How far")] = 1.0
 
 
-class Grey(ToneBase, frozen=True, kw_only=True, tag="grey"):
+class Grey(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="grey"):
     """Colours to greys of their own luminance."""
 
     amount: Annotated[float, _share("Amount", "How far")] = 1.0
 
 
-class InkRamp(ToneBase, frozen=True, kw_only=True, tag="ink-ramp"):
+class InkRamp(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="ink-ramp"):
     """Luminance mapped to a gradient: darkest to the first colour, brightest to the last."""
 
     stops: Annotated[Stops, meta("Ramp", "From the darkest to the brightest")]
     amount: Annotated[float, _share("Amount", "How far")] = 1.0
 
 
-class Blur(ToneBase, frozen=True, kw_only=True, tag="blur"):
+class Blur(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="blur"):
     """A Gaussian blur."""
 
     radius: Annotated[Length, meta("Radius", "Twice the deviation", soft=(0, 60), low=0, high=4000)] = Length(0.02, "em")  # fmt: skip
 
 
-class Bloom(ToneBase, frozen=True, kw_only=True, tag="bloom"):
+class Bloom(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="bloom"):
     """What is bright shines over its neighbours."""
 
     radius: Annotated[Length, meta("Radius", "How far it shines", soft=(0, 120), low=0, high=4000)] = Length(0.06, "em")  # fmt: skip
@@ -106,13 +106,13 @@ class Bloom(ToneBase, frozen=True, kw_only=True, tag="bloom"):
     threshold: Annotated[float, _share("From", "What is bright enough to shine")] = 0.6
 
 
-class Flats(ToneBase, frozen=True, kw_only=True, tag="flats"):
+class Flats(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="flats"):
     """A few flat steps of each channel."""
 
     steps: Annotated[float, number("Steps", "Flat steps of each channel", 2, 64, soft=(2, 12), step=1)] = 5  # fmt: skip
 
 
-class Speckle(ToneBase, frozen=True, kw_only=True, tag="grain"):
+class Speckle(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="grain"):
     """Seeded noise, the same at every render scale."""
 
     amount: Annotated[float, _share("Amount", "How strong")] = 0.15
