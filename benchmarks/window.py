@@ -94,7 +94,7 @@ def drags() -> list[Result]:
             Drag("slider drag, opacity", title(), "inner", "opacity", (0.3, 0.9)),
             Drag("slider drag, end of a span", title(), "inner", "span", (0.35, 0.75)),
             Drag("ten coats, opacity", rich(), "carved", "opacity", (0.3, 0.9), 5, 10),
-            Drag("ten coats, height of a relief", rich(), "carved", "height", (0.55, 0.75), 10, 20),
+            Drag("ten coats, height of a relief", rich(), "carved", "height", (0.1, 0.95), 10, 20),
             Drag(
                 "ten coats, rounding of a relief", rich(), "carved", "rounding", (0.1, 0.6), 10, 20
             ),

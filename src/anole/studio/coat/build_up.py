@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import time
+
 import msgspec
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, QTimer
@@ -35,7 +37,7 @@ from .build_up_paint import (
 
 MOST_ROW, LEAST_ROW = 62.0, 15.0
 GRAB, SNAP = 7.0, 6.0
-WAIT_MS = 60
+WAIT_MS, LATEST = 80, 0.5
 
 
 class BuildUp(QWidget):
@@ -49,6 +51,7 @@ class BuildUp(QWidget):
         self._axis: Axis | None = None
         self._cut: Cut | None = None
         self._rows_for = -1
+        self._pending = 0.0
         self._probe: probe.Probe | None = None
         self._probed: object = None
         self._clicked: tuple[float, float] | None = None
@@ -90,7 +93,17 @@ class BuildUp(QWidget):
         if len(piece.style) != self._rows_for:
             self._rows_for = len(piece.style)
             self.updateGeometry()
+        self._soon()
+
+    def _soon(self) -> None:
+        """Draw when the hand rests, at the latest after a while; what is pulled here, at once."""
+        now = time.monotonic()
         if not self._later.isActive():
+            self._pending = now
+        if self._start is not None or now - self._pending > LATEST:
+            self._later.stop()
+            self._redraw()
+        else:
             self._later.start()
 
     def _measured(self) -> Cut | None:
@@ -105,8 +118,7 @@ class BuildUp(QWidget):
         self.update()
 
     def _framed(self) -> None:
-        if not self._later.isActive():
-            self._later.start()
+        self._soon()
 
     def _describe(self) -> None:
         scene, coat = self.scene(), self.document.coat
