@@ -13,7 +13,7 @@ import numpy as np
 from PyQt6.QtCore import QObject, pyqtSignal
 from PyQt6.QtGui import QImage
 
-from ..core.box import EMPTY, Box, around
+from ..core.box import Box
 from ..core.cache import Cache
 from ..core.files import png
 from ..core.lettering.fonts import FontFile
@@ -23,6 +23,7 @@ from ..core.render.export import rgba
 from ..core.render.renderer import Cancelled, Renderer, Request
 from ..core.render.warm import warm
 from . import theme
+from .buffers import Buffers
 from .word_images import tinted, words_coverage
 
 SMALL_CACHE = 96 * 2**20
@@ -43,13 +44,14 @@ class Frame(NamedTuple):
     scale: float
     box: Box
     fresh: Box
+    pixels: np.ndarray | None = None
+    """The memory that the image shows, kept as long as the frame."""
 
 
-def to_image(pixels: np.ndarray) -> QImage:
-    """(H, W) uint32 ARGB words, premultiplied -> an image of its own memory."""
+def shared_image(pixels: np.ndarray) -> QImage:
+    """(H, W) uint32 ARGB words, premultiplied -> an image of the same memory."""
     height, width = pixels.shape
-    image = QImage(pixels.data, width, height, width * 4, QImage.Format.Format_ARGB32_Premultiplied)  # type: ignore[call-overload]
-    return image.copy()
+    return QImage(pixels.data, width, height, width * 4, QImage.Format.Format_ARGB32_Premultiplied)  # type: ignore[call-overload]
 
 
 def straight_image(pixels: np.ndarray) -> QImage:
@@ -91,8 +93,7 @@ class Worker(QObject):
         self._small = Renderer(Cache(SMALL_CACHE))
         self._halves = Renderer(Cache(HALF_CACHE))
         self._took = 0.0
-        self._pixels = np.zeros((1, 1), np.uint32)
-        self._unpainted = EMPTY
+        self._buffers = Buffers()
         self._thread = threading.Thread(target=self._loop, name="anole-render", daemon=True)
 
     def start(self) -> None:
@@ -233,20 +234,17 @@ class Worker(QObject):
         planes = self._halves.frame(made, self._stale)
         pixels = np.zeros((half.height, half.width), np.uint32)
         self._halves.picture(planes, half, False, pixels)
-        return Frame(to_image(pixels), request.board, made.scale, half, half)
+        return Frame(shared_image(pixels), request.board, made.scale, half, half, pixels)
 
     def _frame(self, request: Request) -> Frame:
         box = request.box
         try:
             planes = self._renderer.frame(request, self._stale)
         except Cancelled:
-            # what that frame would have changed is still to be painted
-            self._unpainted = box
+            self._buffers.lost(box)
             raise
-        if self._pixels.shape != (box.height, box.width):
-            self._pixels, self._unpainted = np.zeros((box.height, box.width), np.uint32), box
-        part = around((self._renderer.dirty, self._unpainted))
-        if not part.empty:
-            self._renderer.picture(planes, part, False, self._pixels)
-        self._unpainted = EMPTY
-        return Frame(to_image(self._pixels), request.board, request.scale, box, part)
+        pixels, part = self._buffers.draw(
+            box, self._renderer.dirty,
+            lambda part, into: self._renderer.picture(planes, part, False, into),
+        )  # fmt: skip
+        return Frame(shared_image(pixels), request.board, request.scale, box, part, pixels)
