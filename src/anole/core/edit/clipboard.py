@@ -5,6 +5,7 @@ from __future__ import annotations
 import msgspec
 
 from ..model import Board, Coat, Lettering, Style, from_json, to_json
+from .carrying import with_pictures
 from .coats import put_style
 from .ids import free
 from .pieces import free_name, with_piece
@@ -25,7 +26,8 @@ def paste(board: Board, text: bytes, shift: float = 0.0) -> tuple[Board, str]:
     piece = msgspec.structs.replace(
         piece, id=fresh, name=free_name(board, piece.name), place=place, style=coats
     )
-    return msgspec.structs.replace(board, pieces=(*board.pieces, piece)), fresh
+    whole = msgspec.structs.replace(board, pieces=(*board.pieces, piece))
+    return with_pictures(whole, piece.style), fresh
 
 
 def carried_coat(coat: Coat) -> bytes:
@@ -42,7 +44,9 @@ def paste_coat(board: Board, piece_id: str, text: bytes, above: str | None) -> t
     at = ids.index(above) + 1 if above in ids else len(ids)
     made = msgspec.structs.replace(coat, id=fresh)
     style = (*piece.style[:at], made, *piece.style[at:])
-    return with_piece(board, msgspec.structs.replace(piece, style=style)), fresh
+    return with_pictures(
+        with_piece(board, msgspec.structs.replace(piece, style=style)), made
+    ), fresh
 
 
 def paste_style(board: Board, piece_id: str, text: bytes) -> Board:

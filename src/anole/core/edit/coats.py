@@ -8,6 +8,7 @@ import msgspec
 
 from ..coats.registry import KINDS
 from ..model import Board, Coat, Glow, Shadow, Style, Worn
+from .carrying import with_pictures
 from .checked import replaced
 from .ids import free
 from .pieces import with_piece
@@ -95,7 +96,7 @@ def put_style(board: Board, piece_id: str, style: Style, digest: str = "") -> Bo
         msgspec.structs.replace(coat, id=i) for coat, i in zip(style.coats, ids, strict=True)
     )
     worn = Worn(style.name, digest)
-    return with_piece(board, replaced(piece, style=coats, worn=worn))
+    return with_pictures(with_piece(board, replaced(piece, style=coats, worn=worn)), coats)
 
 
 def style_of(board: Board, piece_id: str, name: str) -> Style:

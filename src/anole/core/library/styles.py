@@ -17,8 +17,10 @@ import platformdirs
 
 from ..files.atomic import FileError, read_bytes, write_bytes
 from ..model import Coat, ModelError, Style, from_json, to_json
+from . import pictures
 
 SUFFIX = ".anolestyle"
+PICTURES = "pictures"
 MOST = 1 << 22
 
 
@@ -72,6 +74,7 @@ def keep(style: Style) -> Path:
     except OSError as error:
         raise FileError(f"cannot make {home}: {error.strerror}") from error
     path = home / file_name(style.name)
+    pictures.keep(home / PICTURES, style.coats)
     write_bytes(path, to_json(style))
     return path
 
@@ -95,7 +98,9 @@ def library() -> tuple[list[Kept], list[str]]:
     own, troubles = [], []
     for path in sorted(folder().glob(f"*{SUFFIX}"), key=_age):
         try:
-            own.append(Kept(read(path), path, True))
+            style = read(path)
+            pictures.fetch(folder() / PICTURES, style.coats)
+            own.append(Kept(style, path, True))
         except FileError as error:
             troubles.append(str(error))
     return own + list(built_in()), troubles

@@ -1,0 +1,37 @@
+"""Pictures that kept styles paint with: their bytes beside the styles, by content."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from pathlib import Path
+
+from .. import assets
+from ..edit.carrying import pictures_of
+from ..files.atomic import FileError, read_bytes, write_bytes
+from ..model import Coat
+
+MOST = 1 << 29
+
+
+def keep(folder: Path, coats: Sequence[Coat]) -> None:
+    """Write the pictures that coats paint with, as far as they are at hand. Raises FileError."""
+    for sha in pictures_of(coats):
+        if assets.has(sha) and not (folder / sha).exists():
+            try:
+                folder.mkdir(parents=True, exist_ok=True)
+            except OSError as error:
+                raise FileError(f"cannot make {folder}: {error.strerror}") from error
+            write_bytes(folder / sha, assets.get(sha))
+
+
+def fetch(folder: Path, coats: Sequence[Coat]) -> None:
+    """Take in the pictures that coats paint with; what is not there or spoilt is left out."""
+    for sha in pictures_of(coats):
+        if assets.has(sha) or len(sha) != 64 or not sha.isalnum():
+            continue
+        try:
+            data = read_bytes(folder / sha, MOST)
+        except FileError:
+            continue
+        if assets.digest(data) == sha:
+            assets.put(data)
