@@ -11,9 +11,10 @@ from ..field.blur import smoothed
 from ..field.mouldings import table
 from ..model import Relief
 from .band import between
-from .carving import carved, swollen
+from .carving import carved
 from .lighting import light_of
 from .scene import EDGE, Cover, Reach, Scene, Under
+from .swelling import swollen
 
 CRISP = 0.35
 """px of smoothing under which the exact way is taken."""

@@ -1,0 +1,119 @@
+"""How a px of a relief looks, tabulated over its distance and the turn of its normal to the lamp."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+import numpy as np
+from numba import njit
+
+from .. import bands
+from .lighting import Light, colour_at, shine_at, tone_at
+
+LEAST_LOOKS, MOST_LOOKS, FINE = 3, 12, 24.0
+"""Looks across a px: as many as give a span FINE of them, within bounds."""
+PER_PX, MOST = 32, 1 << 16
+"""Entries of the slopes for each px of distance, and altogether."""
+LOOKED_PX, LEAST_ROWS, MOST_ROWS, TURNS = 8, 64, 640, 129
+"""Rows of the looks for each px of distance, their bounds, and entries from the darkest turn of a
+normal to the brightest."""
+
+
+def slopes(
+    heights: np.ndarray, span: tuple[float, float], rise: float, wide: float
+) -> tuple[np.ndarray, float, float]:
+    """Slope g of the surface over the distance, averaged over `wide` px: rows of 1 / |(g, 1)|,
+    g / |(g, 1)| and g, (n, 3) float32; the distance of the first, and rows for each px."""
+    outer, reach = span[0], max(span[1] - span[0], 1e-3)
+    count = int(min(max((reach + 2) * PER_PX, 64), MOST))
+    d = np.linspace(outer - 1, outer + reach + 1, count)
+    # what lies outside the span is cut away by coverage: its flat must not be mixed in
+    held = np.maximum(d, outer + wide / 2)
+    places = np.linspace(0, 1, len(heights))
+    up = np.interp((held + wide / 2 - outer) / reach, places, heights)
+    up -= np.interp((held - wide / 2 - outer) / reach, places, heights)
+    g = up * rise / wide
+    size = 1 / np.sqrt(1 + g * g)
+    rows = np.stack([size, g * size, g], 1).astype(np.float32)
+    return np.ascontiguousarray(rows), outer - 1, (count - 1) / (reach + 2)
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def entry(d, first, per_px, count):  # type: ignore[no-untyped-def]
+    at = (d - first) * per_px + np.float32(0.5)
+    return int(min(max(at, np.float32(0)), np.float32(count - 1)))
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def _tabulate(slope, first, per_px, start, step, reach, k, ramp, shine, looks, out, y0, y1):  # type: ignore[no-untyped-def]
+    """out (rows, TURNS, 4) premultiplied: row i at distance start + i step, column j at the turn
+    c = reach (2 j / (TURNS - 1) - 1) of the normal toward the lamp."""
+    one, wide = np.float32(1), np.float32(1) / np.float32(looks)
+    lean = k[4] / k[0] if abs(k[0]) > abs(k[1]) else k[5] / k[1]
+    off = -wide * np.float32(0.5) * np.float32(looks - 1)
+    share = one / np.float32(looks)
+    out[y0:y1] = 0
+    for i in range(y0, y1):
+        for look in range(looks):
+            d = start + np.float32(i) * step + off + np.float32(look) * wide
+            e = entry(d, first, per_px, len(slope))
+            size, g = slope[e, 0], slope[e, 1]
+            for j in range(TURNS):
+                c = reach * (np.float32(2 * j) / np.float32(TURNS - 1) - one)
+                u = tone_at(k[2] * size - g * c, k)
+                colour = colour_at(u, shine_at(k[6] * size - g * c * lean, shine), k, ramp)
+                for p in range(4):
+                    out[i, j, p] += colour[p] * share
+
+
+class Looks(NamedTuple):
+    """colours (rows TURNS, 4) premultiplied, row after row, the distance of the first row, rows for each px, and
+    the greatest turn."""
+
+    colours: np.ndarray
+    first: np.float32
+    per_px: np.float32
+    reach: np.float32
+
+
+def looks_of(heights: np.ndarray, span: tuple[float, float], rise: float, light: Light) -> Looks:
+    reach = max(span[1] - span[0], 1e-3)
+    looks = int(min(max(FINE / reach, LEAST_LOOKS), MOST_LOOKS))
+    slope, first, per_px = slopes(heights, span, rise, 1 / looks)
+    rows = int(min(max((reach + 3) * LOOKED_PX, LEAST_ROWS), MOST_ROWS))
+    step = (reach + 3) / (rows - 1)
+    turn = max(float(np.hypot(light.numbers[0], light.numbers[1])), 1e-4)
+    out = np.empty((rows, TURNS, 4), np.float32)
+    numbers = (np.float32(v) for v in (first, per_px, span[0] - 1.5, step, turn))
+    values = tuple(numbers)
+    bands.run(
+        lambda a, b: _tabulate(
+            slope, *values, light.numbers, light.ramp, light.shine, looks, out, a, b
+        ),
+        bands.split(rows),
+    )
+    return Looks(out.reshape(-1, 4), values[2], np.float32(1 / step), values[4])
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def look(d, c, table, first, per_px, reach):  # type: ignore[no-untyped-def]
+    """The look at distance d and turn c, between four entries of a flat table (rows TURNS, 4)."""
+    zero, one = np.float32(0), np.float32(1)
+    rows = np.float32(table.shape[0] // TURNS - 1)
+    y = min(max((d - first) * per_px, zero), rows - np.float32(1e-3))
+    x = (c / reach + one) * np.float32((TURNS - 1) / 2)
+    x = min(max(x, zero), np.float32(TURNS - 1) - np.float32(1e-3))
+    i, j = np.uint32(y), np.uint32(x)
+    fy, fx = y - np.float32(i), x - np.float32(j)
+    wd, wc, wb = fy * fx, fy * (one - fx), (one - fy) * fx
+    wa = one - wd - wc - wb
+    # unsigned places: a signed one might count from the end, and would be asked each time
+    p = i * np.uint32(TURNS) + j
+    q, s = p + np.uint32(1), p + np.uint32(TURNS)
+    t = s + np.uint32(1)
+    u0, u1, u2, u3 = np.uint32(0), np.uint32(1), np.uint32(2), np.uint32(3)
+    r = table[p, u0] * wa + table[q, u0] * wb + table[s, u0] * wc + table[t, u0] * wd
+    g = table[p, u1] * wa + table[q, u1] * wb + table[s, u1] * wc + table[t, u1] * wd
+    b = table[p, u2] * wa + table[q, u2] * wb + table[s, u2] * wc + table[t, u2] * wd
+    a = table[p, u3] * wa + table[q, u3] * wb + table[s, u3] * wc + table[t, u3] * wd
+    return r, g, b, a

@@ -1,0 +1,153 @@
+"""Rows of a gradient: where every px lies on it, and its entry in the table of colours."""
+
+from __future__ import annotations
+
+import numpy as np
+from numba import njit
+
+from .stops import STEPS
+
+
+@njit(nogil=True, cache=True)
+def _turn(x: np.float32, y: np.float32) -> np.float32:
+    """Angle of (x, y) clockwise from up as a share of a turn, 0..1; within 4e-7.
+
+    Polynomial of atan on 0..1 by W. Randolph Franklin's range reduction, coefficients minimax.
+    """
+    ax, ay = abs(x), abs(y)
+    far = max(ax, ay, np.float32(1e-20))
+    a = min(ax, ay) / far
+    s = a * a
+    r = np.float32(-0.01172120) * s + np.float32(0.05265332)
+    r = r * s - np.float32(0.11643287)
+    r = r * s + np.float32(0.19354346)
+    r = r * s - np.float32(0.33262347)
+    r = (r * s + np.float32(0.99997726)) * a * np.float32(0.15915494)
+    turn = r if ax < ay else np.float32(0.25) - r
+    turn = np.float32(0.5) - turn if y > 0 else turn
+    return turn if x >= 0 else np.float32(1) - turn
+
+
+@njit(nogil=True, cache=True)
+def _t_at(shape: int, g: np.ndarray, x: np.float32, y: np.float32) -> np.float32:
+    if shape == 0:
+        return g[0] + g[1] * x + g[2] * y
+    dx, dy = x - g[0], y - g[1]
+    if shape == 1:
+        dx, dy = dx * g[2], dy * g[3]
+        return np.sqrt(dx * dx + dy * dy)
+    if shape == 2:
+        # distance to the nearest side of a polygon whose corners lie on the circle
+        dx, dy = dx * g[2], dy * g[3]
+        t = np.float32(0)
+        for k in range(int(g[4])):
+            t = max(t, dx * g[8 + 2 * k] + dy * g[9 + 2 * k])
+        return t
+    turn = _turn(dx, dy) - g[2]
+    return (turn - np.floor(turn)) * g[3]
+
+
+@njit(nogil=True, cache=True)
+def _folded(t: np.float32, spread: int) -> np.float32:
+    if spread == 1:
+        return abs(t - np.float32(2) * np.floor(t * np.float32(0.5) + np.float32(0.5)))
+    if spread == 2:
+        return t - np.floor(t)
+    return t
+
+
+@njit(nogil=True, cache=True)
+def _entry(t: np.float32) -> int:
+    return int(min(max(t * np.float32(STEPS), np.float32(0)), np.float32(STEPS - 1)))
+
+
+@njit(nogil=True, cache=True)
+def _polygon_row(g, y, row):  # type: ignore[no-untyped-def]
+    """As _t_at for shape 2, side by side."""
+    row[:] = 0
+    for k in range(int(g[4])):
+        step = g[2] * g[8 + 2 * k]
+        start = (np.float32(0.5) - g[0]) * step + (y - g[1]) * g[3] * g[9 + 2 * k]
+        for x in range(row.size):
+            row[x] = max(row[x], start + step * np.float32(x))
+
+
+@njit(nogil=True, cache=True)
+def _entries(shape, g, y, spread, index, row):  # type: ignore[no-untyped-def]
+    """The table entry of every px of a row; one loop a kind, so that each vectorises."""
+    half = np.float32(0.5)
+    if shape == 0:
+        start = g[0] + g[2] * y + g[1] * half
+        for x in range(index.size):
+            index[x] = _entry(_folded(start + g[1] * np.float32(x), spread))
+    elif shape == 1:
+        dy = (y - g[1]) * g[3]
+        for x in range(index.size):
+            dx = (np.float32(x) + half - g[0]) * g[2]
+            index[x] = _entry(_folded(np.sqrt(dx * dx + dy * dy), spread))
+    elif shape == 2:
+        _polygon_row(g, y, row)
+        for x in range(index.size):
+            index[x] = _entry(_folded(row[x], spread))
+    else:
+        dy = y - g[1]
+        for x in range(index.size):
+            turn = _turn(np.float32(x) + half - g[0], dy) - g[2]
+            row[x] = (turn - np.floor(turn)) * g[3]
+        for x in range(index.size):
+            index[x] = _entry(_folded(row[x], spread))
+
+
+@njit(nogil=True, cache=True)
+def _levels(g, y, reach, level):  # type: ignore[no-untyped-def]
+    """Which table is smooth enough at each px of a row: the nearer to the centre, the smoother.
+
+    reach : squared px from the centre within which each level is needed, falling
+    """
+    k, dy = 0, y - g[1]
+    for x in range(level.size):
+        dx = np.float32(x) + np.float32(0.5) - g[0]
+        far = dx * dx + dy * dy
+        while k + 1 < reach.size and far < reach[k + 1]:
+            k += 1
+        while k > 0 and far >= reach[k]:
+            k -= 1
+        level[x] = k
+
+
+@njit(nogil=True, cache=True)
+def lay_rows(luts, geometry, owner, shape, spread, reach, out, y0, y1):  # type: ignore[no-untyped-def]
+    """luts (1, 4, STEPS) or (levels, STEPS, 4); geometry (groups, n); owner (H, W), or (1, 1) for one group."""
+    width, grouped = out.shape[2], owner.shape[1] > 1
+    index, level = np.empty(width, np.int32), np.zeros(width, np.int32)
+    row = np.empty(width, np.float32)
+    half = np.float32(0.5)
+    for y in range(y0, y1):
+        fy = np.float32(y) + half
+        if grouped:
+            for x in range(width):
+                g = geometry[owner[y, x]]
+                index[x] = _entry(_folded(_t_at(shape, g, np.float32(x) + half, fy), spread))
+        else:
+            _entries(shape, geometry[0], fy, spread, index, row)
+            if reach.size > 1:
+                _levels(geometry[0], fy, reach, level)
+        if reach.size > 1:
+            for x in range(width):
+                colour = luts[level[x], index[x]]
+                for plane in range(4):
+                    out[plane, y, x] = colour[plane]
+        else:
+            for plane in range(4):
+                line_, colours = out[plane, y], luts[0, plane]
+                for x in range(width):
+                    line_[x] = colours[index[x]]
+
+
+@njit(nogil=True, cache=True)
+def along_rows(lut, field, outer, share, spread, out, y0, y1):  # type: ignore[no-untyped-def]
+    for y in range(y0, y1):
+        for x in range(out.shape[2]):
+            index = _entry(_folded((field[y, x] - outer) * share, spread))
+            for plane in range(4):
+                out[plane, y, x] = lut[plane, index]
