@@ -12,7 +12,6 @@ from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent, QKeyEvent
 from PyQt6.QtWidgets import (
     QApplication,
     QFileDialog,
-    QHBoxLayout,
     QLabel,
     QPushButton,
     QSplitter,
@@ -21,7 +20,6 @@ from PyQt6.QtWidgets import (
     QWidget,
 )  # fmt: skip
 
-from ..core.edit.coats import change_coat
 from ..core.edit.font_files import with_outlines
 from ..core.files import board_file
 from ..core.files.atomic import FileError
@@ -49,9 +47,11 @@ from .export_job import ExportJob
 from .font_reader import FontReader
 from .foot_bar import FootBar
 from .hand import Hand
+from .holding import Holding
 from .proof.export_panel import ExportPanel
 from .proof.proof_view import LargeProof, ProofPictures, SmallProof
 from .settings import Settings
+from .sides import coat_side, pieces_side, proof_side
 from .steps import Steps
 from .top_bar import TopBar
 from .worker import Worker
@@ -81,7 +81,7 @@ class Window(QWidget):
         self.worker = Worker()
         self.document: Document = Document(board or new_board(1280, 720))
         self.job: ExportJob | None = None
-        self._when_chosen = self.document.board
+        self.holding = Holding(self.document)
         self.view: BoardView = BoardView(self.document, self.worker)
         self.pulling, self.cropping = PullingHand(self.view), CroppingHand(self.view)
         self.typing, self.dropper = TypingHand(self.view, self.pulling), Dropper(self.view)
@@ -99,6 +99,7 @@ class Window(QWidget):
         )
         self.font_reader = FontReader()
         self.build_up = BuildUp(self.document, self.view)
+        self.build_of, self.unit = QLabel(), QPushButton("px")
         self.coats = AddCoat(self.document, self.worker)
         self.coat = CoatPanel(self.document, self.build_up)
         self.shelf = Shelf(self.document, self.worker)
@@ -125,7 +126,7 @@ class Window(QWidget):
 
     def _build(self) -> None:
         self.left, self.middle, self.right = QStackedWidget(), QStackedWidget(), QStackedWidget()
-        for part in (self._pieces_side(), self._coat_side(), self._proof_side()):
+        for part in (pieces_side(self), coat_side(self), proof_side(self)):
             self.left.addWidget(part)
         for part in (self.view, self.large_proof):
             self.middle.addWidget(part)
@@ -156,59 +157,9 @@ class Window(QWidget):
         column.addWidget(self.shelf)
         column.addWidget(self.foot)
 
-    def _side(self, *parts: QWidget, stretch: int = 0) -> QWidget:
-        side = QWidget()
-        side.setObjectName("panel")
-        side.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
-        column = QVBoxLayout(side)
-        column.setContentsMargins(12, 12, 12, 12)
-        column.setSpacing(8)
-        for number, part in enumerate(parts):
-            column.addWidget(part, 1 if number == stretch else 0)
-        return side
-
-    def _pieces_side(self) -> QWidget:
-        head = QLabel("Pieces")
-        head.setObjectName("head")
-        add = QPushButton("+  words")
-        add.setToolTip("Add words to the board (Ctrl+T)")
-        copy, remove = QPushButton("Duplicate"), QPushButton("Remove")
-        copy.setToolTip("Duplicate the piece (Ctrl+D)")
-        remove.setToolTip("Remove the piece (Delete in the list)")
-        row = QWidget()
-        line = QHBoxLayout(row)
-        line.setContentsMargins(0, 0, 0, 0)
-        for button, command in ((add, "words"), (copy, "duplicate"), (remove, "remove")):
-            button.clicked.connect(self.actions_by_id[command].trigger)
-            line.addWidget(button)
-        return self._side(head, self.pieces, row, stretch=1)
-
-    def _coat_side(self) -> QWidget:
-        top = QWidget()
-        line = QHBoxLayout(top)
-        line.setContentsMargins(0, 0, 0, 0)
-        self.build_head = QLabel("Build-up")
-        self.build_head.setObjectName("head")
-        self.build_of = QLabel()
-        self.build_of.setObjectName("dim")
-        line.addWidget(self.build_head)
-        line.addWidget(self.build_of, 1)
-        self.unit = QPushButton("px")
-        self.unit.setToolTip("Scale of the drawing: board px, or em of the lettering")
-        self.unit.setFixedWidth(48)
-        self.unit.clicked.connect(self._switch_unit)
-        line.addWidget(self.unit)
-        return self._side(top, self.build_up, self.coats, stretch=1)
-
-    def _proof_side(self) -> QWidget:
-        head = QLabel("At a glance")
-        head.setObjectName("head")
-        return self._side(head, self.small_proof, stretch=1)
-
     def _connect(self) -> None:
         self.document.changed.connect(self._refresh)
         self.document.chosen.connect(self._refresh)
-        self.document.chosen.connect(self._remember)
         self.document.said.connect(self.foot.say)
         self.worker.failed.connect(self.foot.say)
         self.worker.warmed.connect(self._warmed)
@@ -314,37 +265,14 @@ class Window(QWidget):
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         assert event is not None
         if self.stage == COAT and not event.isAutoRepeat():
-            if event.key() == Qt.Key.Key_H:
-                self._without_coat()
-            elif event.key() == Qt.Key.Key_S:
-                self._coat_alone()
-            elif event.key() == Qt.Key.Key_B:
-                self.document.look_at(self._when_chosen)
+            self.holding.press(event.key())
         if event.key() == Qt.Key.Key_Escape:
             self.foot.hide()
         super().keyPressEvent(event)
 
-    def _coat_alone(self) -> None:
-        piece, coat = self.document.piece, self.document.coat
-        if piece is not None and coat is not None:
-            board = self.document.board
-            for other in piece.style:
-                board = change_coat(board, piece.id, other.id, on=other.id == coat.id)
-            self.document.look_at(board)
-
-    def _remember(self) -> None:
-        """What hold B shows: the board as it was when the coat was chosen."""
-        self._when_chosen = self.document.board
-
-    def _without_coat(self) -> None:
-        piece, coat = self.document.piece, self.document.coat
-        if piece is not None and coat is not None:
-            self.document.look_at(change_coat(self.document.board, piece.id, coat.id, on=False))
-
     def keyReleaseEvent(self, event: QKeyEvent | None) -> None:
-        if event is not None and event.key() in (Qt.Key.Key_H, Qt.Key.Key_B, Qt.Key.Key_S):
-            if not event.isAutoRepeat():
-                self.document.look_at(None)
+        if event is not None and not event.isAutoRepeat():
+            self.holding.release(event.key())
         super().keyReleaseEvent(event)
 
     # boards
