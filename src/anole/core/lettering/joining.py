@@ -10,8 +10,8 @@ import skia
 
 from . import skia_paths
 from .fonts import FontFile
-from .glyphs import Axes, glyph, upem_of
-from .touching import groups
+from .glyphs import Axes, Glyph, glyph, upem_of
+from .touching import touching
 
 
 class Spot(NamedTuple):
@@ -26,46 +26,53 @@ class Spot(NamedTuple):
 
 
 class _Part(NamedTuple):
-    """A box in em, and the path at its place."""
+    """A glyph at its place, or a rule."""
 
-    box: tuple[float, float, float, float]
     spot: Spot | None
     rule: tuple[float, ...] = ()
 
 
 def united(
-    spots: Iterable[Spot], axes: Axes = (), rules: Iterable[tuple[float, ...]] = ()
+    spots: Sequence[Spot], axes: Axes = (), rules: Iterable[tuple[float, ...]] = ()
 ) -> np.ndarray:
     """(n, 4, 2) cubics of all glyphs and rules; those whose boxes overlap are united first."""
-    parts = []
-    known = {}
+    drawn, inked, places, boxes = _inked(spots, axes)
+    parts = [_Part(spot) for spot in inked] + [_Part(None, rule) for rule in rules]
+    if not parts:
+        return np.zeros((0, 4, 2))
+    boxes = np.concatenate([boxes, *(np.array([part.rule]) for part in parts if part.rule)])
+    labels = touching(boxes)
+    alone = np.bincount(labels)[labels] == 1
+    # all that stand alone are moved at once: a title has many small letters
+    plain = np.flatnonzero(alone[: len(inked)])
+    curves = [drawn[n] for n in plain]
+    by = np.repeat(places[plain], [len(c) for c in curves], axis=0)
+    made = [np.concatenate(curves) + by[:, None]] if curves else []
+    for label in dict.fromkeys(labels[~alone].tolist()):
+        group = [parts[n] for n in np.flatnonzero(labels == label)]
+        made.append(_together(group, axes))
+    made += [skia_paths.curves(_rule_path(parts[n].rule, 1.0))
+             for n in range(len(inked), len(parts)) if alone[n]]  # fmt: skip
+    return np.concatenate(made)
+
+
+def _inked(
+    spots: Sequence[Spot], axes: Axes
+) -> tuple[list[np.ndarray], list[Spot], np.ndarray, np.ndarray]:
+    """Of the spots whose glyph has ink: its curves, the spot, its place, and its box there, em."""
+    known: dict[tuple[int, int], Glyph] = {}
+    found, inked = [], []
     for spot in spots:
         # looked up by number first: hashing a font's record for each letter costs more
         key = (id(spot.file), spot.glyph)
         if key not in known:
             known[key] = glyph(spot.file, spot.glyph, axes)
-        box = known[key].box
-        if box is not None:
-            at = (box[0] + spot.x, box[1] + spot.y, box[2] + spot.x, box[3] + spot.y)
-            parts.append(_Part(at, spot))
-    parts += [_Part((r[0], r[1], r[2], r[3]), None, r) for r in rules]
-    curves, moves = [], []
-    for group in groups(parts):
-        first = group[0]
-        if len(group) > 1:
-            curves.append(_together(group, axes))
-        elif first.spot is None:
-            curves.append(skia_paths.curves(_rule_path(first.rule, 1.0)))
-        else:
-            curves.append(known[id(first.spot.file), first.spot.glyph].curves)
-            moves.append((first.spot.x, first.spot.y))
-            continue
-        moves.append((0.0, 0.0))
-    if not curves:
-        return np.zeros((0, 4, 2))
-    # all moved at once: a title has many small letters
-    by = np.repeat(np.array(moves), [len(c) for c in curves], axis=0)
-    return np.concatenate(curves) + by[:, None]
+        if known[key].box is not None:
+            found.append(known[key])
+            inked.append(spot)
+    places = np.array([(s.x, s.y) for s in inked]).reshape(-1, 2)
+    boxes = np.array([g.box for g in found], float).reshape(-1, 4) + places[:, [0, 1, 0, 1]]
+    return [g.curves for g in found], inked, places, boxes
 
 
 def _rule_path(rule: tuple[float, ...], unit: float) -> skia.Path:

@@ -60,13 +60,17 @@ def _labels(boxes: np.ndarray, order: np.ndarray, most: int) -> np.ndarray:
     return parent
 
 
+def touching(boxes: np.ndarray) -> np.ndarray:
+    """For each box (x0, y0, x1, y1) of (n, 4) the number of its group; those that touch share one."""
+    return _labels(boxes, np.argsort(boxes[:, 0], kind="stable"), GREATEST_GROUP)
+
+
 def groups(parts: Sequence[Any]) -> list[list[Any]]:
     """Parts (with a `box`) whose boxes touch."""
     if not parts:
         return []
-    boxes = np.array([part.box for part in parts], np.float64)
-    labels = _labels(boxes, np.argsort(boxes[:, 0], kind="stable"), GREATEST_GROUP)
     found: dict[int, list[Any]] = {}
-    for label, part in zip(labels.tolist(), parts, strict=True):
+    labels = touching(np.array([part.box for part in parts], np.float64)).tolist()
+    for label, part in zip(labels, parts, strict=True):
         found.setdefault(label, []).append(part)
     return list(found.values())
