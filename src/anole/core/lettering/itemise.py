@@ -53,6 +53,8 @@ _script = functools.lru_cache(8192)(scripts.script)
 
 
 def _scripts(text: str) -> list[str]:
+    if text.isascii():
+        return ["Latn"] * len(text)
     found: list[str] = []
     for char in text:
         script = _script(char)

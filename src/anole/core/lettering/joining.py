@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Sequence
 from typing import NamedTuple
 
 import numpy as np
@@ -25,22 +25,16 @@ class Spot(NamedTuple):
     letter: tuple[int, int]
 
 
-class _Part(NamedTuple):
-    """A glyph at its place, or a rule."""
-
-    spot: Spot | None
-    rule: tuple[float, ...] = ()
+Rule = tuple[float, ...]
 
 
-def united(
-    spots: Sequence[Spot], axes: Axes = (), rules: Iterable[tuple[float, ...]] = ()
-) -> np.ndarray:
+def united(spots: Sequence[Spot], axes: Axes = (), rules: Sequence[Rule] = ()) -> np.ndarray:
     """(n, 4, 2) cubics of all glyphs and rules; those whose boxes overlap are united first."""
     drawn, inked, places, boxes = _inked(spots, axes)
-    parts = [_Part(spot) for spot in inked] + [_Part(None, rule) for rule in rules]
+    parts: list[Spot | Rule] = [*inked, *rules]
     if not parts:
         return np.zeros((0, 4, 2))
-    boxes = np.concatenate([boxes, *(np.array([part.rule]) for part in parts if part.rule)])
+    boxes = np.concatenate([boxes, np.array(rules, float).reshape(-1, 4)])
     labels = touching(boxes)
     alone = np.bincount(labels)[labels] == 1
     # all that stand alone are moved at once: a title has many small letters
@@ -51,8 +45,8 @@ def united(
     for label in dict.fromkeys(labels[~alone].tolist()):
         group = [parts[n] for n in np.flatnonzero(labels == label)]
         made.append(_together(group, axes))
-    made += [skia_paths.curves(_rule_path(parts[n].rule, 1.0))
-             for n in range(len(inked), len(parts)) if alone[n]]  # fmt: skip
+    lone = [rule for rule, single in zip(rules, alone[len(inked) :], strict=True) if single]
+    made += [skia_paths.curves(_rule_path(rule, 1.0)) for rule in lone]
     return np.concatenate(made)
 
 
@@ -75,24 +69,24 @@ def _inked(
     return [g.curves for g in found], inked, places, boxes
 
 
-def _rule_path(rule: tuple[float, ...], unit: float) -> skia.Path:
+def _rule_path(rule: Rule, unit: float) -> skia.Path:
     path = skia.Path()
     path.addRect(skia.Rect(*(v * unit for v in rule)))
     return path
 
 
-def _together(group: Sequence[_Part], axes: Axes) -> np.ndarray:
+def _together(group: Sequence[Spot | Rule], axes: Axes) -> np.ndarray:
     """Union at the scale of font units, where Skia's tolerances suit outlines."""
     unit = 2048.0
     moved: list[tuple[skia.Path, float, float]] = []
     for part in group:
-        if part.spot is None:
-            moved.append((_rule_path(part.rule, unit), 0.0, 0.0))
+        if not isinstance(part, Spot):
+            moved.append((_rule_path(part, unit), 0.0, 0.0))
             continue
-        found = glyph(part.spot.file, part.spot.glyph, axes)
+        found = glyph(part.file, part.glyph, axes)
         path = skia.Path(found.path)
-        scale = unit / upem_of(part.spot.file)
+        scale = unit / upem_of(part.file)
         if scale != 1:
             path.transform(skia.Matrix.Scale(scale, scale))
-        moved.append((path, part.spot.x * unit, part.spot.y * unit))
+        moved.append((path, part.x * unit, part.y * unit))
     return skia_paths.curves(skia_paths.joined(moved)) / unit
