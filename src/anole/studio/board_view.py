@@ -6,7 +6,7 @@ import functools
 import math
 from typing import Any
 
-from PyQt6.QtCore import QEvent, QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtCore import QEvent, QPointF, QRect, QRectF, Qt, QTimer, pyqtSignal
 from PyQt6.QtGui import (
     QBrush,
     QColor,
@@ -33,6 +33,20 @@ from .worker import Frame, Worker
 
 MARGIN = 26
 ZOOMS = (0.02, 32.0)
+PATIENCE_MS = 16
+
+
+def _around(whole: QRect, area: QRectF) -> list[QRect]:
+    """What the board leaves free of the view, and a pixel under its edge: most is not filled."""
+    hole = area.toAlignedRect().adjusted(2, 2, -2, -2).intersected(whole)
+    if hole.isEmpty():
+        return [whole]
+    w, h = whole.width(), whole.height()
+    x0, y0, x1, y1 = hole.left(), hole.top(), hole.right() + 1, hole.bottom() + 1
+    return [
+        QRect(0, 0, w, y0), QRect(0, y1, w, h - y1),
+        QRect(0, y0, x0, y1 - y0), QRect(x1, y0, w - x1, y1 - y0),
+    ]  # fmt: skip
 
 
 @functools.lru_cache(2)
@@ -75,7 +89,12 @@ class BoardView(QWidget):
         self._from = QPointF()
         self._panning = self._space = False
         worker.framed.connect(self._take)
-        document.changed.connect(self.refresh)
+        # handles are drawn with the picture they belong to, or without it when it takes longer
+        self._soon = QTimer(self)
+        self._soon.setSingleShot(True)
+        self._soon.setInterval(PATIENCE_MS)
+        self._soon.timeout.connect(self.update)
+        document.changed.connect(self._follow)
         document.chosen.connect(self.update)
 
     # where the board lies
@@ -103,12 +122,20 @@ class BoardView(QWidget):
         self.refresh()
 
     def refresh(self) -> None:
-        """Ask for a new picture of what can be seen."""
+        """Ask for a new picture of what can be seen, and draw the old one there till it comes."""
+        self._ask()
+        self.update()
+
+    def _follow(self) -> None:
+        self._ask()
+        if not self._soon.isActive():
+            self._soon.start()
+
+    def _ask(self) -> None:
         request = self._request()
         if request is not None:
             self.worker.ask(request)
         self.zoomed.emit(self.transform_now().zoom)
-        self.update()
 
     def _request(self) -> Request | None:
         board, now = self.document.shown, self.transform_now()
@@ -124,10 +151,12 @@ class BoardView(QWidget):
 
     def _take(self, frame: Frame) -> None:
         last, self.frame = self.frame, frame
-        if last is not None and (last.scale, last.box) == (frame.scale, frame.box):
+        same_place = last is not None and (last.scale, last.box) == (frame.scale, frame.box)
+        if same_place and not self._soon.isActive():
             self._update_part(frame)
         else:
             self.update()
+        self._soon.stop()
         self.framed.emit()
 
     def _update_part(self, frame: Frame) -> None:
@@ -147,9 +176,10 @@ class BoardView(QWidget):
     def paintEvent(self, event: QPaintEvent | None) -> None:
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-        painter.fillRect(self.rect(), theme.colour("desk"))
         board, now = self.document.shown, self.transform_now()
         area = now.rect(0, 0, board.width, board.height)
+        for side in _around(self.rect(), area):
+            painter.fillRect(side, theme.colour("desk"))
         painter.fillRect(area.intersected(QRectF(self.rect())), checks())
         if self.frame is not None:
             self._draw_frame(painter, self.frame, now)

@@ -38,6 +38,18 @@ def _pack_row(r, g, b, a, grain, gain, red_first, out):  # type: ignore[no-untyp
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
+def _grain_row(noise, start, out):  # type: ignore[no-untyped-def]
+    # run by run of the tile: a remainder for each pixel would cost more than all the rest
+    side, x = noise.shape[0], 0
+    while x < out.shape[0]:
+        count = min(side - start, out.shape[0] - x)
+        for k in range(count):
+            out[x + k] = noise[start + k]
+        x += count
+        start = 0
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
 def pack(acc, window, noise, off, straight, out):  # type: ignore[no-untyped-def]
     """Round a window of planes to 8-bit pixels, four bytes packed in a uint32.
 
@@ -51,9 +63,7 @@ def pack(acc, window, noise, off, straight, out):  # type: ignore[no-untyped-def
     grain, gain = np.empty(x1 - x0, np.float32), np.empty(x1 - x0, np.float32)
     gain[:] = ONE
     for y in range(y0, y1):
-        row = noise[(y + off[1]) % side]
-        for x in range(x1 - x0):
-            grain[x] = row[(x + x0 + off[0]) % side]
+        _grain_row(noise[(y + off[1]) % side], (x0 + off[0]) % side, grain)
         a = acc[3, y, x0:x1]
         if straight:
             for x in range(x1 - x0):
