@@ -13,10 +13,12 @@ from typing import TypeVar
 
 T = TypeVar("T")
 WORKERS = max(1, os.cpu_count() or 1)
+PARTS = 5 * WORKERS
+"""Some rows have far more work than others: who has done a band takes the next."""
 _pool = ThreadPoolExecutor(WORKERS - 1, "anole-band") if WORKERS > 1 else None
 
 
-def split(rows: int, parts: int = WORKERS, least: int = 16) -> list[tuple[int, int]]:
+def split(rows: int, parts: int = PARTS, least: int = 16) -> list[tuple[int, int]]:
     """Cut 0..rows into at most `parts` runs of at least `least` rows."""
     count = max(1, min(parts, rows // least))
     cuts = [rows * i // count for i in range(count + 1)]
