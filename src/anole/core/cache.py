@@ -11,6 +11,8 @@ import numpy as np
 
 T = TypeVar("T")
 CAPACITY = 768 * 2**20
+VERSIONS, SLOTS = 3, 64
+"""How many results of one slot stay, and how many slots are watched."""
 
 
 def weight(value: Any) -> int:
@@ -29,11 +31,16 @@ class Cache:
         self.capacity = capacity
         self.made: Counter[str] = Counter()
         self._kept: OrderedDict[Hashable, tuple[Any, int]] = OrderedDict()
+        self._slots: OrderedDict[Hashable, list[Hashable]] = OrderedDict()
         self._bytes = 0
         self._lock = threading.RLock()
 
-    def get(self, key: tuple, make: Callable[[], T]) -> T:
-        """The kept result, or make() kept under `key`. Two threads may make the same once each."""
+    def get(self, key: tuple, make: Callable[[], T], slot: Hashable = None) -> T:
+        """The kept result, or make() kept under `key`. Two threads may make the same once each.
+
+        Of the results of one slot only the newest few stay: a drag makes a new one each move that
+        nobody asks for again, and memory just given back is quicker to write than fresh pages.
+        """
         with self._lock:
             if key in self._kept:
                 self._kept.move_to_end(key)
@@ -44,8 +51,18 @@ class Cache:
             if key not in self._kept:
                 self._kept[key] = (value, weight(value))
                 self._bytes += self._kept[key][1]
+                if slot is not None:
+                    self._make_room(slot, key)
                 self._give_up()
         return value
+
+    def _make_room(self, slot: Hashable, key: Hashable) -> None:
+        held = [old for old in self._slots.pop(slot, ()) if old in self._kept and old != key]
+        for old in held[: -(VERSIONS - 1)]:
+            self._bytes -= self._kept.pop(old)[1]
+        self._slots[slot] = [*held[-(VERSIONS - 1) :], key]
+        if len(self._slots) > SLOTS:
+            self._slots.popitem(last=False)
 
     def _give_up(self) -> None:
         while self._bytes > self.capacity and len(self._kept) > 1:
@@ -55,4 +72,5 @@ class Cache:
     def clear(self) -> None:
         with self._lock:
             self._kept.clear()
+            self._slots.clear()
             self._bytes = 0

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 import msgspec
+import numpy as np
 
 from ..box import Box
 from ..coats.registry import kind_of
@@ -65,11 +66,21 @@ def _lit_op(coat: Coat, scene: Scene, under: Under) -> Lay:
     paints = kind_of(coat).paints
     box = paints.box(coat, scene)
     shape = _shape(coat, scene, under, box)
+    place = (coat.id, scene.letters.key, box)
+
+    def cover() -> Cover:
+        return scene.cache.get(
+            shape, lambda: paints.cover(coat, scene, box, under), ("cover", *place)
+        )
+
+    def light() -> np.ndarray:
+        return scene.cache.get(
+            ("lit", *shape[1:]), lambda: paints.source(coat, scene, box), ("lit", *place)
+        )
+
     return Lay(
         (shape, coat.opacity, coat.blend, coat.arithmetic, coat.seen), box,
-        lambda: scene.cache.get(shape, lambda: paints.cover(coat, scene, box, under)),
-        lambda: scene.cache.get(("lit", *shape[1:]), lambda: paints.source(coat, scene, box)),
-        coat.opacity, coat.blend, coat.arithmetic, coat.seen,
+        cover, light, coat.opacity, coat.blend, coat.arithmetic, coat.seen,
     )  # fmt: skip
 
 
