@@ -34,7 +34,7 @@ class SpanControl(Control):
         self._outward = soft[0]
         self._em, self._dpi, self._core = 100.0, 96.0, 20.0
         self.slider = Slider(2)
-        self.fields = (SpanField(74), SpanField(74))
+        self.fields = (SpanField(82), SpanField(82))
         label = QLabel(title)
         label.setFixedWidth(LABEL)
         top, low, both = QHBoxLayout(), QHBoxLayout(), QVBoxLayout(self)
@@ -44,13 +44,12 @@ class SpanControl(Control):
         both.setSpacing(2)
         top.addWidget(label)
         top.addWidget(self.slider, 1)
-        low.addSpacing(LABEL)
+        low.addStretch(1)
         low.addWidget(self.fields[0])
         word = QLabel("to")
         word.setObjectName("dim")
         low.addWidget(word)
         low.addWidget(self.fields[1])
-        low.addStretch(1)
         both.addLayout(top)
         both.addLayout(low)
         self.setToolTip(f"{about}. Positions: - outside, 0 the edge, + inside, or core")
