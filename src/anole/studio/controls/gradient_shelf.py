@@ -4,17 +4,13 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
-from PyQt6.QtCore import QEvent, QPointF, QRectF, QSize, Qt, pyqtSignal
+from PyQt6.QtCore import QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import (
-    QContextMenuEvent,
-    QHelpEvent,
-    QKeyEvent,
-    QMouseEvent,
     QPainter,
     QPaintEvent,
     QPen,
 )
-from PyQt6.QtWidgets import QPushButton, QSizePolicy, QToolTip, QWidget
+from PyQt6.QtWidgets import QPushButton, QWidget
 
 from ...core.edit.swatches import drop_gradient, keep_gradient
 from ...core.files.atomic import FileError
@@ -23,11 +19,18 @@ from ...core.model import Gradient
 from ...core.model.board import NamedGradient
 from .. import theme
 from ..desk import desk_of
+from .cells import Cells
 from .gradient_bar import bar_image
 from .keep_name import KeepName
 from .layouts import column, row
 
 WIDE, HIGH, GAP, PER_ROW = 62, 26, 5, 4
+STEPS = {
+    Qt.Key.Key_Left: -1,
+    Qt.Key.Key_Right: 1,
+    Qt.Key.Key_Up: -PER_ROW,
+    Qt.Key.Key_Down: PER_ROW,
+}
 
 
 class Entry(NamedTuple):
@@ -38,19 +41,12 @@ class Entry(NamedTuple):
     home: str
 
 
-class GradientGrid(QWidget):
+class GradientGrid(Cells):
     """`chosen(entry)`, `dropped(entry)`."""
 
-    chosen = pyqtSignal(object)
-    dropped = pyqtSignal(object)
-
     def __init__(self) -> None:
-        super().__init__()
+        super().__init__("Gradients: arrows choose, Return takes, Delete drops your own")
         self.entries: list[Entry] = []
-        self.index = 0
-        self.setAccessibleName("Gradients: arrows choose, Return takes, Delete drops your own")
-        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
-        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
 
     def show_entries(self, entries: list[Entry]) -> None:
         self.entries = entries
@@ -67,9 +63,6 @@ class GradientGrid(QWidget):
         wide = (self.width() - GAP * (PER_ROW - 1)) / PER_ROW
         return QRectF(across * (wide + GAP) + 0.5, down * (HIGH + GAP) + 0.5, wide - 1, HIGH - 1)
 
-    def at(self, point: QPointF) -> int | None:
-        return next((n for n in range(len(self.entries)) if self.box(n).contains(point)), None)
-
     def paintEvent(self, event: QPaintEvent | None) -> None:
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
@@ -85,44 +78,20 @@ class GradientGrid(QWidget):
                     QRectF(box.x(), box.bottom() - 3, box.width(), 3), theme.colour("leaf")
                 )
 
-    def mousePressEvent(self, event: QMouseEvent | None) -> None:
-        number = self.at(event.position()) if event is not None else None
-        if number is not None and event is not None and event.button() == Qt.MouseButton.LeftButton:
-            self.index = number
-            self.chosen.emit(self.entries[number])
+    def count(self) -> int:
+        return len(self.entries)
 
-    def contextMenuEvent(self, event: QContextMenuEvent | None) -> None:
-        number = self.at(QPointF(event.pos())) if event is not None else None
-        if number is not None:
-            self.dropped.emit(self.entries[number])
+    def caption(self, number: int) -> str:
+        return self.entries[number].name
 
-    def keyPressEvent(self, event: QKeyEvent | None) -> None:
-        assert event is not None
-        steps = {
-            Qt.Key.Key_Left: -1,
-            Qt.Key.Key_Right: 1,
-            Qt.Key.Key_Up: -PER_ROW,
-            Qt.Key.Key_Down: PER_ROW,
-        }
-        step = steps.get(Qt.Key(event.key()))
-        if step and self.entries:
-            self.index = min(max(self.index + step, 0), len(self.entries) - 1)
-            self.update()
-        elif event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Space) and self.entries:
-            self.chosen.emit(self.entries[self.index])
-        elif event.key() == Qt.Key.Key_Delete and self.entries:
-            self.dropped.emit(self.entries[self.index])
-        else:
-            super().keyPressEvent(event)
+    def given(self, number: int) -> Entry:
+        return self.entries[number]
 
-    def event(self, event: QEvent | None) -> bool:
-        if isinstance(event, QHelpEvent):
-            number = self.at(QPointF(event.pos()))
-            QToolTip.showText(
-                event.globalPos(), self.entries[number].name if number is not None else ""
-            )
-            return True
-        return super().event(event)
+    taken_out = given
+
+    def stepped(self, key: Qt.Key) -> int | None:
+        step = STEPS.get(key)
+        return None if step is None else min(max(self.index + step, 0), len(self.entries) - 1)
 
 
 class GradientShelf(QWidget):

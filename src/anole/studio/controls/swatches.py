@@ -2,40 +2,30 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QEvent, QPointF, QRectF, QSize, Qt, pyqtSignal
+from PyQt6.QtCore import QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import (
-    QContextMenuEvent,
-    QHelpEvent,
-    QKeyEvent,
-    QMouseEvent,
     QPainter,
     QPaintEvent,
     QPen,
 )
-from PyQt6.QtWidgets import QSizePolicy, QToolTip, QWidget
+from PyQt6.QtWidgets import QWidget
 
 from ...core.edit.swatches import drop_colour, keep_colour
 from ...core.model import Colour
 from .. import theme
 from ..desk import desk_of
+from .cells import Cells
 
 CHIP, GAP, MOST_RECENT = 18, 4, 12
 
 
-class Chips(QWidget):
+class Chips(Cells):
     """Small squares: `chosen(colour)`, `dropped(index)`."""
 
-    chosen = pyqtSignal(object)
-    dropped = pyqtSignal(int)
-
     def __init__(self, name: str) -> None:
-        super().__init__()
+        super().__init__(name)
         self.chips: list[tuple[str, Colour]] = []
-        self.index = 0
         self.hide()
-        self.setAccessibleName(name)
-        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
-        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
 
     def show_chips(self, chips: list[tuple[str, Colour]]) -> None:
         if chips != self.chips:
@@ -56,9 +46,6 @@ class Chips(QWidget):
         row, column = divmod(number, self._per_row())
         return QRectF(column * (CHIP + GAP) + 0.5, row * (CHIP + GAP) + 0.5, CHIP - 1, CHIP - 1)
 
-    def at(self, point: QPointF) -> int | None:
-        return next((n for n in range(len(self.chips)) if self.box(n).contains(point)), None)
-
     def paintEvent(self, event: QPaintEvent | None) -> None:
         from .colour import to_qt
 
@@ -70,40 +57,21 @@ class Chips(QWidget):
             painter.setBrush(to_qt(colour))
             painter.drawRoundedRect(self.box(number), 3, 3)
 
-    def mousePressEvent(self, event: QMouseEvent | None) -> None:
-        number = self.at(event.position()) if event is not None else None
-        if number is not None and event is not None and event.button() == Qt.MouseButton.LeftButton:
-            self.index = number
-            self.chosen.emit(self.chips[number][1])
+    def count(self) -> int:
+        return len(self.chips)
 
-    def contextMenuEvent(self, event: QContextMenuEvent | None) -> None:
-        number = self.at(QPointF(event.pos())) if event is not None else None
-        if number is not None:
-            self.dropped.emit(number)
+    def caption(self, number: int) -> str:
+        return self.chips[number][0]
 
-    def keyPressEvent(self, event: QKeyEvent | None) -> None:
-        assert event is not None
-        step = {Qt.Key.Key_Left: -1, Qt.Key.Key_Right: 1}.get(Qt.Key(event.key()))
-        if not self.chips:
-            super().keyPressEvent(event)
-        elif step:
-            self.index = (self.index + step) % len(self.chips)
-            self.update()
-        elif event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Space):
-            self.chosen.emit(self.chips[self.index][1])
-        elif event.key() == Qt.Key.Key_Delete:
-            self.dropped.emit(self.index)
-        else:
-            super().keyPressEvent(event)
+    def given(self, number: int) -> Colour:
+        return self.chips[number][1]
 
-    def event(self, event: QEvent | None) -> bool:
-        if isinstance(event, QHelpEvent):
-            number = self.at(QPointF(event.pos()))
-            QToolTip.showText(
-                event.globalPos(), self.chips[number][0] if number is not None else ""
-            )
-            return True
-        return super().event(event)
+    def taken_out(self, number: int) -> int:
+        return number
+
+    def stepped(self, key: Qt.Key) -> int | None:
+        step = {Qt.Key.Key_Left: -1, Qt.Key.Key_Right: 1}.get(key)
+        return None if step is None else (self.index + step) % len(self.chips)
 
 
 class Swatches(QWidget):
