@@ -48,7 +48,7 @@ def _shine(frames, owner, d, numbers, oval, x0, y0, out, first, last):  # type: 
                 below = (size - one) * ry
             else:
                 below = up + bend * high * (np.float32(4) * s * s - one)
-                below += wave * high * np.sin(s * np.float32(2 * np.pi * 2.0))
+                below += wave * high * np.sin(s * np.float32(2 * np.pi * WAVES))
             depth = -below * sign
             edge = min(max(depth / soft + half, zero), one)
             rim = min(max((d[y, x] - inset) / soft + half, zero), one)
