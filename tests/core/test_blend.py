@@ -3,7 +3,9 @@
 import numpy as np
 import pytest
 
+from anole.core.box import Box
 from anole.core.paint import blend
+from anole.core.render.runs import whole
 
 LUM = (0.3, 0.59, 0.11)
 K = (0.2, 0.7, 0.9, -0.3)
@@ -109,9 +111,10 @@ def test_mode_against_the_standard(mode):
     backdrop[:3] *= backdrop[3]
     cover, opacity = np.full((1, sample.shape[1]), 0.8, np.float32), 0.75
     acc = backdrop[:, None].copy()
-    window = (0, 0, sample.shape[1], 1)
+    window = Box(0, 0, sample.shape[1], 1)
+    runs = whole(window).rows(window)
     blend.lay(
-        acc, window, np.ascontiguousarray(source[:, None]), (0, 0), cover, (0, 0),
+        acc, window, runs, np.ascontiguousarray(source[:, None]), (0, 0), cover, (0, 0),
         np.float32(opacity), blend.NUMBER[mode], np.array(K, np.float32),
     )  # fmt: skip
     for i in range(sample.shape[1]):
@@ -126,7 +129,9 @@ def test_a_window_is_all_that_changes():
     acc = np.full((4, 20, 30), 0.25, np.float32)
     source, cover = np.ones((4, 1, 10), np.float32), np.ones((5, 10), np.float32)
     factors = np.zeros(4, np.float32)
-    blend.lay(acc, (7, 3, 17, 8), source, (0, 0), cover, (0, 0), np.float32(1), 0, factors)
+    window = Box(7, 3, 17, 8)
+    runs = whole(window).rows(window)
+    blend.lay(acc, window, runs, source, (0, 0), cover, (0, 0), np.float32(1), 0, factors)
     changed = acc != 0.25
     assert changed[:, 3:8, 7:17].all()
     assert changed.sum() == 4 * 50

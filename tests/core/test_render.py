@@ -208,9 +208,9 @@ def test_only_the_changed_box_is_composed_again():
     renderer, made = Renderer(), start_board()
     cache = renderer.cache
     other = change_coat(made, "words", "high", opacity=0.5)
-    first, box = difference(plan(Request(made), cache), plan(Request(other), cache))
-    assert first == 6
-    assert box.height < 140
+    found = difference(plan(Request(made), cache), plan(Request(other), cache))
+    assert found.first == 6
+    assert found.box.height < 140
 
 
 @pytest.mark.parametrize("text", ["", "   ", "\n\n", "\u200b", "\x00\x07", "\ud800x", "🛼", "ﷺ"])

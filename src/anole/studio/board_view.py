@@ -180,7 +180,9 @@ class BoardView(QWidget):
         area = now.rect(0, 0, board.width, board.height)
         for side in _around(self.rect(), area):
             painter.fillRect(side, theme.colour("desk"))
-        painter.fillRect(area.intersected(QRectF(self.rect())), checks())
+        seen = area.intersected(QRectF(self.rect()))
+        if not self._hidden(seen, now):
+            painter.fillRect(seen, checks())
         if self.frame is not None:
             self._draw_frame(painter, self.frame, now)
         painter.setPen(QPen(theme.colour("line"), 1))
@@ -191,6 +193,13 @@ class BoardView(QWidget):
         painter.drawText(QPointF(max(area.x(), 6), max(area.y() - 8, 14)), label)
         for hand in reversed(self.hands):
             hand.paint(painter, now)
+
+    def _hidden(self, seen: QRectF, now: ViewTransform) -> bool:
+        """Whether the picture lies over all that is seen of the board."""
+        frame = self.frame
+        if frame is None or not frame.opaque:
+            return False
+        return self._frame_rect(now).adjusted(-1, -1, 1, 1).contains(seen)
 
     def _draw_frame(self, painter: QPainter, frame: Frame, now: ViewTransform) -> None:
         """Pixel by pixel where the picture has the screen's own size, else stretched."""

@@ -20,6 +20,7 @@ from ..core.lettering.fonts import FontFile
 from ..core.lettering.stems import stem_of
 from ..core.model import Board, Font
 from ..core.render.export import rgba
+from ..core.render.opaque import opaque
 from ..core.render.renderer import Cancelled, Renderer, Request
 from ..core.render.warm import warm
 from . import theme
@@ -47,11 +48,17 @@ class Frame(NamedTuple):
     pixels: np.ndarray | None = None
     """The memory that the image shows, kept as long as the frame."""
 
+    @property
+    def opaque(self) -> bool:
+        return self.image.format() == QImage.Format.Format_RGB32
 
-def shared_image(pixels: np.ndarray) -> QImage:
+
+def shared_image(pixels: np.ndarray, board: Board) -> QImage:
     """(H, W) uint32 ARGB words, premultiplied -> an image of the same memory."""
     height, width = pixels.shape
-    return QImage(pixels.data, width, height, width * 4, QImage.Format.Format_ARGB32_Premultiplied)  # type: ignore[call-overload]
+    kinds = QImage.Format
+    kind = kinds.Format_RGB32 if opaque(board) else kinds.Format_ARGB32_Premultiplied
+    return QImage(pixels.data, width, height, width * 4, kind)  # type: ignore[call-overload]
 
 
 def straight_image(pixels: np.ndarray) -> QImage:
@@ -234,7 +241,9 @@ class Worker(QObject):
         planes = self._halves.frame(made, self._stale)
         pixels = np.zeros((half.height, half.width), np.uint32)
         self._halves.picture(planes, half, False, pixels)
-        return Frame(shared_image(pixels), request.board, made.scale, half, half, pixels)
+        return Frame(
+            shared_image(pixels, request.board), request.board, made.scale, half, half, pixels
+        )
 
     def _frame(self, request: Request) -> Frame:
         box = request.box
@@ -247,4 +256,6 @@ class Worker(QObject):
             box, self._renderer.dirty,
             lambda part, into: self._renderer.picture(planes, part, False, into),
         )  # fmt: skip
-        return Frame(shared_image(pixels), request.board, request.scale, box, part, pixels)
+        return Frame(
+            shared_image(pixels, request.board), request.board, request.scale, box, part, pixels
+        )

@@ -82,23 +82,22 @@ def _hues(acc, src, alpha, over, mode, y, x0, x1, sy, sx):  # type: ignore[no-un
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def lay(acc, window, src, src_at, cover, cover_at, opacity, mode, k):  # type: ignore[no-untyped-def]
-    """Blend a source into a window of an accumulator, in place.
+def lay(acc, window, runs, src, src_at, cover, cover_at, opacity, mode, k):  # type: ignore[no-untyped-def]
+    """Blend a source into the runs of a window of an accumulator, in place.
 
     acc : (4, H, W) float32, C order, premultiplied, sRGB-encoded
     window : x0, y0, x1, y1 in acc
+    runs : for each row of the window how many runs, (h,), and their first px and end in acc, (h, n, 2)
     src : (4, h or 1, w or 1) float32, C order, straight alpha; src_at : x, y of the window in it
     cover : (h or 1, w) float32, C order, 0..1; cover_at : x, y of the window in it
     opacity : float32, 0..1; mode : number in MODES; k : (4,) float32, the arithmetic factors
     """
     x0, y0, x1, y1 = window
     width = x1 - x0
-    alpha = np.empty(width, np.float32)
-    over = np.empty(width, np.float32)
-    spare = np.empty(width, np.float32)
-    one_column, sx, cx, given = src.shape[2] == 1, src_at[0], cover_at[0], src
+    room = np.empty((3, width), np.float32)
+    one_column, given = src.shape[2] == 1, src
     if one_column:
-        src, sx = np.empty((4, 1, width), np.float32), 0
+        src = np.empty((4, 1, width), np.float32)
     for y in range(y0, y1):
         sy = src_at[1] + y - y0 if given.shape[1] > 1 else 0
         cy = cover_at[1] + y - y0 if cover.shape[0] > 1 else 0
@@ -107,40 +106,78 @@ def lay(acc, window, src, src_at, cover, cover_at, opacity, mode, k):  # type: i
             for p in range(4):
                 src[p, 0, :] = given[p, sy, 0]
             sy = 0
-        _alpha_row(src[3, sy, sx : sx + width], cover[cy, cx : cx + width], opacity, alpha)
-        below = acc[3, y, x0:x1]
-        if mode == PLUS:
-            for p in range(3):
-                _plus_row(acc[p, y, x0:x1], src[p, sy, sx : sx + width], alpha)
-            for x in range(width):
-                below[x] = min(ONE, below[x] + alpha[x])
-            continue
-        if mode == 0:
-            for p in range(3):
-                _over_row(acc[p, y, x0:x1], src[p, sy, sx : sx + width], alpha)
-        else:
-            _over_alpha(below, over)
-            if mode >= FIRST_HUE:
-                _hues(acc, src, alpha, over, mode, y, x0, x1, sy, sx)
-            else:
-                for p in range(3):
-                    row = src[p, sy, sx : sx + width]
-                    mix_row(mode, acc[p, y, x0:x1], row, alpha, below, over, k, spare)
-        _cover_row(below, alpha)
+        for n in range(runs[0][y - y0]):
+            a, b = max(x0, runs[1][y - y0, n, 0]), min(x1, runs[1][y - y0, n, 1])
+            if a < b:
+                sx = 0 if one_column else src_at[0] + a - x0
+                share = cover[cy, cover_at[0] + a - x0 : cover_at[0] + b - x0]
+                _lay_run(acc, y, a, b, src, sy, sx, share, opacity, mode, k, room)
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def lerp(acc, other, window, share, share_at, gain):  # type: ignore[no-untyped-def]
-    """acc = acc (1 - share gain) + other share gain in a window, in place.
+def _lay_run(acc, y, x0, x1, src, sy, sx, share, opacity, mode, k, room):  # type: ignore[no-untyped-def]
+    width = x1 - x0
+    alpha, over, spare = room[0, :width], room[1, :width], room[2, :width]
+    _alpha_row(src[3, sy, sx : sx + width], share, opacity, alpha)
+    below = acc[3, y, x0:x1]
+    if mode == PLUS:
+        for p in range(3):
+            _plus_row(acc[p, y, x0:x1], src[p, sy, sx : sx + width], alpha)
+        for x in range(width):
+            below[x] = min(ONE, below[x] + alpha[x])
+        return
+    if mode == 0:
+        for p in range(3):
+            _over_row(acc[p, y, x0:x1], src[p, sy, sx : sx + width], alpha)
+    else:
+        _over_alpha(below, over)
+        if mode >= FIRST_HUE:
+            _hues(acc, src, alpha, over, mode, y, x0, x1, sy, sx)
+        else:
+            for p in range(3):
+                row = src[p, sy, sx : sx + width]
+                mix_row(mode, acc[p, y, x0:x1], row, alpha, below, over, k, spare)
+    _cover_row(below, alpha)
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def lerp(acc, other, window, runs, share, share_at, gain):  # type: ignore[no-untyped-def]
+    """acc = acc (1 - share gain) + other share gain in the runs of a window, in place.
 
     acc, other : (4, H, W) float32, C order; share : (h or 1, w) float32, 0..1
     """
     x0, y0, x1, y1 = window
-    alpha = np.empty(x1 - x0, np.float32)
+    room = np.empty(x1 - x0, np.float32)
     for y in range(y0, y1):
         cy = share_at[1] + y - y0 if share.shape[0] > 1 else 0
-        row = share[cy, share_at[0] : share_at[0] + x1 - x0]
-        for x in range(x1 - x0):
-            alpha[x] = row[x] * gain
-        for p in range(4):
-            _over_row(acc[p, y, x0:x1], other[p, y, x0:x1], alpha)
+        for n in range(runs[0][y - y0]):
+            a, b = max(x0, runs[1][y - y0, n, 0]), min(x1, runs[1][y - y0, n, 1])
+            if a < b:
+                row, alpha = share[cy, share_at[0] + a - x0 : share_at[0] + b - x0], room[: b - a]
+                for x in range(b - a):
+                    alpha[x] = row[x] * gain
+                for p in range(4):
+                    _over_row(acc[p, y, a:b], other[p, y, a:b], alpha)
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def copy(acc, other, window, runs):  # type: ignore[no-untyped-def]
+    """acc = other in the runs of a window, in place; both (4, H, W) float32, C order."""
+    x0, y0, x1, y1 = window
+    for p in range(4):
+        for y in range(y0, y1):
+            for n in range(runs[0][y - y0]):
+                a, b = max(x0, runs[1][y - y0, n, 0]), min(x1, runs[1][y - y0, n, 1])
+                if a < b:
+                    acc[p, y, a:b] = other[p, y, a:b]
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def wipe(acc, window, runs):  # type: ignore[no-untyped-def]
+    """acc = 0 in the runs of a window, in place; (4, H, W) float32, C order."""
+    x0, y0, x1, y1 = window
+    for p in range(4):
+        for y in range(y0, y1):
+            for n in range(runs[0][y - y0]):
+                a, b = max(x0, runs[1][y - y0, n, 0]), min(x1, runs[1][y - y0, n, 1])
+                acc[p, y, a:b] = 0

@@ -81,6 +81,7 @@ def _lit_op(coat: Coat, scene: Scene, under: Under) -> Lay:
     return Lay(
         (shape, coat.opacity, coat.blend, coat.arithmetic, coat.seen), box,
         cover, light, coat.opacity, coat.blend, coat.arithmetic, coat.seen,
+        lambda: (scene.letters.coverage, scene.letters.box),
     )  # fmt: skip
 
 
@@ -104,4 +105,5 @@ def _op(coat: Coat, paint: Paint, scene: Scene, under: Under, backing: Backing) 
         (shape, value_of(paint, spot), coat.opacity, coat.blend, coat.arithmetic, coat.seen),
         box, specks if paint.speckle > 0 else cover, lambda: source(paint, spot),
         coat.opacity, coat.blend, coat.arithmetic, coat.seen,
+        lambda: (scene.letters.coverage, scene.letters.box),
     )  # fmt: skip

@@ -16,6 +16,18 @@ import numpy as np
 from ..box import Box
 from ..coats.scene import Cover
 from ..paint import blend
+from .runs import Runs
+
+
+class Ready(NamedTuple):
+    """A step whose fields and colours are made.
+
+    run : does it on the runs of a part of its box
+    touches : (H or 1, W) float32 over a box, 0 where it changes nothing; None: all of its box
+    """
+
+    run: Callable[[Planes, Box, Runs], None]
+    touches: tuple[np.ndarray, Box] | None = None
 
 
 class Planes:
@@ -43,7 +55,7 @@ class Op(Protocol):
     def key(self) -> Hashable: ...
     @property
     def box(self) -> Box: ...
-    def ready(self) -> Callable[[Planes, Box], None]:
+    def ready(self) -> Ready:
         """Make what is needed, from the cache where it can; then run on any part of the box."""
 
 
@@ -53,11 +65,11 @@ class Wipe(NamedTuple):
     key: Hashable
     box: Box
 
-    def ready(self) -> Callable[[Planes, Box], None]:
-        def run(planes: Planes, part: Box) -> None:
-            planes.cut(planes.ground, part)[:] = 0
+    def ready(self) -> Ready:
+        def run(planes: Planes, part: Box, runs: Runs) -> None:
+            blend.wipe(planes.ground, planes.inner(part), runs.rows(part))
 
-        return run
+        return Ready(run)
 
 
 class FaceBegin(NamedTuple):
@@ -66,11 +78,11 @@ class FaceBegin(NamedTuple):
     key: Hashable
     box: Box
 
-    def ready(self) -> Callable[[Planes, Box], None]:
-        def run(planes: Planes, part: Box) -> None:
-            planes.cut(planes.face, part)[:] = planes.cut(planes.ground, part)
+    def ready(self) -> Ready:
+        def run(planes: Planes, part: Box, runs: Runs) -> None:
+            blend.copy(planes.face, planes.ground, planes.inner(part), runs.rows(part))
 
-        return run
+        return Ready(run)
 
 
 class FaceEnd(NamedTuple):
@@ -80,19 +92,22 @@ class FaceEnd(NamedTuple):
     box: Box
     coverage: Callable[[], tuple[np.ndarray, Box]]
 
-    def ready(self) -> Callable[[Planes, Box], None]:
+    def ready(self) -> Ready:
         plane, over = self.coverage()
 
-        def run(planes: Planes, part: Box) -> None:
+        def run(planes: Planes, part: Box, runs: Runs) -> None:
             at = (part.x0 - over.x0, part.y0 - over.y0)
-            window = planes.inner(part)
-            blend.lerp(planes.ground, planes.face, window, plane, at, np.float32(1))
+            window, rows = planes.inner(part), runs.rows(part)
+            blend.lerp(planes.ground, planes.face, window, rows, plane, at, np.float32(1))
 
-        return run
+        return Ready(run)
 
 
 class Lay(NamedTuple):
-    """One coat, or a ground: a source through a coverage onto one or both sides of the edge."""
+    """One coat, or a ground: a source through a coverage onto one or both sides of the edge.
+
+    within : the letters' coverage and its box, through which the face is laid in
+    """
 
     key: Hashable
     box: Box
@@ -102,23 +117,27 @@ class Lay(NamedTuple):
     blend: str
     arithmetic: tuple[float, ...]
     seen: str
+    within: Callable[[], tuple[np.ndarray, Box]] | None = None
 
-    def ready(self) -> Callable[[Planes, Box], None]:
+    def ready(self) -> Ready:
         cover, source = self.cover(), self.source()
         mode, opacity = blend.NUMBER[self.blend], np.float32(self.opacity)
         factors = np.array(self.arithmetic, np.float32)
+        outside = cover.outside and self.seen != "inside"
+        face = cover.face and self.seen != "outside"
 
-        def run(planes: Planes, part: Box) -> None:
+        def run(planes: Planes, part: Box, runs: Runs) -> None:
             at = (part.x0 - self.box.x0, part.y0 - self.box.y0)
-            window = planes.inner(part)
-            for plane, wanted in (
-                (planes.ground, cover.outside and self.seen != "inside"),
-                (planes.face, cover.face and self.seen != "outside"),
-            ):
+            window, rows = planes.inner(part), runs.rows(part)
+            for plane, wanted in ((planes.ground, outside), (planes.face, face)):
                 if wanted:
-                    blend.lay(plane, window, source, at, cover.plane, at, opacity, mode, factors)
+                    blend.lay(
+                        plane, window, rows, source, at, cover.plane, at, opacity, mode, factors
+                    )
 
-        return run
+        if outside or self.within is None:
+            return Ready(run, (cover.plane, self.box))
+        return Ready(run, self.within())
 
 
 class ApartBegin(NamedTuple):
@@ -128,14 +147,14 @@ class ApartBegin(NamedTuple):
     box: Box
     on_nothing: bool
 
-    def ready(self) -> Callable[[Planes, Box], None]:
-        def run(planes: Planes, part: Box) -> None:
-            ground = planes.cut(planes.ground, part)
-            planes.cut(planes.kept, part)[:] = ground
+    def ready(self) -> Ready:
+        def run(planes: Planes, part: Box, runs: Runs) -> None:
+            window, rows = planes.inner(part), runs.rows(part)
+            blend.copy(planes.kept, planes.ground, window, rows)
             if self.on_nothing:
-                ground[:] = 0
+                blend.wipe(planes.ground, window, rows)
 
-        return run
+        return Ready(run)
 
 
 class ApartEnd(NamedTuple):
@@ -146,21 +165,19 @@ class ApartEnd(NamedTuple):
     opacity: float
     blend: str
 
-    def ready(self) -> Callable[[Planes, Box], None]:
-        def run(planes: Planes, part: Box) -> None:
-            painted = planes.cut(planes.ground, part)
-            if self.blend == "normal":
-                kept = planes.cut(planes.kept, part)
-                painted[:] = kept + (painted - kept) * np.float32(self.opacity)
-                return
-            straight = np.ascontiguousarray(painted)
-            straight[:3] /= np.maximum(straight[3], 1e-7)
-            ones = np.ones((1, part.width), np.float32)
-            factors = np.array((0, 1, 1, -0.5), np.float32)
-            blend.lay(
-                planes.kept, planes.inner(part), straight, (0, 0), ones, (0, 0),
-                np.float32(self.opacity), blend.NUMBER[self.blend], factors,
-            )  # fmt: skip
-            painted[:] = planes.cut(planes.kept, part)
+    def ready(self) -> Ready:
+        opacity, mode = np.float32(self.opacity), blend.NUMBER[self.blend]
+        ones = np.ones((1, self.box.width), np.float32)
+        factors = np.array((0, 1, 1, -0.5), np.float32)
 
-        return run
+        def run(planes: Planes, part: Box, runs: Runs) -> None:
+            window, rows, at = planes.inner(part), runs.rows(part), (0, 0)
+            if self.blend == "normal":
+                blend.lerp(planes.kept, planes.ground, window, rows, ones, at, opacity)
+            else:
+                straight = np.ascontiguousarray(planes.cut(planes.ground, part))
+                straight[:3] /= np.maximum(straight[3], 1e-7)
+                blend.lay(planes.kept, window, rows, straight, at, ones, at, opacity, mode, factors)
+            blend.copy(planes.ground, planes.kept, window, rows)
+
+        return Ready(run)

@@ -7,7 +7,8 @@ boxes of the steps that differ is touched.
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+import weakref
+from collections.abc import Callable, Hashable, Sequence
 from typing import NamedTuple
 
 import numpy as np
@@ -16,10 +17,11 @@ from .. import bands
 from ..box import EMPTY, Box, around
 from ..cache import Cache
 from ..model import Board, Ground
-from ..paint import dither
+from ..paint import blend, dither
 from ..pieces.registry import ops_of
 from ..pieces.view import View
-from .ops import ApartBegin, ApartEnd, FaceBegin, FaceEnd, Op, Planes, Wipe
+from .ops import ApartBegin, ApartEnd, FaceBegin, FaceEnd, Op, Planes, Ready, Wipe
+from .runs import Runs, of, whole
 
 BAND_BYTES = 800_000
 """About what stays in a core's own cache while all steps pass over it."""
@@ -69,16 +71,26 @@ def plan(request: Request, cache: Cache) -> list[Op]:
     return steps
 
 
-def difference(old: Sequence[Op], new: Sequence[Op]) -> tuple[int, Box]:
-    """Index of the first step that differs, and the box around all that do."""
+class Difference(NamedTuple):
+    """Index of the first step that differs, and those of the old and of the new that do."""
+
+    first: int
+    old: Sequence[Op]
+    new: Sequence[Op]
+
+    @property
+    def box(self) -> Box:
+        return around(step.box for step in (*self.old, *self.new))
+
+
+def difference(old: Sequence[Op], new: Sequence[Op]) -> Difference:
     first = 0
     while first < min(len(old), len(new)) and old[first].key == new[first].key:
         first += 1
     last = 0
     while last < min(len(old), len(new)) - first and old[-1 - last].key == new[-1 - last].key:
         last += 1
-    changed = [*old[first : len(old) - last], *new[first : len(new) - last]]
-    return first, around(step.box for step in changed)
+    return Difference(first, old[first : len(old) - last], new[first : len(new) - last])
 
 
 def in_use(steps: Sequence[Op]) -> tuple[bool, bool]:
@@ -96,6 +108,7 @@ class Renderer:
         self._planes = Planes(EMPTY)
         self._steps: list[Op] = []
         self._points: list[Checkpoint] = []
+        self._touched: dict[Hashable, tuple[weakref.ref[np.ndarray], Box]] = {}
         self.dirty = EMPTY
         """What the last frame() changed; pixels outside it are those of the frame before."""
 
@@ -104,34 +117,51 @@ class Renderer:
         steps = plan(request, self.cache)
         if self._planes.window != request.box:
             self._planes, self._steps, self._points = Planes(request.box), [], []
-        first, dirty = difference(self._steps, steps)
-        self.dirty = dirty.meet(request.box)
-        if dirty.empty and self._steps:
+        found = difference(self._steps, steps)
+        first, self.dirty = found.first, found.box.meet(request.box)
+        if found.box.empty and self._steps:
             self._steps = steps
             return self._planes
         start, point = self._resume(steps, first)
         keep = first > 0 and (point is None or start < first)
-        part = request.box if keep else dirty.meet(request.box)
+        if keep:
+            self.dirty = request.box
+        old = [self._touches(step) for step in found.old]
+        ready = self._made_ready(steps[start:], stop)
+        left = request.box.x0
+        if keep:
+            runs = whole(self.dirty, left)
+        else:
+            new = [self._touches(step) for step in found.new]
+            runs = _changed([*old, *new], self.dirty, left)
         # once pixels change, the old steps no longer describe the planes
-        runs = self._made_ready(steps[start:], stop)
         self._steps = []
-        self.dirty = part
         saved = self._fresh_point(steps, first) if keep else None
-        self._compose(steps[start:], runs, part, point, saved, first - start)
+        self._compose(steps[start:], ready, runs, point, saved, first - start)
         if saved is not None:
             self._points = [*self._points[-1:], saved]
         self._steps = steps
+        there = {step.key for step in steps}
+        self._touched = {key: ref for key, ref in self._touched.items() if key in there}
         return self._planes
 
-    def _made_ready(
-        self, steps: Sequence[Op], stop: Callable[[], bool]
-    ) -> list[Callable[[Planes, Box], None]]:
-        runs = []
+    def _made_ready(self, steps: Sequence[Op], stop: Callable[[], bool]) -> list[Ready]:
+        ready = []
         for step in steps:
             if stop():
                 raise Cancelled
-            runs.append(step.ready())
-        return runs
+            ready.append(step.ready())
+        self._touched.update(
+            {s.key: (weakref.ref(r.touches[0]), r.touches[1])
+             for s, r in zip(steps, ready, strict=True) if r.touches is not None}
+        )  # fmt: skip
+        return ready
+
+    def _touches(self, step: Op) -> tuple[np.ndarray, Box] | None:
+        """Where a step touches anything, as far as that is still known."""
+        known, box = self._touched.get(step.key, (lambda: None, EMPTY))
+        plane = known()
+        return None if plane is None else (plane, box)
 
     def _resume(self, steps: Sequence[Op], first: int) -> tuple[int, Checkpoint | None]:
         """The latest checkpoint whose steps are still the same."""
@@ -149,23 +179,23 @@ class Renderer:
         return Checkpoint(tuple(step.key for step in steps[:first]), ground, face, kept)
 
     def _compose(
-        self, steps: Sequence[Op], runs: Sequence[Callable[[Planes, Box], None]], part: Box,
+        self, steps: Sequence[Op], ready: Sequence[Ready], runs: Runs,
         start: Checkpoint | None, saved: Checkpoint | None, save_at: int,
     ) -> None:  # fmt: skip
-        planes = self._planes
+        planes, part = self._planes, runs.box
 
         def rows(y0: int, y1: int) -> None:
             band = Box(part.x0, part.y0 + y0, part.x1, part.y0 + y1)
             if start is not None:
-                _copy(planes, start, band, load=True)
-            for index, (step, run) in enumerate(zip(steps, runs, strict=True)):
+                _copy(planes, start, band, runs, load=True)
+            for index, (step, made) in enumerate(zip(steps, ready, strict=True)):
                 if saved is not None and index == save_at:
-                    _copy(planes, saved, band, load=False)
+                    _copy(planes, saved, band, runs, load=False)
                 here = step.box.meet(band)
                 if not here.empty:
-                    run(planes, here)
+                    made.run(planes, here, runs)
             if saved is not None and save_at == len(steps):
-                _copy(planes, saved, band, load=False)
+                _copy(planes, saved, band, runs, load=False)
 
         height = max(16, BAND_BYTES // (16 * max(part.width, 1)))
         bands.run(rows, bands.split(part.height, max(2, part.height // height)))
@@ -183,10 +213,18 @@ class Renderer:
         )
 
 
-def _copy(planes: Planes, point: Checkpoint, band: Box, load: bool) -> None:
+def _changed(touched: Sequence[tuple[np.ndarray, Box] | None], part: Box, left: int) -> Runs:
+    """Where steps that differ touch anything: all of the part when one does not say."""
+    told = {id(there[0]): there for there in touched if there is not None}
+    if None in touched:
+        return whole(part, left)
+    return of(told.values(), part, left)
+
+
+def _copy(planes: Planes, point: Checkpoint, band: Box, runs: Runs, load: bool) -> None:
     for own, kept in (
         (planes.ground, point.ground), (planes.face, point.face), (planes.kept, point.kept)
     ):  # fmt: skip
         if kept is not None:
             source, target = (kept, own) if load else (own, kept)
-            planes.cut(target, band)[:] = planes.cut(source, band)
+            blend.copy(target, source, planes.inner(band), runs.rows(band))
