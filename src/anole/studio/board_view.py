@@ -33,7 +33,7 @@ from .worker import Frame, Worker
 
 MARGIN = 26
 ZOOMS = (0.02, 32.0)
-PATIENCE_MS = 16
+PATIENCE_MS = 40
 
 
 def _around(whole: QRect, area: QRectF) -> list[QRect]:

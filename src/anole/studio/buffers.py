@@ -39,7 +39,8 @@ class Buffers:
         part = around((changed, self._unpainted))
         back = (self._front + 1) % COUNT
         missed = self._missed[back]
-        if not missed.empty:
+        # what is painted next anyway need not be brought up to date
+        if missed.meet(part) != missed:
             rows, columns = missed.slices_in(box)
             self._pixels[back][rows, columns] = self._pixels[self._front][rows, columns]
         if not part.empty:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from pathlib import Path
 
-from PyQt6.QtCore import QObject, pyqtSignal
+from PyQt6.QtCore import QObject, QTimer, pyqtSignal
 
 from ..core.edit.font_files import with_outlines
 from ..core.edit.history import History
@@ -15,16 +15,24 @@ from ..core.files.preview import preview
 from ..core.lettering.fonts import find
 from ..core.model import Board, Coat, Lettering, ModelError
 
+REST_MS = 50
+"""How long panels lag behind a drag at most."""
+
 
 class Document(QObject):
-    """`changed`: the board, or what is shown of it; `chosen`: another piece or coat."""
+    """`changed`: the board, or what is shown of it; `chosen`: another piece or coat.
+
+    `settled` follows `changed`: at once, but amid a drag only now and then. The picture and what is
+    drawn on it follow `changed`; panels and lists, which the picture need not wait for, `settled`.
+    """
 
     changed = pyqtSignal()
+    settled = pyqtSignal()
     chosen = pyqtSignal()
     said = pyqtSignal(str)
 
-    def __init__(self, board: Board) -> None:
-        super().__init__()
+    def __init__(self, board: Board, parent: QObject | None = None) -> None:
+        super().__init__(parent)
         self.path: Path | None = None
         self.history = History(board)
         self._unknown: object = None
@@ -33,6 +41,10 @@ class Document(QObject):
         self.piece_id: str | None = None
         self.coat_id: str | None = None
         self.together: tuple[str, ...] = ()
+        self._resting = QTimer(self)
+        self._resting.setSingleShot(True)
+        self._resting.setInterval(REST_MS)
+        self._resting.timeout.connect(self.settled)
         self._choose_something()
 
     # what there is
@@ -129,14 +141,14 @@ class Document(QObject):
             return False
         self._shown = None
         self.history.push(name, board, drag)
-        self._after()
+        self._after(amid=drag is not None)
         return True
 
     def look_at(self, board: Board | None) -> None:
         """Show another board without changing this one; None shows this one again."""
         if board != self._shown:
             self._shown = board
-            self.changed.emit()
+            self.tell()
 
     def undo(self) -> None:
         self.history.undo()
@@ -151,11 +163,19 @@ class Document(QObject):
         self.history.go(step)
         self._after()
 
-    def _after(self) -> None:
+    def tell(self, amid: bool = False) -> None:
+        self.changed.emit()
+        if not amid:
+            self._resting.stop()
+            self.settled.emit()
+        elif not self._resting.isActive():
+            self._resting.start()
+
+    def _after(self, amid: bool = False) -> None:
         self._shown = None
         before = (self.piece_id, self.coat_id)
         self._choose_something()
-        self.changed.emit()
+        self.tell(amid)
         if before != (self.piece_id, self.coat_id):
             self.chosen.emit()
 
@@ -168,7 +188,7 @@ class Document(QObject):
         self._saved = board
         self.piece_id = self.coat_id = None
         self._choose_something()
-        self.changed.emit()
+        self.tell()
         self.chosen.emit()
 
     def open(self, path: Path) -> bool:
@@ -203,5 +223,5 @@ class Document(QObject):
             self.said.emit(str(error))
             return False
         self.path, self._saved = path, self.board
-        self.changed.emit()
+        self.tell()
         return True

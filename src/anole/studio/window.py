@@ -79,7 +79,7 @@ class Window(QWidget):
         self.setMinimumSize(1100, 700)
         self.settings = Settings()
         self.worker = Worker()
-        self.document: Document = Document(board or new_board(1280, 720))
+        self.document: Document = Document(board or new_board(1280, 720), self)
         self.job: ExportJob | None = None
         self.holding = Holding(self.document)
         self.view: BoardView = BoardView(self.document, self.worker)
@@ -158,7 +158,7 @@ class Window(QWidget):
         column.addWidget(self.foot)
 
     def _connect(self) -> None:
-        self.document.changed.connect(self._refresh)
+        self.document.settled.connect(self._refresh)
         self.document.chosen.connect(self._refresh)
         self.document.said.connect(self.foot.say)
         self.worker.failed.connect(self.foot.say)
@@ -187,7 +187,7 @@ class Window(QWidget):
     def _fonts_read(self, count: int, troubles: list[str]) -> None:
         if count:
             self.arrange.fonts.fonts_came()
-            self.document.changed.emit()
+            self.document.tell()
         if troubles:
             more = f" and {len(troubles) - 3} more" if len(troubles) > 3 else ""
             self.foot.say(

@@ -15,7 +15,8 @@ from numba import njit
 from .. import bands
 from ..box import Box
 from .lighting import RIDGE, Light, store
-from .looks import look, looks_of
+from .look_rows import looked
+from .looks import glance, looks_of, turn_at
 
 SAME = np.float32(0.9998)
 """Cosine of normals that belong to one straight piece of outline."""
@@ -41,10 +42,11 @@ def _ridges(n, y, ridge):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _closely(d, n, y, x, k, table, first, per_px, reach, near):  # type: ignore[no-untyped-def]
+def _closely(d, n, y, x, k, looks, near):  # type: ignore[no-untyped-def]
     """Sixteen looks: of the nine pieces of outline round about, the nearest holds in each.
 
-    near : (9, 4) room for the pieces that differ: distance at the px's middle, slopes, turn
+    near : (9, 5) room for the pieces that differ: distance at the px's middle, slopes, the entry
+    of the turn, and how far beyond it
     """
     quarter, half, zero = np.float32(0.25), np.float32(0.5), np.float32(0)
     sign = np.float32(1) if d[y, x] > 0 else np.float32(-1)
@@ -60,47 +62,49 @@ def _closely(d, n, y, x, k, table, first, per_px, reach, near):  # type: ignore[
                     new = False
             if new:
                 near[count, 0], near[count, 1], near[count, 2] = e * sign, nx, ny
-                near[count, 3] = nx * k[0] + ny * k[1]
+                turn = turn_at(nx * k[0] + ny * k[1], looks.reach)
+                near[count, 3] = np.floor(turn)
+                near[count, 4] = turn - near[count, 3]
                 count += 1
     r = g = b = a = zero
     for sy in range(4):
         fy = ((np.float32(sy) + half) * quarter - half) * sign
         for sx in range(4):
             fx = ((np.float32(sx) + half) * quarter - half) * sign
-            best, turn = np.float32(1e9), zero
-            for m in range(count):
+            best, which = np.float32(1e9), np.uint32(0)
+            for m in range(np.uint32(count)):
                 e = near[m, 0] + near[m, 1] * fx + near[m, 2] * fy
                 if e < best:
-                    best, turn = e, near[m, 3]
-            one = look(best * sign, turn, table, first, per_px, reach)
+                    best, which = e, np.uint32(m)
+            one = glance(best * sign, near[which, 3], near[which, 4], looks)
             r, g, b, a = r + one[0], g + one[1], b + one[2], a + one[3]
     return r, g, b, a
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _carve(d, n, top, left, outer, k, table, first, per_px, reach, out, y0, y1):  # type: ignore[no-untyped-def]
+def _carve(d, n, top, left, outer, k, looks, out, y0, y1):  # type: ignore[no-untyped-def]
     """top, left : where out's corner lies in the fields d and n."""
-    one, zero, tiny = np.float32(1), np.float32(0), np.float32(1e-6)
-    lx, ly, width = k[0], k[1], out.shape[2]
-    ridge, near = np.zeros(d.shape[1], np.bool_), np.zeros((9, 4), np.float32)
+    width = out.shape[2]
+    ridge, near = np.zeros(d.shape[1], np.bool_), np.zeros((9, 5), np.float32)
+    room = np.empty(width, np.uint32), np.empty(width, np.float32), np.empty(width, np.float32)
     for y in range(y0, y1):
         fy = y + top
-        _ridges(n, fy, ridge)
         line, nx, ny = d[fy, left:], n[0, fy, left:], n[1, fy, left:]
-        red, green, blue, alpha, close = out[0, y], out[1, y], out[2, y], out[3, y], ridge[left:]
-        for at in range(width):
-            x = np.uint32(at)
-            if line[x] < outer:
-                red[x] = green[x] = blue[x] = alpha[x] = zero
-            elif close[x]:
-                r, g, b, a = _closely(d, n, fy, at + left, k, table, first, per_px, reach, near)
-                store(r, g, b, a, np.float32(16), out, y, at)
-            else:
-                turn = nx[x] * lx + ny[x] * ly
-                r, g, b, a = look(line[x], turn, table, first, per_px, reach)
-                scale = one / max(a, tiny)
-                red[x], green[x] = min(r * scale, one), min(g * scale, one)
-                blue[x], alpha[x] = min(b * scale, one), a
+        out[:, y] = 0
+        x = 0
+        while x < width:
+            start = x
+            while x < width and line[x] >= outer:
+                x += 1
+            if start < x:
+                looked(line, nx, ny, k[0], k[1], looks, y, start, x, room, out)
+            x += 1
+        _ridges(n, fy, ridge)
+        close = ridge[left:]
+        for x in range(width):
+            if close[x] and line[x] >= outer:
+                r, g, b, a = _closely(d, n, fy, x + left, k, looks, near)
+                store(r, g, b, a, np.float32(16), out, y, x)
 
 
 def carved(
@@ -116,7 +120,7 @@ def carved(
     looks, outer = looks_of(heights, span, rise, light), np.float32(span[0] - 2)
     top, left = box.y0 - over.y0, box.x0 - over.x0
     bands.run(
-        lambda a, b: _carve(d, n, top, left, outer, light.numbers, *looks, out, a, b),
+        lambda a, b: _carve(d, n, top, left, outer, light.numbers, looks, out, a, b),
         bands.split(box.height),
     )
     return out

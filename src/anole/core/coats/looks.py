@@ -17,6 +17,8 @@ PER_PX, MOST = 32, 1 << 16
 LOOKED_PX, LEAST_ROWS, MOST_ROWS, TURNS = 8, 64, 640, 129
 """Rows of the looks for each px of distance, their bounds, and entries from the darkest turn of a
 normal to the brightest."""
+SHORT = np.float32(1e-3)
+"""By how much a place between entries stays below the last of them."""
 
 
 def slopes(
@@ -96,24 +98,23 @@ def looks_of(heights: np.ndarray, span: tuple[float, float], rise: float, light:
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def look(d, c, table, first, per_px, reach):  # type: ignore[no-untyped-def]
-    """The look at distance d and turn c, between four entries of a flat table (rows TURNS, 4)."""
-    zero, one = np.float32(0), np.float32(1)
-    rows = np.float32(table.shape[0] // TURNS - 1)
-    y = min(max((d - first) * per_px, zero), rows - np.float32(1e-3))
-    x = (c / reach + one) * np.float32((TURNS - 1) / 2)
-    x = min(max(x, zero), np.float32(TURNS - 1) - np.float32(1e-3))
-    i, j = np.uint32(y), np.uint32(x)
-    fy, fx = y - np.float32(i), x - np.float32(j)
-    wd, wc, wb = fy * fx, fy * (one - fx), (one - fy) * fx
-    wa = one - wd - wc - wb
-    # unsigned places: a signed one might count from the end, and would be asked each time
-    p = i * np.uint32(TURNS) + j
-    q, s = p + np.uint32(1), p + np.uint32(TURNS)
-    t = s + np.uint32(1)
+def turn_at(c, reach):  # type: ignore[no-untyped-def]
+    """Where a turn stands among the TURNS entries of a row, short of the last."""
+    at = (c / reach + np.float32(1)) * np.float32((TURNS - 1) / 2)
+    return min(max(at, np.float32(0)), np.float32(TURNS - 1) - SHORT)
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def glance(d, turn, beyond, looks):  # type: ignore[no-untyped-def]
+    """The look in the row nearest to d, premultiplied, between two entries: one of many of a px."""
+    table, rows = looks.colours, np.float32(looks.colours.shape[0] // TURNS - 1)
+    row = min(max((d - looks.first) * looks.per_px + np.float32(0.5), np.float32(0)), rows)
+    p = np.uint32(row) * np.uint32(TURNS) + np.uint32(turn)
+    q = p + np.uint32(1)
     u0, u1, u2, u3 = np.uint32(0), np.uint32(1), np.uint32(2), np.uint32(3)
-    r = table[p, u0] * wa + table[q, u0] * wb + table[s, u0] * wc + table[t, u0] * wd
-    g = table[p, u1] * wa + table[q, u1] * wb + table[s, u1] * wc + table[t, u1] * wd
-    b = table[p, u2] * wa + table[q, u2] * wb + table[s, u2] * wc + table[t, u2] * wd
-    a = table[p, u3] * wa + table[q, u3] * wb + table[s, u3] * wc + table[t, u3] * wd
-    return r, g, b, a
+    return (
+        table[p, u0] + (table[q, u0] - table[p, u0]) * beyond,
+        table[p, u1] + (table[q, u1] - table[p, u1]) * beyond,
+        table[p, u2] + (table[q, u2] - table[p, u2]) * beyond,
+        table[p, u3] + (table[q, u3] - table[p, u3]) * beyond,
+    )

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import operator
 from typing import NamedTuple
 
 import msgspec
@@ -12,6 +13,7 @@ from . import kept
 from .bent import bent
 from .block import Block, block, setting_of
 from .flatten import TOLERANCE, flatten
+from .fonts import when_changed
 from .matrix import anchor_point, apply, placing
 from .warp import Bends, Shape
 
@@ -46,8 +48,35 @@ def fitted_em(piece: Lettering, words: Block, dpi: float) -> float:
     return min(em, fit) if piece.box.fit == "shrink" else fit
 
 
+_shaping = operator.attrgetter(
+    *(
+        name
+        for name in Lettering.__struct_fields__
+        if name not in {"id", "name", "shown", "locked", "opacity", "blend", "style", "worn"}
+    )
+)
+MOST = 32
+_known: dict[tuple, tuple[tuple, Outline]] = {}
+when_changed(_known.clear)
+
+
 def outline(piece: Lettering, dpi: float) -> Outline:
-    """Words, font, size, bends and place to an outline."""
+    """Words, font, size, bends and place to an outline.
+
+    Some are known again by the very same field values, which are kept with them: a drag on a coat
+    asks for one outline many times a frame, and comparing what fonts are set to takes longer.
+    """
+    values = _shaping(piece)
+    key = (dpi, *map(id, values))
+    known = _known.get(key)
+    if known is None:
+        if len(_known) >= MOST:
+            _known.clear()
+        known = _known[key] = (values, _outline(piece, dpi))
+    return known[1]
+
+
+def _outline(piece: Lettering, dpi: float) -> Outline:
     setting = setting_of(piece, dpi)
     words = block(setting, kept.usable(piece))
     em = fitted_em(piece, words, dpi)

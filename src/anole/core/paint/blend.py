@@ -161,6 +161,13 @@ def lerp(acc, other, window, runs, share, share_at, gain):  # type: ignore[no-un
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
+def _copy_row(dst: np.ndarray, src: np.ndarray) -> None:
+    # a slice set to another is first looked at for overlaps, which takes as long again
+    for x in range(dst.shape[0]):
+        dst[x] = src[x]
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
 def copy(acc, other, window, runs):  # type: ignore[no-untyped-def]
     """acc = other in the runs of a window, in place; both (4, H, W) float32, C order."""
     x0, y0, x1, y1 = window
@@ -169,7 +176,7 @@ def copy(acc, other, window, runs):  # type: ignore[no-untyped-def]
             for n in range(runs[0][y - y0]):
                 a, b = max(x0, runs[1][y - y0, n, 0]), min(x1, runs[1][y - y0, n, 1])
                 if a < b:
-                    acc[p, y, a:b] = other[p, y, a:b]
+                    _copy_row(acc[p, y, a:b], other[p, y, a:b])
 
 
 @njit(nogil=True, cache=True, error_model="numpy")

@@ -100,6 +100,14 @@ def in_use(steps: Sequence[Op]) -> tuple[bool, bool]:
     return face > 0, apart > 0
 
 
+class Known(NamedTuple):
+    """The last runs and what they were made from: a drag on an opacity asks for them again."""
+
+    box: Box
+    planes: list[np.ndarray]
+    runs: Runs
+
+
 class Renderer:
     """Keeps fields, coverages and checkpoints between frames; one frame at a time."""
 
@@ -109,6 +117,7 @@ class Renderer:
         self._steps: list[Op] = []
         self._points: list[Checkpoint] = []
         self._touched: dict[Hashable, tuple[weakref.ref[np.ndarray], Box]] = {}
+        self._runs: Known | None = None
         self.dirty = EMPTY
         """What the last frame() changed; pixels outside it are those of the frame before."""
 
@@ -117,6 +126,7 @@ class Renderer:
         steps = plan(request, self.cache)
         if self._planes.window != request.box:
             self._planes, self._steps, self._points = Planes(request.box), [], []
+            self._runs = None
         found = difference(self._steps, steps)
         first, self.dirty = found.first, found.box.meet(request.box)
         if found.box.empty and self._steps:
@@ -133,7 +143,7 @@ class Renderer:
             runs = whole(self.dirty, left)
         else:
             new = [self._touches(step) for step in found.new]
-            runs = _changed([*old, *new], self.dirty, left)
+            runs = self._changed([*old, *new], self.dirty, left)
         # once pixels change, the old steps no longer describe the planes
         self._steps = []
         saved = self._fresh_point(steps, first) if keep else None
@@ -162,6 +172,18 @@ class Renderer:
         known, box = self._touched.get(step.key, (lambda: None, EMPTY))
         plane = known()
         return None if plane is None else (plane, box)
+
+    def _changed(
+        self, touched: Sequence[tuple[np.ndarray, Box] | None], part: Box, left: int
+    ) -> Runs:
+        """Where steps that differ touch anything: all of the part when one does not say."""
+        told = {id(there[0]): there for there in touched if there is not None}
+        if None in touched:
+            return whole(part, left)
+        known, planes = self._runs, [plane for plane, _ in told.values()]
+        if known is None or known.box != part or [id(p) for p in known.planes] != list(told):
+            known = self._runs = Known(part, planes, of(told.values(), part, left))
+        return known.runs
 
     def _resume(self, steps: Sequence[Op], first: int) -> tuple[int, Checkpoint | None]:
         """The latest checkpoint whose steps are still the same."""
@@ -211,14 +233,6 @@ class Renderer:
             ),
             bands.split(y1 - y0),
         )
-
-
-def _changed(touched: Sequence[tuple[np.ndarray, Box] | None], part: Box, left: int) -> Runs:
-    """Where steps that differ touch anything: all of the part when one does not say."""
-    told = {id(there[0]): there for there in touched if there is not None}
-    if None in touched:
-        return whole(part, left)
-    return of(told.values(), part, left)
 
 
 def _copy(planes: Planes, point: Checkpoint, band: Box, runs: Runs, load: bool) -> None:

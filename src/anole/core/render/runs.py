@@ -13,6 +13,8 @@ from ..box import Box
 
 STEP = 16
 """px that are looked at together: runs begin and end on such steps."""
+GAP = 6
+"""Steps between two runs from which on it is quicker to leave them out than to do them too."""
 MOST = 24
 """Runs of a row; what would be one more widens the last."""
 
@@ -65,7 +67,7 @@ def _collect(mask, left, right, count, ends, first, last):  # type: ignore[no-un
         runs, end = 0, -1
         for n in range(mask.shape[1]):
             if mask[y, n]:
-                if runs == 0 or (n > end and runs < MOST):
+                if runs == 0 or (n - end >= GAP and runs < MOST):
                     ends[y, runs, 0] = left + n * STEP
                     runs += 1
                 end = n + 1

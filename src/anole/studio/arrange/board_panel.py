@@ -58,7 +58,7 @@ class BoardPanel(QWidget):
         self.down.edited.connect(lambda v, t: self._resize(None, round(v), t))
         self.dpi.edited.connect(self._resolution)
         self.anchor.pinned.connect(self._pinned)
-        document.changed.connect(WhenSeen(self, self.show_board))
+        document.settled.connect(WhenSeen(self, self.show_board))
         self.show_board()
 
     def show_board(self) -> None:

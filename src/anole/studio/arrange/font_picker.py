@@ -101,7 +101,7 @@ class FontPicker(QWidget):
         worker.worded.connect(self._worded)
         worker.measured.connect(self._measured)
         when_seen = WhenSeen(self, self.show_piece)
-        document.changed.connect(when_seen)
+        document.settled.connect(when_seen)
         document.chosen.connect(when_seen)
         self.refill()
         self.show_piece()

@@ -34,7 +34,7 @@ class LettersPanel(QWidget):
         self.colour.edited.connect(lambda colour, t: self._change(t, colour=colour))
         self.free.clicked.connect(self._free)
         typing.view.letters_chosen.connect(self.show_letters)
-        document.changed.connect(self.show_letters)
+        document.settled.connect(self.show_letters)
         self.show_letters()
 
     @property

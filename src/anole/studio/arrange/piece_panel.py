@@ -101,7 +101,7 @@ class PiecePanel(QScrollArea):
         self.details.edited.connect(lambda font, t: self._apply("Font", t, font=font))
         self.several.wanted.connect(self._line_up)
         self.when_seen = WhenSeen(self, self.show_piece)
-        document.changed.connect(self.when_seen)
+        document.settled.connect(self.when_seen)
         document.chosen.connect(self._other)
         self.show_piece()
 

@@ -112,7 +112,7 @@ class PiecesList(QListWidget):
         self.setStyleSheet("QListWidget { background: transparent; }")
         self.setVerticalScrollMode(QAbstractItemView.ScrollMode.ScrollPerPixel)
         self.setEditTriggers(QAbstractItemView.EditTrigger.EditKeyPressed)
-        document.changed.connect(WhenSeen(self, self.fill))
+        document.settled.connect(WhenSeen(self, self.fill))
         document.chosen.connect(self._show_choice)
         worker.drawn.connect(self._take)
         self.itemSelectionChanged.connect(self._chosen)

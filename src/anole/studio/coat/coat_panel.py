@@ -56,7 +56,7 @@ class CoatPanel(QScrollArea):
         self.setWidget(inside)
         self.name.editingFinished.connect(self._named)
         when_seen = WhenSeen(self, self.show_coat)
-        document.changed.connect(when_seen)
+        document.settled.connect(when_seen)
         document.chosen.connect(when_seen)
         self.show_coat()
 

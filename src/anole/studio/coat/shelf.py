@@ -120,7 +120,7 @@ class Shelf(QWidget):
         line.addLayout(side)
         self.keep.clicked.connect(self._ask_name)
         self.name.returnPressed.connect(self._keep)
-        document.changed.connect(self.refresh)
+        document.settled.connect(self.refresh)
         document.chosen.connect(self.refresh)
         worker.drawn.connect(self._take)
         self.reload()

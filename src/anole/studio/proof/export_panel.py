@@ -68,7 +68,7 @@ class ExportPanel(QWidget):
         self.clear.edited.connect(lambda *_: self.refresh())
         self.button.clicked.connect(self.ask_export)
         worker.counted.connect(self._counted)
-        document.changed.connect(self.refresh)
+        document.settled.connect(self.refresh)
 
     @property
     def transparent(self) -> bool:

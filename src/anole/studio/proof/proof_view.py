@@ -27,7 +27,7 @@ class ProofPictures:
         self.asked: Board | None = None
         self.views: list[QWidget] = []
         worker.drawn.connect(self._take)
-        document.changed.connect(self.ask)
+        document.settled.connect(self.ask)
 
     def ask(self) -> None:
         board = self.document.board
