@@ -12,6 +12,7 @@ from anole.core.cache import Cache
 from anole.core.coats.scene import Scene, Under
 from anole.core.field.closest import distance
 from anole.core.field.coverage import rasterise
+from anole.core.field.growth import Ply, growth
 from anole.core.field.silhouette import Silhouette, ink_box
 from anole.core.model import (
     Board,
@@ -62,7 +63,14 @@ def field(chords: np.ndarray, box: Box) -> np.ndarray:
     return distance(chords, inside, box)
 
 
-def scene(chords: np.ndarray, side: int, em: float = 100.0, grown: float = 0.0, **lamp) -> Scene:
+def scene(
+    chords: np.ndarray,
+    side: int,
+    em: float = 100.0,
+    grown: float = 0.0,
+    join: str = "round",
+    **lamp,
+) -> Scene:
     """Coats' surroundings for an outline in a square of `side` px."""
     box = Box(0, 0, side, side)
     cache = Cache()
@@ -70,7 +78,8 @@ def scene(chords: np.ndarray, side: int, em: float = 100.0, grown: float = 0.0, 
     core = float(distance(chords, inside, box).max())
     letters = Silhouette(("shape", chords.tobytes()), chords, ink_box(chords), box, core, cache)
     frame = (0.0, 0.0, float(side), float(side))
-    return Scene(letters, em, 96.0, 1.0, Lamp(**lamp), Frames(frame, frame), box, grown, cache)
+    joined = growth([Ply(grown, join, 4.0)])
+    return Scene(letters, em, 96.0, 1.0, Lamp(**lamp), Frames(frame, frame), box, joined, cache)
 
 
 def whole(module, coat: Coat, where: Scene) -> np.ndarray:

@@ -352,32 +352,6 @@ def test_gloss_is_cut_at_its_height_and_keeps_off_the_edge():
     assert oval[90, 100] > oval[90, 32]
 
 
-# joins
-
-
-def corner_distance(join, limit=4.0):
-    """How far a stroke 20 px wide reaches beyond the corner of a square, along the diagonal."""
-    square = closed(np.array([[60.0, 60], [140, 60], [140, 140], [60, 140]]))
-    where = scene(square, 200)
-    coat = Stroke(id="s", span=span("-20px", "0px"), join=join, limit=limit)
-    from anole.core.coats import stroke
-
-    plane = whole(stroke, coat, where)
-    diagonal = plane[np.arange(30, 60), np.arange(30, 60)]
-    return float(diagonal.sum()) * math.sqrt(2), plane
-
-
-def test_joins_turn_corners_as_they_say():
-    assert corner_distance("round")[0] == pytest.approx(20, abs=0.8)
-    assert corner_distance("mitre")[0] == pytest.approx(20 * math.sqrt(2), abs=0.8)
-    # a bevel's middle lies at width * cos(45 degrees)
-    assert corner_distance("cut")[0] == pytest.approx(20 / math.sqrt(2), abs=0.8)
-    # a right angle's mitre is sqrt(2) widths long: beyond a limit of 1.2 it is cut
-    assert corner_distance("mitre", 1.2)[0] == pytest.approx(20 / math.sqrt(2), abs=0.8)
-    plain, mitred = corner_distance("round")[1], corner_distance("mitre")[1]
-    np.testing.assert_allclose(plain[100], mitred[100], atol=1e-5)
-
-
 # the whole
 
 

@@ -13,26 +13,24 @@ from . import easing
 from .scene import EDGE, Cover, Reach, Scene, Under
 
 
-def _base(coat: Glow, scene: Scene) -> float:
-    return scene.grown if coat.silhouette == "whole" else 0.0
-
-
 def _run(coat: Glow, scene: Scene) -> tuple[float, float]:
     """Where it is full and where it is gone, px across the letters' edge."""
     core = scene.letters.core
     start, end = (min(scene.px(p), core) for p in (coat.span.from_, coat.span.to))
-    base = _base(coat, scene)
+    base = scene.base(coat)
     return start - base, end - base
 
 
 def reach(coat: Glow, scene: Scene) -> Reach:
     start, end = _run(coat, scene)
-    return Reach(distance=-min(start, end) + abs(end - start) * coat.softness * 0.75 + 2)
+    soft = abs(end - start) * coat.softness * 0.75
+    return Reach(distance=-min(start, end) + scene.tips(coat) + soft + 2)
 
 
 def box(coat: Glow, scene: Scene) -> Box:
     start, end = _run(coat, scene)
-    return scene.around(-min(start, end) + abs(end - start) * coat.softness * 0.25 + 1)
+    soft = abs(end - start) * coat.softness * 0.25
+    return scene.around(-min(start, end) + scene.tips(coat) + soft + 1)
 
 
 @njit(nogil=True, cache=True)
@@ -72,14 +70,10 @@ def fade(
 def cover(coat: Glow, scene: Scene, where: Box, under: Under) -> Cover:
     start, end = _run(coat, scene)
     inward = end > start
-    field = scene.letters.distance
-    base = _base(coat, scene)
-    if base > 0 and inward:
-        # inside the whole the distance is to the grown edge, counted from the letters' edge
-        field = scene.letters.grown_distance(base) - np.float32(base)
+    field, growth = scene.distance(coat, inward)
     sigma = abs(end - start) / 4 * coat.softness
     if sigma > 0.05:
-        key = ("smooth", scene.letters.key, scene.letters.box, base if inward else 0.0, sigma)
+        key = ("smooth", scene.letters.key, scene.letters.box, growth, sigma)
         field = scene.cache.get(key, lambda: smoothed(field, sigma))
     d = scene.field(field, where)
     out = np.empty(d.shape, np.float32)

@@ -20,14 +20,10 @@ CRISP = 0.35
 """px of smoothing under which the exact way is taken."""
 
 
-def _base(coat: Relief, scene: Scene) -> float:
-    return scene.grown if coat.silhouette == "whole" else 0.0
-
-
 def _ends(coat: Relief, scene: Scene) -> tuple[float, float]:
     """Outer and inner end across the letters' own edge; the core where the span says so."""
     outer, inner = scene.ends(coat.span)
-    base = _base(coat, scene)
+    base = scene.base(coat)
     return outer - base, min(inner, scene.letters.core + base) - base
 
 
@@ -39,18 +35,19 @@ def _sigma(coat: Relief, scene: Scene) -> float:
 
 def reach(coat: Relief, scene: Scene) -> Reach:
     outer, _ = _ends(coat, scene)
-    return Reach(distance=-outer + 3 * _sigma(coat, scene) + 3)
+    return Reach(distance=-outer + scene.tips(coat) + 3 * _sigma(coat, scene) + 3)
 
 
 def box(coat: Relief, scene: Scene) -> Box:
     outer, _ = _ends(coat, scene)
-    return scene.around(-outer + 2)
+    return scene.around(-outer + scene.tips(coat) + 2)
 
 
 def cover(coat: Relief, scene: Scene, where: Box, under: Under) -> Cover:
     outer, _ = _ends(coat, scene)
     low = -math.inf if abs(outer) < EDGE else outer - under.outer
-    plane = between(scene.field(scene.letters.distance, where), low, math.inf)
+    field, _ = scene.distance(coat, inside=False)
+    plane = between(scene.field(field, where), low, math.inf)
     return Cover(plane, outside=outer < -EDGE, face=True)
 
 
@@ -60,14 +57,12 @@ def source(coat: Relief, scene: Scene, where: Box) -> np.ndarray:
     light = light_of(lamp, coat.ramp, coat.gleam)
     rise, ends = scene.px(coat.height), _ends(coat, scene)
     heights, letters, sigma = table(coat.moulding), scene.letters, _sigma(coat, scene)
-    base = _base(coat, scene)
+    base = scene.base(coat)
     if sigma < CRISP and base == 0:
         return carved(letters.distance, letters.normals, letters.box, where, ends, rise, heights,
                       light)  # fmt: skip
-    d = letters.distance
-    if base > 0 and ends[1] > -base:
-        d = letters.grown_distance(base) - np.float32(base)
+    d, growth = scene.distance(coat, ends[1] > -base)
     part = where.grown(3 * sigma + 2).meet(letters.box)
-    key = ("relief distance", letters.key, letters.box, part, base, sigma)
+    key = ("relief distance", letters.key, letters.box, part, growth, sigma)
     soft = scene.cache.get(key, lambda: smoothed(scene.field(d, part), max(sigma, CRISP)))
     return swollen(soft, part, where, ends, rise, heights, light)

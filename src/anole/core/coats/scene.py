@@ -9,8 +9,9 @@ import numpy as np
 
 from ..box import Box
 from ..cache import Cache
+from ..field.growth import Growth
 from ..field.silhouette import Silhouette
-from ..model import Lamp, Length, Span
+from ..model import Coat, Lamp, Length, Span
 from ..paint.source import Frames
 from ..units import Units
 
@@ -18,10 +19,14 @@ EDGE = 0.01
 """px within which a span's end counts as lying on the edge."""
 
 
+def on_whole(coat: Coat) -> bool:
+    return getattr(coat, "silhouette", "") == "whole"
+
+
 class Scene(NamedTuple):
     """The surroundings of one piece's coats at the render scale.
 
-    em is in board px; `grown` is how far the strokes on the letters add to them, in px of the
+    em is in board px; `growth` is what the strokes on the letters add to them, in px of the
     render scale; window is the part of the board that is being rendered.
     """
 
@@ -32,7 +37,7 @@ class Scene(NamedTuple):
     lamp: Lamp
     frames: Frames
     window: Box
-    grown: float
+    growth: Growth
     cache: Cache
 
     @property
@@ -49,6 +54,22 @@ class Scene(NamedTuple):
         outer, inner = outer * self.scale, inner * self.scale
         # A(core) = 0: a span that goes to the core leaves no hole on the ridge
         return outer, math.inf if inner >= self.letters.core - EDGE else inner
+
+    def base(self, coat: Coat) -> float:
+        """How far the edge that a coat follows lies outside the letters, px."""
+        return self.growth.by if on_whole(coat) else 0.0
+
+    def tips(self, coat: Coat) -> float:
+        """How much further its corners may stick out, px."""
+        return self.growth.tips if on_whole(coat) else 0.0
+
+    def distance(self, coat: Coat, inside: bool) -> tuple[np.ndarray, Growth]:
+        """Distance counted from the letters' edge so that the edge a coat follows is one line of
+        it, and what that adds to the letters; `inside`: whether what lies within is wanted too."""
+        letters, whole = self.letters, self.growth
+        if not self.base(coat) or (whole.round and not inside):
+            return letters.distance, Growth()
+        return letters.grown_distance(whole) - np.float32(whole.by), whole
 
     def field(self, plane: np.ndarray, box: Box) -> np.ndarray:
         """The part of a plane over the letters' field box that lies in `box`."""

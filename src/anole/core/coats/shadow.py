@@ -31,20 +31,21 @@ def _throw(coat: Shadow, scene: Scene) -> tuple[float, float, float, float]:
     lamp = coat.lamp or scene.lamp
     lift = scene.px(coat.lift)
     dx, dy = offset(lift, lamp)
-    whole = scene.grown if coat.silhouette == "whole" else 0.0
-    return dx, dy, penumbra(lift, lamp), scene.px(coat.grow) + whole
+    return dx, dy, penumbra(lift, lamp), scene.px(coat.grow) + scene.base(coat)
 
 
 def reach(coat: Shadow, scene: Scene) -> Reach:
     dx, dy, sigma, grow = _throw(coat, scene)
-    return Reach(distance=max(grow, 0) + 2, throw=max(abs(dx), abs(dy)) + 3.5 * sigma)
+    return Reach(
+        distance=max(grow, 0) + scene.tips(coat) + 2, throw=max(abs(dx), abs(dy)) + 3.5 * sigma
+    )
 
 
 def box(coat: Shadow, scene: Scene) -> Box:
     if coat.falls == "inside":
         return scene.around(0)
     dx, dy, sigma, grow = _throw(coat, scene)
-    thrown = scene.letters.ink.grown(max(grow, 0) + 3.5 * sigma + 2)
+    thrown = scene.letters.ink.grown(max(grow, 0) + scene.tips(coat) + 3.5 * sigma + 2)
     return _moved(thrown, dx, dy).meet(scene.window)
 
 
@@ -56,19 +57,19 @@ def _moved(where: Box, dx: float, dy: float) -> Box:
 
 
 def cover(coat: Shadow, scene: Scene, where: Box, under: Under) -> Cover:
-    dx, dy, sigma, grow = _throw(coat, scene)
+    _, _, sigma, _ = _throw(coat, scene)
     margin = math.ceil(3.5 * sigma)
     wide = where.grown(margin)
-    thrown = gaussian(_thrown(scene, wide, dx, dy, grow), sigma)
+    thrown = gaussian(_thrown(coat, scene, wide), sigma)
     plane = thrown[where.slices_in(wide)]
     if coat.falls == "inside":
         return Cover(np.ascontiguousarray(1 - plane), outside=False, face=True)
     return Cover(np.ascontiguousarray(plane), outside=True, face=True)
 
 
-def _thrown(scene: Scene, box: Box, dx: float, dy: float, grow: float) -> np.ndarray:
+def _thrown(coat: Shadow, scene: Scene, box: Box) -> np.ndarray:
     """Coverage over `box` of the letters grown and moved, edges crisp."""
-    letters = scene.letters
+    letters, (dx, dy, _, grow) = scene.letters, _throw(coat, scene)
     if abs(grow) < 0.01 and letters.smooth:
         return letters.shifted(dx, dy, box)
     # moving the distance, which is smooth, and cutting it afterwards keeps the edge crisp
@@ -77,7 +78,7 @@ def _thrown(scene: Scene, box: Box, dx: float, dy: float, grow: float) -> np.nda
         [0, 1, letters.box.y0 - box.y0 + dy],
     ])  # fmt: skip
     moved = cv2.warpAffine(
-        letters.distance, into, (box.width, box.height),
+        scene.distance(coat, grow < scene.base(coat))[0], into, (box.width, box.height),
         flags=cv2.INTER_LINEAR, borderMode=cv2.BORDER_CONSTANT, borderValue=-1e6,
     )  # fmt: skip
     return between(moved, -grow, math.inf)

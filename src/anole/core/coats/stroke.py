@@ -7,17 +7,10 @@ import math
 import numpy as np
 
 from ..box import Box
+from ..field.joins import MOST_MITRE
 from ..model import Stroke
 from .band import between
 from .scene import EDGE, Cover, Reach, Scene, Under
-
-MOST_MITRE = 6.0
-"""Widths that fields are made for; a longer mitre is cut there."""
-
-
-def _base(coat: Stroke, scene: Scene) -> float:
-    """How far the edge that the stroke follows lies outside the letters, px."""
-    return scene.grown if coat.silhouette == "whole" else 0.0
 
 
 def _mitred(coat: Stroke) -> float:
@@ -25,35 +18,55 @@ def _mitred(coat: Stroke) -> float:
     return min(coat.limit, MOST_MITRE) if coat.join == "mitre" else 1.0
 
 
-def reach(coat: Stroke, scene: Scene) -> Reach:
+def _farthest(coat: Stroke, scene: Scene) -> float:
+    """px beyond the letters."""
     outer, _ = scene.ends(coat.span)
-    return Reach(distance=(_base(coat, scene) - outer) * _mitred(coat) + 2)
+    return (scene.base(coat) - outer) * _mitred(coat) + scene.tips(coat)
+
+
+def reach(coat: Stroke, scene: Scene) -> Reach:
+    return Reach(distance=_farthest(coat, scene) + 2)
 
 
 def box(coat: Stroke, scene: Scene) -> Box:
-    outer, _ = scene.ends(coat.span)
-    return scene.around((_base(coat, scene) - outer) * _mitred(coat) + 2)
+    return scene.around(_farthest(coat, scene) + 2)
 
 
 def cover(coat: Stroke, scene: Scene, where: Box, under: Under) -> Cover:
     outer, inner = scene.ends(coat.span)
-    base = _base(coat, scene)
-    if base > 0:
-        return _on_whole(scene, where, outer - under.outer, inner + under.inner, base)
+    if scene.base(coat) > 0:
+        return _on_whole(coat, scene, where, under)
     # an end on the edge itself is cut by the letters' own coverage, not by distance
     low = -math.inf if abs(outer) < EDGE else outer - under.outer
     high = math.inf if abs(inner) < EDGE else inner + under.inner
-    letters = scene.letters
-    field = letters.distance
-    if coat.join != "round" and outer < -EDGE:
-        field = letters.joined_distance(coat.join, min(coat.limit, MOST_MITRE))
-    plane = between(scene.field(field, where), low, high)
-    return Cover(plane, outside=outer < -EDGE, face=inner > EDGE)
+    return Cover(_span(coat, scene, where, low, high), outer < -EDGE, inner > EDGE)
 
 
-def _on_whole(scene: Scene, where: Box, outer: float, inner: float, base: float) -> Cover:
-    if inner > 0:
-        field = scene.field(scene.letters.grown_distance(base), where)
-    else:
-        field = scene.field(scene.letters.distance, where) + np.float32(base)
-    return Cover(between(field, outer, inner), outside=True, face=inner > base)
+def _span(coat: Stroke, scene: Scene, where: Box, low: float, high: float) -> np.ndarray:
+    """A(low) - A(high), each with corners turned as the coat says."""
+    if coat.join == "round":
+        return between(scene.field(scene.letters.distance, where), low, high)
+    span = _deeper(coat, scene, where, low)
+    if not math.isinf(high):
+        span -= _deeper(coat, scene, where, high)
+    return span
+
+
+def _deeper(coat: Stroke, scene: Scene, where: Box, at: float) -> np.ndarray:
+    """(H, W) float32 A(at): coverage deeper than a position."""
+    letters, held = scene.letters, 0.0 if math.isinf(at) else at
+    field = letters.joined_distance(coat.join, min(coat.limit, MOST_MITRE), held)
+    return between(scene.field(field, where), at, math.inf)
+
+
+def _on_whole(coat: Stroke, scene: Scene, where: Box, under: Under) -> Cover:
+    outer, inner = scene.ends(coat.span)
+    base = scene.base(coat)
+    low, high = outer - base - under.outer, inner - base + under.inner
+    face = inner > base
+    joins = [ply.join for ply in scene.growth.plies]
+    if inner <= 0 and joins == [coat.join] != ["round"]:
+        # corners go on as they are turned already
+        return Cover(_span(coat, scene, where, low, high), True, face)
+    field, _ = scene.distance(coat, inner > 0)
+    return Cover(between(scene.field(field, where), low, high), True, face)

@@ -21,7 +21,7 @@ DEEP, ALIKE = np.float32(4), np.float32(0.94)
 """px from the edge beyond which normals are averaged, and the cosine of those that are alike."""
 
 
-def _order(chords: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+def order(chords: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
     """For each chord the one before and the one after it on its contour."""
     count = len(chords)
     ends, starts = chords[:, 2:], chords[:, :2]
@@ -48,7 +48,7 @@ def joints(chords: np.ndarray) -> np.ndarray:
     x0, y0, x1, y1 = chords.T
     side = 1.0 if (x0 * y1 - x1 * y0).sum() >= 0 else -1.0
     own = np.column_stack([-along[:, 1], along[:, 0]]) / length[:, None] * side
-    before, after = _order(chords)
+    before, after = order(chords)
     out = np.zeros((len(chords), 8))
     out[:, :2] = own
     for other, at, reach in ((before, 2, 6), (after, 4, 7)):

@@ -11,13 +11,23 @@ from ..cache import Cache
 from .closest import distance, distance_and_chords
 from .contour import contour
 from .coverage import rasterise
+from .growth import Growth
 from .joins import joined
 from .normals import normals
 
+LEAST_REACH = 48.0
 CORE_SIDE = 512
 """The core is measured on the outline scaled to about this many px a side..."""
 CORE_SCALES = (0.25, 8.0)
 """...within these factors, so that it is the same at every render scale."""
+
+
+def quantised(reach: float) -> float:
+    """Reaches in steps of about a third, so that a drag seldom asks for new fields."""
+    size = LEAST_REACH
+    while size < reach:
+        size *= 4 / 3
+    return math.ceil(size)
 
 
 def ink_box(chords: np.ndarray) -> Box:
@@ -85,11 +95,14 @@ class Silhouette:
         """(H, W) int32 over `box`: the nearest chord of each px."""
         return self._nearest()[1]
 
-    def joined_distance(self, join: str, limit: float) -> np.ndarray:
-        """As `distance`, with corners turned as a mitre or a cut."""
+    def joined_distance(self, join: str, limit: float, at: float) -> np.ndarray:
+        """As `distance`, right about `at` px with corners turned as `join` says."""
+        if join == "round" or at == 0:
+            return self.distance
         return self._cache.get(
-            ("joined", self.key, self.box, join, limit),
-            lambda: joined(self.chords, self.nearest, self.distance, self.box, join, limit),
+            ("joined", self.key, self.box, join, limit, at),
+            lambda: joined(self.chords, self.distance, self.box, join, limit, at),
+            ("joined", self.key, join, at < 0),
         )
 
     @property
@@ -104,17 +117,18 @@ class Silhouette:
         """Coverage of the silhouette moved by (dx, dy) px, over `box`."""
         return rasterise(self.chords + (dx, dy, dx, dy), box)[0]
 
-    def grown_distance(self, by: float) -> np.ndarray:
-        """Signed distance to the edge of the silhouette grown by `by` > 0 px, over `box`.
+    def grown_distance(self, growth: Growth) -> np.ndarray:
+        """Signed distance to the edge of the whole, over `box`; + inside.
 
-        Outside the grown shape d + by is exact; inside it the distance is to the grown edge.
+        Outside a whole with round corners `distance` + by is the same; inside it is not.
         """
 
         def make() -> np.ndarray:
-            d = self.distance
-            chords = contour(d, -by, self.box)
-            if not len(chords):
-                return d + np.float32(by)
-            return distance(chords, d > -by, self.box)
+            edge = np.maximum.reduce([
+                self.joined_distance(join, limit, -by) + np.float32(by)
+                for by, join, limit in growth.plies
+            ])  # fmt: skip
+            chords = contour(edge, 0.0, self.box)
+            return distance(chords, edge > 0, self.box) if len(chords) else edge
 
-        return self._cache.get(("grown", self.key, self.box, by), make)
+        return self._cache.get(("grown", self.key, self.box, growth), make)

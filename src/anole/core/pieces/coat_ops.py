@@ -56,7 +56,7 @@ def _shape(coat: Coat, scene: Scene, under: Under, box: Box) -> tuple:
     letters = scene.letters
     framed = scene.frames if getattr(coat, "frame", None) is not None else scene.frames.piece
     return (
-        "cover", shape_of(coat), letters.key, letters.box, scene.grown, under, box, framed,
+        "cover", shape_of(coat), letters.key, letters.box, scene.growth, under, box, framed,
         scene.lamp if getattr(coat, "lamp", 1) is None else None,
     )  # fmt: skip
 

@@ -10,7 +10,9 @@ from ..box import Box, around
 from ..cache import Cache
 from ..coats.registry import kind_of
 from ..coats.scene import Reach, Scene
-from ..field.silhouette import Silhouette, greatest_inside, ink_box
+from ..field.growth import Growth, Ply, growth
+from ..field.joins import MOST_MITRE
+from ..field.silhouette import Silhouette, greatest_inside, ink_box, quantised
 from ..lettering.outline import Outline, at_home, chords, corners, outline
 from ..model import Board, Lettering, Stroke
 from ..paint.source import Frames
@@ -20,8 +22,6 @@ from .coat_ops import coat_ops
 from .letters import bounds, letter_frames
 from .meeting import meetings
 from .view import View
-
-LEAST_REACH = 48.0
 
 
 def _chords(line: Outline, scale: float, cache: Cache) -> np.ndarray:
@@ -34,14 +34,6 @@ def core_of(piece: Lettering, dpi: float, cache: Cache) -> float:
     return cache.get(("core", *line.key), lambda: greatest_inside(_chords(line, 1.0, cache)))
 
 
-def quantised(reach: float) -> float:
-    """Reaches in steps of about a third, so that a drag seldom asks for new fields."""
-    size = LEAST_REACH
-    while size < reach:
-        size *= 4 / 3
-    return math.ceil(size)
-
-
 def farthest(ink: Box, window: Box) -> float:
     """px that no distance within the window exceeds: fields need not reach further."""
     dx = max(ink.x0 - window.x1, window.x0 - ink.x1, 0)
@@ -50,14 +42,13 @@ def farthest(ink: Box, window: Box) -> float:
     return math.hypot(dx, dy) + reach
 
 
-def grown_by_strokes(piece: Lettering, scene: Scene) -> float:
-    """How far the strokes on the letters reach beyond them, px."""
-    outer = [
-        scene.ends(coat.span)[0]
+def growth_of(piece: Lettering, scene: Scene) -> Growth:
+    """What the strokes on the letters add to them."""
+    return growth(
+        Ply(-scene.ends(coat.span)[0], coat.join, min(coat.limit, MOST_MITRE))
         for coat in piece.style
         if isinstance(coat, Stroke) and coat.on and coat.silhouette == "letters"
-    ]
-    return max(0.0, -min(outer, default=0.0))
+    )
 
 
 def scene_of(piece: Lettering, view: View) -> Scene:
@@ -69,20 +60,20 @@ def scene_of(piece: Lettering, view: View) -> Scene:
     core = core_of(piece, view.board.dpi, view.cache) * view.scale
     frame = bounds(found)
 
-    def scene(box: Box, grown: float) -> Scene:
+    def scene(box: Box, whole: Growth) -> Scene:
         letters = Silhouette(key, found, ink, box, core, view.cache, piece.smoothing)
         frames = Frames(frame, view.frame, letter_frames(piece, line, key, box, view))
         return Scene(
             letters, line.em, view.board.dpi, view.scale, view.board.lamp, frames, view.window,
-            grown, view.cache,
+            whole, view.cache,
         )  # fmt: skip
 
-    first = scene(ink, 0.0)
-    first = first._replace(grown=grown_by_strokes(piece, first))
+    first = scene(ink, Growth())
+    first = first._replace(growth=growth_of(piece, first))
     reaches = [kind_of(c).paints.reach(c, first) for c in piece.style if c.on] or [Reach()]
     far = quantised(min(max(r.distance for r in reaches), farthest(ink, view.window)))
     throw = quantised(max(r.throw for r in reaches))
-    return scene(ink.grown(far).meet(view.window.grown(far + throw)), first.grown)
+    return scene(ink.grown(far).meet(view.window.grown(far + throw)), first.growth)
 
 
 def ops(piece: Lettering, view: View) -> list[Op]:

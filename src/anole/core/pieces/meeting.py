@@ -16,7 +16,7 @@ def _ends(coat: Coat, scene: Scene) -> tuple[float, float] | None:
     if not isinstance(coat, Stroke | Glow | Relief):
         return None
     outer, inner = scene.ends(coat.span)
-    base = scene.grown if coat.silhouette == "whole" else 0.0
+    base = scene.base(coat)
     return outer - base, inner - base
 
 
