@@ -53,7 +53,7 @@ def coat_side(window: Window) -> QWidget:
     window.unit.setFixedWidth(48)
     window.unit.clicked.connect(window._switch_unit)
     line.addWidget(window.unit)
-    return side(top, window.build_up, window.coats, stretch=1)
+    return side(top, window.build_up, window.shaping, window.coats, stretch=1)
 
 
 def proof_side(window: Window) -> QWidget:

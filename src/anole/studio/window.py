@@ -38,6 +38,7 @@ from .coat.build_up import BuildUp
 from .coat.coat_panel import CoatPanel
 from .coat.lantern import LanternHand
 from .coat.paint_hand import PaintHand
+from .coat.shaping_switches import ShapingSwitches
 from .coat.shelf import Shelf
 from .desk import Desk
 from .document import Document
@@ -101,6 +102,7 @@ class Window(QWidget):
         self.build_up = BuildUp(self.document, self.view)
         self.build_of, self.unit = QLabel(), QPushButton("px")
         self.coats = AddCoat(self.document, self.worker)
+        self.shaping = ShapingSwitches(self.document)
         self.coat = CoatPanel(self.document, self.build_up)
         self.shelf = Shelf(self.document, self.worker)
         pictures = ProofPictures(self.document, self.worker)

@@ -15,10 +15,27 @@ MARGIN = 0.05
 """Of the board's shorter side: how far a pinned piece stays from the border."""
 
 
+SHAPED_BY = {
+    "rails": "rails", "head": "rails", "foot": "rails", "ring": "ring", "letters": "letters",
+    "corners": "corners", "pose": "pose",
+}  # fmt: skip
+
+
 def change_piece(board: Board, piece_id: str, **fields: Any) -> Board:
-    """Set fields of a piece. Raises KeyError and ModelError."""
+    """Set fields of a piece; shaping that is worked on is on. Raises KeyError and ModelError."""
     piece = replaced(board.piece(piece_id), **fields)
+    touched = {SHAPED_BY.get(name) for name in fields}
+    if isinstance(piece, Lettering) and touched & set(piece.off):
+        off = tuple(kind for kind in piece.off if kind not in touched)
+        piece = msgspec.structs.replace(piece, off=off)
     return with_piece(board, piece)
+
+
+def switch_shaping(board: Board, piece_id: str, kind: str) -> Board:
+    """Switch a kind of shaping off, or on again. Raises KeyError and ModelError."""
+    off = board.lettering(piece_id).off
+    changed = tuple(k for k in off if k != kind) if kind in off else (*off, kind)
+    return with_piece(board, replaced(board.lettering(piece_id), off=changed))
 
 
 def with_piece(board: Board, piece: Piece) -> Board:

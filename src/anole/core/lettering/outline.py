@@ -10,12 +10,13 @@ import numpy as np
 
 from ..model import Lettering, Place
 from . import kept
+from .bends import Bends, bends_of
 from .bent import bent
 from .block import Block, block, setting_of
 from .flatten import TOLERANCE, flatten
 from .fonts import when_changed
 from .matrix import anchor_point, apply, placing
-from .warp import Bends, Shape
+from .warp import Shape
 
 BENT_TOLERANCE = 0.03
 """px at the render scale"""
@@ -80,9 +81,7 @@ def _outline(piece: Lettering, dpi: float) -> Outline:
     setting = setting_of(piece, dpi)
     words = block(setting, kept.usable(piece))
     em = fitted_em(piece, words, dpi)
-    radius = piece.ring.radius.px(em, dpi) / em if piece.ring else 0.0
-    bends = Bends(piece.rails, piece.head, piece.foot, piece.ring, radius, piece.letters,
-                  piece.corners, piece.pose)  # fmt: skip
+    bends = bends_of(piece, em, dpi)
     matrix = placing(piece.place, words.box, em)
     if not piece.smoothing:
         matrix = _on_the_grid(matrix, piece.place, words)

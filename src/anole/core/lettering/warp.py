@@ -7,38 +7,16 @@ Shape.centres. The order is: rails or ring, then chance for each letter, then co
 from __future__ import annotations
 
 import math
-from typing import NamedTuple
 
 import numpy as np
 
-from ..model import Corners, Letters, Pose, Rail, Ring
+from ..model import Corners, Letters, Pose, Rail
+from .bends import Bends
 from .block import Block
 from .glyphs import glyph
 
 LEAST_GAP = 0.1
 """Of the block's height: the rails never come nearer to each other."""
-
-
-class Bends(NamedTuple):
-    """What bends a lettering; all None or straight means that nothing does."""
-
-    rails: str
-    head: Rail
-    foot: Rail
-    ring: Ring | None
-    radius: float
-    letters: Letters | None
-    corners: Corners | None
-    pose: Pose | None
-
-    @property
-    def bent(self) -> bool:
-        straight = self.head == Rail() and self.foot == Rail()
-        return not straight or self.by_letter or any((self.corners, self.pose))
-
-    @property
-    def by_letter(self) -> bool:
-        return bool(self.ring or (self.letters and self.letters.moves))
 
 
 def rail(line: Rail, s: np.ndarray) -> np.ndarray:

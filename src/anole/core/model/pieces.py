@@ -11,7 +11,7 @@ from .fields import BlendField, Id, Name, Opacity, meta, number
 from .length import Length
 from .outlines import Outlines
 from .paints import ColourPaint, Paint
-from .shaping import Corners, FitBox, Letters, Pose, Rail, Ring
+from .shaping import Corners, FitBox, Letters, Pose, Rail, Ring, Shaping
 from .style import Coats, Worn
 from .tags import Tags
 
@@ -121,6 +121,8 @@ class Lettering(PieceBase, frozen=True, cache_hash=True, kw_only=True, tag="lett
     ] = None
     corners: Annotated[Corners | None, meta("Corners", "Pull each corner freely")] = None
     pose: Annotated[Pose | None, meta("Pose", "Turn the words in space")] = None
+    off: tuple[Shaping, ...] = ()
+    """Kinds of shaping that are kept and switched off."""
     place: Place = Place()
     style: Coats = ()
     worn: Worn | None = None

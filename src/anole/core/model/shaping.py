@@ -13,6 +13,7 @@ from .length import Length
 Bend = Annotated[float, Meta(ge=-1, le=1, extra={"signed": True, "step": 0.01})]
 Offset = Annotated[float, Meta(ge=-20, le=20)]
 Corner = tuple[Offset, Offset]
+Shaping = Literal["rails", "ring", "letters", "corners", "pose"]
 
 
 class Wave(Struct, frozen=True, cache_hash=True, kw_only=True):

@@ -57,7 +57,7 @@ def handles(piece: Lettering, board: Board, now: ViewTransform) -> list[Handle]:
     top = (quad[0] + quad[1]) / 2
     up = top - (quad[2] + quad[3]) / 2
     length = max(math.hypot(up.x(), up.y()), 1e-6)
-    if not piece.ring:
+    if not line.bends.ring:
         for which in ("head", "foot"):
             ends = [now.to_widget(*p) for p in _rail_points(line, which, np.array([0, 0.5, 1]))]
             found += [
@@ -86,7 +86,7 @@ def paint(painter: QPainter, piece: Lettering, board: Board, now: ViewTransform)
     box = QPolygonF([h.at for h in found if h.kind == "corner"])
     line = outline(piece, board.dpi)
     curves = []
-    if not piece.ring:
+    if not line.bends.ring:
         for which in ("head", "foot"):
             points = _rail_points(line, which, np.linspace(0, 1, 49))
             curves.append(QPolygonF([now.to_widget(x, y) for x, y in points]))
@@ -183,7 +183,7 @@ def _turn(
 
 
 def _corner(start: Lettering, which: str, across: float, down: float) -> dict:
-    quad = start.corners or Corners()
+    quad = (None if "corners" in start.off else start.corners) or Corners()
     x, y = getattr(quad, which)
     way = (round(min(max(x + across, -20), 20), 4), round(min(max(y + down, -20), 20), 4))
     return {"corners": msgspec.structs.replace(quad, **{which: way})}
@@ -191,7 +191,7 @@ def _corner(start: Lettering, which: str, across: float, down: float) -> dict:
 
 def _rail(start: Lettering, line: Outline, handle: Handle, down: float, wave: bool) -> dict:
     which, _, side = handle.which.partition(" ")
-    rail: Rail = getattr(start, which)
+    rail: Rail = getattr(line.bends, which)
     height = line.block.tall[3] - line.block.tall[1]
     rise = -down / max(height, 1e-9)
     if handle.kind == "slope":
