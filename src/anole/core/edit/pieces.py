@@ -24,7 +24,7 @@ SHAPED_BY = {
 def change_piece(board: Board, piece_id: str, **fields: Any) -> Board:
     """Set fields of a piece; shaping that is worked on is on. Raises KeyError and ModelError."""
     piece = replaced(board.piece(piece_id), **fields)
-    touched = {SHAPED_BY.get(name) for name in fields}
+    touched = set() if "off" in fields else {SHAPED_BY.get(name) for name in fields}
     if isinstance(piece, Lettering) and touched & set(piece.off):
         off = tuple(kind for kind in piece.off if kind not in touched)
         piece = msgspec.structs.replace(piece, off=off)

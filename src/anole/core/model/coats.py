@@ -42,6 +42,10 @@ class CoatBase(Struct, frozen=True, cache_hash=True, kw_only=True, tag_field="ki
     seen: Annotated[
         Literal["everywhere", "outside", "inside"], meta("Seen", "Which side of the edge shows it")
     ] = "everywhere"
+    plane: Annotated[
+        Literal["board", "face"],
+        meta("Lies on", "With a pose: made on the letters as they are seen, or on their flat face and turned with it"),
+    ] = "board"  # fmt: skip
 
 
 class Repeat(Struct, frozen=True, cache_hash=True, kw_only=True):

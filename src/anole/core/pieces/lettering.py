@@ -14,13 +14,14 @@ from ..field.growth import Growth, Ply, growth
 from ..field.joins import MOST_MITRE
 from ..field.silhouette import Silhouette, greatest_inside, ink_box, quantised
 from ..lettering.outline import Outline, at_home, chords, corners, outline
-from ..model import Board, Lettering, Stroke
+from ..model import Board, Coat, Lettering, Stroke
 from ..paint.source import Frames
-from ..render.ops import ApartBegin, ApartEnd, FaceBegin, FaceEnd, Op
+from ..render.ops import ApartBegin, ApartEnd, FaceBegin, FaceEnd, Lay, Op
 from .backing import Behind
 from .coat_ops import coat_ops
 from .letters import bounds, letter_frames
 from .meeting import meetings
+from .posed import flat_of, onto_face
 from .view import View
 
 
@@ -76,18 +77,41 @@ def scene_of(piece: Lettering, view: View) -> Scene:
     return scene(ink.grown(far).meet(view.window.grown(far + throw)), first.growth)
 
 
+def _layers(piece: Lettering, scene: Scene, view: View) -> list[Lay]:
+    """The steps of the coats, bottom first."""
+    coats = [coat for coat in piece.style if coat.on and coat.opacity > 0]
+    on_face = [coat.plane == "face" for coat in coats]
+    made = _of(coats, piece, scene, view)
+    flat = flat_of(piece, view) if any(on_face) else None
+    if flat is None or flat.view.window.empty:
+        return [step for steps in made for step in steps]
+    letters = scene.letters
+    turned = [
+        [onto_face(step, flat, view.window, view.cache, lambda: (letters.coverage, letters.box))
+         for step in steps]
+        for steps in _of(coats, flat.piece, scene_of(flat.piece, flat.view), flat.view)
+    ]  # fmt: skip
+    return [
+        step
+        for face, flat_steps, steps in zip(on_face, turned, made, strict=True)
+        for step in (flat_steps if face else steps)
+    ]
+
+
+def _of(coats: list[Coat], piece: Lettering, scene: Scene, view: View) -> list[list[Lay]]:
+    """The steps of each coat on letters as they stand in a view."""
+    return [
+        coat_ops(c, scene, under, Behind(view, piece, piece.style.index(c)))
+        for c, under in zip(coats, meetings(coats, scene), strict=True)
+    ]
+
+
 def ops(piece: Lettering, view: View) -> list[Op]:
     scene = scene_of(piece, view)
     letters = scene.letters
     if letters.box.empty:
         return []
-    coats = [coat for coat in piece.style if coat.on and coat.opacity > 0]
-    under = meetings(coats, scene)
-    layers = [
-        step
-        for c, u in zip(coats, under, strict=True)
-        for step in coat_ops(c, scene, u, Behind(view, piece, piece.style.index(c)))
-    ]
+    layers = _layers(piece, scene, view)
     face = scene.around(0)
     where = (letters.key, letters.box, face)
     steps: list[Op] = [

@@ -81,6 +81,8 @@ class CoatPanel(QScrollArea):
             core = scene.cut.core if scene else em / 10
             panel.take(Context(em, board.dpi, core, board.lamp))
             panel.show_struct(coat)
+            # only a pose tells the face from the board
+            panel.controls["plane"].setVisible(piece.pose is not None)
             if not self.name.hasFocus():
                 self.name.setText(coat.name)
         for other, panel in self.panels.items():

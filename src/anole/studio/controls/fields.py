@@ -95,7 +95,7 @@ ORDER = ("paint", "repeat", "pattern", "span", "join", "limit", "moulding", "hei
          "edge", "rounding", "hot", "softness", "falloff", "bearing", "pitch", "width", "phase",
          "drift", "bow", "unevenness", "seed", "form", "frame", "angle", "bend", "wave", "side",
          "inset", "soften", "far", "at_cut", "lift", "grow", "falls", "ramp", "gleam", "lamp",
-         "silhouette", "opacity", "blend", "arithmetic", "seen")  # fmt: skip
+         "silhouette", "opacity", "blend", "arithmetic", "seen", "plane")  # fmt: skip
 
 
 def _rank(info: FieldInfo) -> int:

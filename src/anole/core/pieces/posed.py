@@ -1,0 +1,132 @@
+"""Coats that lie on the face of posed letters: made on the flat letters and projected with them."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable
+from typing import NamedTuple
+
+import cv2
+import msgspec
+import numpy as np
+
+from ..box import EMPTY, Box
+from ..cache import Cache
+from ..coats.scene import Cover
+from ..lettering.outline import outline
+from ..lettering.warp import pose_matrix, projected
+from ..model import Lettering
+from ..render.ops import Lay
+from .view import View
+
+FINENESS = (1.0, 1.5, 2.0, 3.0)
+"""Px of the flat letters for one of the frame where the pose brings them nearest."""
+GRID, NEAREST = 33, 0.05
+"""Points across a window that are followed back, and the least depth of those that count."""
+
+
+class Flat(NamedTuple):
+    """A lettering without its pose, and the frame it is made in.
+
+    matrix : 3 x 3 from px of that frame to px of the posed one
+    """
+
+    piece: Lettering
+    view: View
+    matrix: np.ndarray
+
+
+def _on_board(piece: Lettering, dpi: float) -> np.ndarray:
+    """3 x 3 from where flat letters stand on the board to where the pose puts them, board px."""
+    line = outline(piece, dpi)
+    assert line.bends.pose is not None
+    place = np.vstack([line.matrix, [0, 0, 1]])
+    return place @ pose_matrix(line.block.box, line.bends.pose) @ np.linalg.inv(place)
+
+
+def _nearness(matrix: np.ndarray, points: np.ndarray) -> float:
+    """How much the pose enlarges, where it does so most; points (m, 2)."""
+    steps = [projected(points + by, matrix) for by in ((0, 0), (1, 0), (0, 1))]
+    (ax, ay), (bx, by) = (steps[1] - steps[0]).T, (steps[2] - steps[0]).T
+    return float(np.sqrt(np.abs(ax * by - ay * bx)).max(initial=1.0))
+
+
+def _seen(matrix: np.ndarray, window: Box) -> Box:
+    """The part of the flat frame that a window of the posed one looks at."""
+    xs, ys = (np.linspace(a, b, GRID) for a, b in (window[::2], window[1::2]))
+    points = np.stack(np.meshgrid(xs, ys), -1).reshape(-1, 2)
+    lifted = np.column_stack([points, np.ones(len(points))]) @ np.linalg.inv(matrix).T
+    # depth of the flat point: 1 / the last part, as the matrix' own last part is 1 in its middle
+    kept = lifted[lifted[:, 2] > 1e-9]
+    flat = kept[:, :2] / kept[:, 2:]
+    depth = flat @ matrix[2, :2] + matrix[2, 2]
+    flat = flat[depth > NEAREST]
+    if not len(flat):
+        return EMPTY
+    (x0, y0), (x1, y1) = flat.min(0), flat.max(0)
+    most = 1e6
+    return Box(*(int(min(max(v, -most), most)) for v in
+                 (math.floor(x0) - 2, math.floor(y0) - 2, math.ceil(x1) + 2, math.ceil(y1) + 2)))  # fmt: skip
+
+
+def flat_of(piece: Lettering, view: View) -> Flat | None:
+    """The flat letters; None where no pose is on."""
+    line = outline(piece, view.board.dpi)
+    if line.bends.pose is None:
+        return None
+    plain = msgspec.structs.replace(piece, off=(*piece.off, "pose"))
+    board = _on_board(piece, view.board.dpi)
+    x0, y0, x1, y1 = line.block.box
+    middle = np.array([[x0, y0], [x1, y0], [x1, y1], [x0, y1], [(x0 + x1) / 2, (y0 + y1) / 2]])
+    near = _nearness(board, middle @ line.matrix[:, :2].T + line.matrix[:, 2])
+    fine = view.scale * next((f for f in FINENESS if f >= near - 0.1), FINENESS[-1])
+    matrix = np.diag([view.scale, view.scale, 1]) @ board @ np.diag([1 / fine, 1 / fine, 1])
+    seen = _seen(matrix, view.window)
+    return Flat(plain, view._replace(scale=fine, window=seen), matrix)
+
+
+def _landing(matrix: np.ndarray, box: Box, window: Box) -> Box:
+    corners = np.array([[box.x0, box.y0], [box.x1, box.y0], [box.x1, box.y1], [box.x0, box.y1]])
+    found = np.clip(projected(corners.astype(float), matrix), -1e6, 1e6)
+    (x0, y0), (x1, y1) = np.floor(found.min(0)), np.ceil(found.max(0))
+    return Box(int(x0) - 1, int(y0) - 1, int(x1) + 1, int(y1) + 1).meet(window)
+
+
+def _turned(plane: np.ndarray, matrix: np.ndarray, box: Box, into: Box, edge: int) -> np.ndarray:
+    """A plane over `box` of the flat frame, seen over `into` of the posed one."""
+    full = np.ascontiguousarray(np.broadcast_to(plane, (box.height, box.width)))
+    there = np.array([[1, 0, box.x0 + 0.5], [0, 1, box.y0 + 0.5], [0, 0, 1]])
+    here = np.array([[1, 0, -into.x0 - 0.5], [0, 1, -into.y0 - 0.5], [0, 0, 1]])
+    return cv2.warpPerspective(
+        full, here @ matrix @ there, (into.width, into.height), flags=cv2.INTER_LINEAR,
+        borderMode=edge,
+    )  # fmt: skip
+
+
+def onto_face(
+    lay: Lay, flat: Flat, window: Box, cache: Cache, within: Callable[[], tuple[np.ndarray, Box]]
+) -> Lay:
+    """A step made on the flat letters as one of the posed frame."""
+    matrix, box = flat.matrix, lay.box
+    into = EMPTY if box.empty else _landing(matrix, box, window)
+    # all that the coverage and the colours come from: what follows is how they are laid
+    made = ("projected", matrix.tobytes(), into, *lay.key[:-4])  # type: ignore[index]
+
+    def cover() -> Cover:
+        found = lay.cover()
+        turned = cache.get(
+            ("cover", *made),
+            lambda: _turned(found.plane, matrix, box, into, cv2.BORDER_CONSTANT),
+        )
+        return found._replace(plane=turned)
+
+    def colours() -> np.ndarray:
+        found = lay.source()
+        if found.shape[1:] == (1, 1):
+            return found
+        return cache.get(
+            ("lit", *made),
+            lambda: np.stack([_turned(p, matrix, box, into, cv2.BORDER_REPLICATE) for p in found]),
+        )
+
+    return lay._replace(key=(made, lay.key), box=into, cover=cover, source=colours, within=within)
