@@ -7,12 +7,14 @@ import pytest
 import skia
 
 from anole.core.coats import glow, relief, shadow, stroke
+from anole.core.edit.coats import change_coat
 from anole.core.field.coverage import rasterise
 from anole.core.field.growth import Growth, Ply, growth
 from anole.core.field.joins import corners
-from anole.core.model import Glow, Length, Relief, Shadow, Stroke
+from anole.core.model import Fill, Glow, Length, Relief, Shadow, Stroke
+from anole.core.render.renderer import Renderer, Request
 
-from .shapes import closed, disc, scene, span, turned_square, whole
+from .shapes import board, closed, disc, scene, span, turned_square, whole
 
 SIDE = 240
 STAR = [
@@ -146,3 +148,18 @@ def test_a_round_stroke_on_a_mitred_whole_is_round_about_its_tips():
     found = whole(stroke, Stroke(id="s", span=span("-8px", "0px"), silhouette="whole"), where)
     diagonal = found[np.arange(40, 70), np.arange(40, 70)]
     assert float(diagonal.sum()) * math.sqrt(2) == pytest.approx(8, abs=0.8)
+
+
+def test_coats_on_the_letters_are_not_made_again_when_the_whole_grows():
+    made = board(
+        Shadow(id="h"), Stroke(id="s", span=span("-6px", "0px")), Fill(id="f"),
+        Glow(id="g", span=span("0px", "8px")), Relief(id="r"),
+    )  # fmt: skip
+    renderer = Renderer()
+    renderer.frame(Request(made))
+    before = dict(renderer.cache.made)
+    renderer.frame(Request(change_coat(made, "words", "s", span=span("-7px", "0px"))))
+    after = renderer.cache.made
+    # the stroke and the shadow of the whole, and nothing else
+    assert after["cover"] - before["cover"] == 2
+    assert after["lit"] == before["lit"]

@@ -10,7 +10,7 @@ import numpy as np
 from ..box import Box
 from ..coats.registry import kind_of
 from ..coats.repeats import repeats
-from ..coats.scene import Cover, Scene, Under
+from ..coats.scene import Cover, Scene, Under, on_whole
 from ..model import Coat, ColourPaint, Paint
 from ..paint.source import Backing, Edge, Spot, source, value_of
 from ..paint.spray import sprayed
@@ -56,7 +56,7 @@ def _shape(coat: Coat, scene: Scene, under: Under, box: Box) -> tuple:
     letters = scene.letters
     framed = scene.frames if getattr(coat, "frame", None) is not None else scene.frames.piece
     return (
-        "cover", shape_of(coat), letters.key, letters.box, scene.growth, under, box, framed,
+        "cover", shape_of(coat), letters.key, letters.box, scene.growth if on_whole(coat) else None, under, box, framed,
         scene.lamp if getattr(coat, "lamp", 1) is None else None,
     )  # fmt: skip
 
