@@ -136,8 +136,8 @@ def brushed_rail() -> tuple[Coat, ...]:
 
 
 def fern_print() -> tuple[Coat, ...]:
-    bloom = Gradient(shape="radial", scale=0.32, stops=stops(
-        (0, "#8fe0b0"), (0.4, "#2f9a6a"), (1, "#06251c")))  # fmt: skip
+    bloom = Gradient(shape="radial", scale=0.5, stops=stops(
+        (0, "#d8ffe4"), (0.5, "#5cc890"), (1, "#000000")))  # fmt: skip
     return (
         Shadow(id="1", name="soft", lift=em(0.07), opacity=0.7, paint=colour("#020806"), lamp=HIGH),
         Stroke(id="2", name="border", span=span("0em", "-0.05em"), paint=colour("#123528")),
@@ -146,7 +146,7 @@ def fern_print() -> tuple[Coat, ...]:
                    (0, "#000000e0"), (0.5, "#1b4a3600"), (1, "#d8ffe8f0")), seen="outside"),
         Fill(id="4", name="dark ground", paint=colour("#031410")),
         Fill(id="5", name="difference upon difference", blend="difference", paint=bloom,
-             repeat=Repeat(count=9, shift=0.55, seed=5)),
+             repeat=Repeat(count=24, shift=0.5, seed=8)),
         Stroke(id="6", name="thin rim set in", span=span("0.02em", "0.032em"), paint=colour("#d9f5dc")),
         Relief(id="7", name="metal of the rim", span=span("0.018em", "0.034em"), height=em(0.012),
                moulding=Moulding(profile="bead"), ramp=SHADE),
