@@ -31,7 +31,7 @@ def typed(qtbot, control, number, text):
 
 
 def test_cup_gold_is_built_from_nothing_by_mouse_and_keyboard(open_window, qtbot, settle):
-    from anole.studio.window import new_board
+    from anole.studio.board_files import new_board
 
     window = open_window(new_board(640, 360))
     document = window.document

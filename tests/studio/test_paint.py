@@ -95,7 +95,7 @@ def test_two_colours_of_a_picture_make_a_gradient_that_is_kept_and_used_again(
     qtbot.mouseClick(other.shelf.grid, LEFT, pos=other.shelf.grid.box(0).center().toPoint())
     assert fill(window, 0).stops == fill(window).stops
     path = tmp_path / "dusk.anole"
-    assert window.save_to(path)
+    assert window.files.save_to(path)
     again = board_file.read(path).board
     assert again.gradients == window.document.board.gradients
     assert again.lettering("words").style == window.document.piece.style

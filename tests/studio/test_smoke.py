@@ -11,10 +11,11 @@ SCRIPT = """
 import sys
 from PyQt6.QtCore import QTimer
 from anole.studio.app import application
-from anole.studio.window import Window, demo_folder
+from anole.studio.board_files import demo_folder
+from anole.studio.window import Window
 app = application()
 window = Window()
-window.open_copy(demo_folder() / "bout-night.anole")
+window.files.open_copy(demo_folder() / "bout-night.anole")
 window.show()
 def done():
     assert app.platformName() == "xcb", app.platformName()

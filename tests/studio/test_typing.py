@@ -98,7 +98,7 @@ def test_letters_chosen_on_the_board_get_a_colour_and_a_lift(typing, qtbot):
 
 def test_the_arched_title_of_two_lines_is_set_by_hand_alone(open_window, qtbot, drag, settle):
     """From an empty board: words, font, size, two lines, the upper one arched, the lower slanted."""
-    from anole.studio.window import new_board
+    from anole.studio.board_files import new_board
 
     window = open_window(new_board(1280, 720))
     document = window.document

@@ -9,8 +9,9 @@ from anole.core.files import board_file
 from anole.core.library import styles
 from anole.core.render.export import rgba
 from anole.studio.arrange.pulling import SNAP
+from anole.studio.board_files import new_board
 from anole.studio.coat.build_up_paint import handle_xs
-from anole.studio.window import ARRANGE, COAT, PROOF, new_board
+from anole.studio.window import ARRANGE, COAT, PROOF
 
 LEFT = Qt.MouseButton.LeftButton
 
@@ -91,13 +92,13 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
     # a picture, a file, and the same pixels after opening it again
     window.show_stage(PROOF)
     picture, path = tmp_path / "roll.png", tmp_path / "roll.anole"
-    window.export_to(picture)
-    qtbot.waitUntil(lambda: window.job is None, timeout=60_000)
-    assert window.save_to(path)
+    window.writing.to(picture)
+    qtbot.waitUntil(lambda: window.writing.job is None, timeout=60_000)
+    assert window.files.save_to(path)
     written = np.asarray(Image.open(picture).convert("RGBA"))
     again = board_file.read(path).board
     assert again == with_outlines(document.board)
     assert (rgba(again) == written).all()
-    assert window.open(path)
+    assert window.files.open(path)
     assert document.board == again
     assert path in window.settings.recent

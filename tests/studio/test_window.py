@@ -8,6 +8,7 @@ from anole.core.edit.pieces import change_piece
 from anole.core.files import board_file
 from anole.core.model import Fill, Font, Glow, Shadow, Stroke
 from anole.studio import theme
+from anole.studio.board_files import kept_work
 from anole.studio.commands import COMMANDS
 from anole.studio.shots import views
 from anole.studio.window import ARRANGE, COAT, PROOF
@@ -133,7 +134,7 @@ def test_a_bad_file_is_said_and_the_board_stays(open_window, tmp_path, content):
     window = open_window(STYLED)
     path = tmp_path / "bad.anole"
     path.write_bytes(content)
-    assert not window.open(path)
+    assert not window.files.open(path)
     assert window.document.board == STYLED
     assert "bad.anole" in window.foot.text.text()
     assert window.foot.isVisible()
@@ -144,25 +145,25 @@ def test_a_missing_font_is_said_and_the_words_kept(open_window, tmp_path):
     made = change_piece(STYLED, "words", font=Font(family="Gone Sans"))
     board_file.write(path, board_file.Document(made), b"")
     window = open_window()
-    assert window.open(path)
+    assert window.files.open(path)
     assert "Gone Sans" in window.foot.text.text()
     assert window.document.board == made
 
 
 def test_an_unwritable_folder_is_said(open_window, qtbot, tmp_path):
     window = open_window(STYLED)
-    assert not window.save_to(tmp_path / "no" / "a.anole")
+    assert not window.files.save_to(tmp_path / "no" / "a.anole")
     assert "cannot write" in window.foot.text.text()
-    window.export_to(tmp_path / "no" / "a.png")
-    qtbot.waitUntil(lambda: window.job is None, timeout=30_000)
+    window.writing.to(tmp_path / "no" / "a.png")
+    qtbot.waitUntil(lambda: window.writing.job is None, timeout=30_000)
     assert "cannot write" in window.foot.text.text()
 
 
 def test_a_picture_can_be_stopped(open_window, qtbot, tmp_path):
     window = open_window(STYLED)
-    job = window.export_to(tmp_path / "a.png", 40.0)
+    job = window.writing.to(tmp_path / "a.png", 40.0)
     qtbot.mouseClick(window.foot.stop, LEFT)
-    qtbot.waitUntil(lambda: window.job is None, timeout=60_000)
+    qtbot.waitUntil(lambda: window.writing.job is None, timeout=60_000)
     job.wait()
     assert "nothing was written" in window.foot.text.text()
     assert not list(tmp_path.iterdir())
@@ -173,9 +174,9 @@ def test_unsaved_work_is_kept_aside_and_brought_back(open_window):
     window.document.apply("Type", lambda b: change_piece(b, "words", text="KEEP ME"))
     window.close()
     again = open_window(STYLED)
-    kept = again.kept_work()
+    kept = kept_work()
     assert kept is not None
-    assert again.open_copy(kept)
+    assert again.files.open_copy(kept)
     assert again.document.piece.text == "KEEP ME"
     assert again.document.path is None
 
@@ -191,7 +192,7 @@ def test_proof_counts_the_bytes_of_the_picture(open_window, settle, qtbot):
 
 
 def test_a_huge_board_and_ten_thousand_letters_stay_usable(open_window, qtbot, settle):
-    from anole.studio.window import new_board
+    from anole.studio.board_files import new_board
 
     window = open_window(new_board(32_000, 32_000))
     qtbot.keyClick(window, Qt.Key.Key_T, Qt.KeyboardModifier.ControlModifier)

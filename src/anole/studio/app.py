@@ -11,8 +11,9 @@ from PyQt6.QtCore import QTimer
 from PyQt6.QtWidgets import QApplication
 
 from . import theme
+from .board_files import demo_folder
 from .settings import Settings
-from .window import Window, demo_folder
+from .window import Window
 
 DEMO = "bout-night.anole"
 SWITCH_SECONDS = 0.0005
@@ -39,9 +40,9 @@ def run(file: Path | None, *, demo: bool = False) -> int:
     app = application()
     window = Window()
     if demo:
-        window.open_copy(demo_folder() / DEMO)
+        window.files.open_copy(demo_folder() / DEMO)
     elif file is not None:
-        window.open(file)
+        window.files.open(file)
     window.show()
     # Ctrl+C in the terminal closes the window; the timer lets Python see it
     signal.signal(signal.SIGINT, lambda *_: window.close())

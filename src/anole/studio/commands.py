@@ -167,10 +167,10 @@ def _paste_style(window: Window) -> None:
 
 
 COMMANDS = (
-    Command("new", "New board", ("Ctrl+N",), lambda w: w.new_board(1280, 720)),
-    Command("open", "Open a board", ("Ctrl+O",), lambda w: w.ask_open()),
-    Command("save", "Save", ("Ctrl+S",), lambda w: w.save()),
-    Command("save-as", "Save under another name", ("Ctrl+Shift+S",), lambda w: w.ask_save()),
+    Command("new", "New board", ("Ctrl+N",), lambda w: w.files.new(1280, 720)),
+    Command("open", "Open a board", ("Ctrl+O",), lambda w: w.files.ask_open()),
+    Command("save", "Save", ("Ctrl+S",), lambda w: w.files.save()),
+    Command("save-as", "Save under another name", ("Ctrl+Shift+S",), lambda w: w.files.ask_save()),
     Command("export", "Write a picture", ("Ctrl+Return",), lambda w: w.export.ask_export()),
     Command("undo", "Undo", ("Ctrl+Z",), lambda w: w.document.undo(),
             lambda w: w.document.history.undo_name is not None),

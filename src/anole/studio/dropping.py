@@ -36,7 +36,7 @@ def use_picture(window: Window, path: Path) -> None:
 
 
 TAKERS: dict[str, Callable[[Window, Path], object]] = {
-    ".anole": lambda window, path: window.open(path),
+    ".anole": lambda window, path: window.files.open(path),
     **{suffix: lambda window, path: use_picture(window, path) for suffix in SUFFIXES},
     **{
         suffix: lambda window, path: window.arrange.fonts.add_file(path)

@@ -11,7 +11,8 @@ from pathlib import Path
 from PyQt6.QtWidgets import QApplication, QWidget
 
 from .app import DEMO, application
-from .window import ARRANGE, COAT, PROOF, Window, demo_folder
+from .board_files import demo_folder
+from .window import ARRANGE, COAT, PROOF, Window
 
 
 def settle(window: Window, seconds: float = 60.0) -> None:
@@ -35,7 +36,7 @@ def shoot(widget: QWidget, path: Path) -> None:
 
 def views(window: Window, out: Path) -> None:
     """Arrange, Coat and Proof of the demo board, its paints, and Coat of the second."""
-    window.open_copy(demo_folder() / DEMO)
+    window.files.open_copy(demo_folder() / DEMO)
     for number, name in ((ARRANGE, "arrange"), (COAT, "coat"), (PROOF, "proof")):
         window.show_stage(number)
         settle(window)
@@ -52,7 +53,7 @@ def views(window: Window, out: Path) -> None:
         settle(window)
         _scroll(window, scroll)
         shoot(window, out / f"{name}.png")
-    window.open_copy(demo_folder() / "brine-and-bearing-cup.anole")
+    window.files.open_copy(demo_folder() / "brine-and-bearing-cup.anole")
     window.show_stage(COAT)
     _choose(window, "Cup", "carved to the core")
     settle(window)

@@ -9,6 +9,7 @@ from PyQt6.QtGui import QColor, QPainter, QPainterPath, QPaintEvent
 from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QLabel, QMenu, QPushButton, QWidget
 
 from . import icons, theme
+from .board_files import demo_boards, kept_work
 
 if TYPE_CHECKING:
     from .window import Window
@@ -126,17 +127,17 @@ class TopBar(QWidget):
         for title, width, height, dpi in PURPOSES:
             new.addAction(
                 f"{title}, {width} × {height}",
-                lambda w=width, h=height, d=dpi: window.new_board(w, h, d),
+                lambda w=width, h=height, d=dpi: window.files.new(w, h, d),
             )
         for path in window.settings.recent:
-            recent.addAction(path.name, lambda p=path: window.open(p))
+            recent.addAction(path.name, lambda p=path: window.files.open(p))
         recent.setEnabled(bool(window.settings.recent))
-        for path in window.demo_boards():
+        for path in demo_boards():
             demo.addAction(path.stem.replace("-", " ").capitalize(),
-                           lambda p=path: window.open_copy(p))  # fmt: skip
-        kept = window.kept_work()
+                           lambda p=path: window.files.open_copy(p))  # fmt: skip
+        kept = kept_work()
         if kept is not None:
-            menu.addAction("Bring back unsaved work", lambda: window.open_copy(kept))
+            menu.addAction("Bring back unsaved work", lambda: window.files.open_copy(kept))
         menu.addSeparator()
         for command in ("open", "save", "save-as", "dress", "quit"):
             menu.addAction(window.actions_by_id[command])

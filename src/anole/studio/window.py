@@ -2,16 +2,10 @@
 
 from __future__ import annotations
 
-import contextlib
-from importlib.resources import files
-from pathlib import Path
-
-import platformdirs
 from PyQt6.QtCore import QByteArray, Qt, QTimer
 from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent, QKeyEvent
 from PyQt6.QtWidgets import (
     QApplication,
-    QFileDialog,
     QLabel,
     QPushButton,
     QSplitter,
@@ -20,17 +14,14 @@ from PyQt6.QtWidgets import (
     QWidget,
 )  # fmt: skip
 
-from ..core.edit.font_files import with_outlines
-from ..core.files import board_file
-from ..core.files.atomic import FileError
-from ..core.files.preview import preview
-from ..core.model import Board, Colour, ColourPaint, Ground
+from ..core.model import Board
 from . import actions, theme
 from .arrange.cropping import CroppingHand
 from .arrange.piece_panel import PiecePanel
 from .arrange.pieces_list import PiecesList
 from .arrange.pulling import PullingHand
 from .arrange.typing import TypingHand
+from .board_files import BoardFiles, new_board
 from .board_view import BoardView
 from .coat.add_coat import AddCoat
 from .coat.asking import AskingHand
@@ -44,7 +35,6 @@ from .desk import Desk
 from .document import Document
 from .dropper import Dropper
 from .dropping import files_in, take
-from .export_job import ExportJob
 from .font_reader import FontReader
 from .foot_bar import FootBar
 from .hand import Hand
@@ -56,19 +46,10 @@ from .sides import coat_side, pieces_side, proof_side
 from .steps import Steps
 from .top_bar import TopBar
 from .worker import Worker
+from .writing import Writing
 
-SIDE, AUTOSAVE_MS = 310, 20_000
-BOARD_FILES = "Anole boards (*.anole)"
+SIDE = 310
 ARRANGE, COAT, PROOF = range(3)
-
-
-def new_board(width: int, height: int, dpi: float = 96.0) -> Board:
-    ground = Ground(id="ground", name="Ground", paint=ColourPaint(colour=Colour(24, 42, 60)))
-    return Board(width=width, height=height, dpi=dpi, pieces=(ground,))
-
-
-def demo_folder() -> Path:
-    return Path(str(files("anole") / "data" / "boards"))
 
 
 class Window(QWidget):
@@ -81,7 +62,6 @@ class Window(QWidget):
         self.settings = Settings()
         self.worker = Worker()
         self.document: Document = Document(board or new_board(1280, 720), self)
-        self.job: ExportJob | None = None
         self.holding = Holding(self.document)
         self.view: BoardView = BoardView(self.document, self.worker)
         self.pulling, self.cropping = PullingHand(self.view), CroppingHand(self.view)
@@ -111,12 +91,11 @@ class Window(QWidget):
         self.steps = Steps(self.document, self.worker)
         self.actions_by_id = actions.make(self)
         self.foot = FootBar()
+        self.files: BoardFiles = BoardFiles(self.document, self.settings, self, self.foot.say)
+        self.writing = Writing(self.document, self.foot, self)
         self.top = TopBar(self)
         self._build()
         self._connect()
-        self._autosave = QTimer(self)
-        self._autosave.timeout.connect(self.keep_work)
-        self._autosave.start(AUTOSAVE_MS)
         self._restore()
         self.show_stage(ARRANGE)
         self._refresh()
@@ -167,9 +146,9 @@ class Window(QWidget):
         self.worker.warmed.connect(self._warmed)
         self.view.zoomed.connect(lambda z: self.top.zoom.setText(f"{z:.0%}"))
         self.arrange.board.framing.connect(self.cropping.start)
-        self.export.wanted.connect(self.ask_export)
+        self.export.wanted.connect(self.writing.ask)
+        self.files.opened.connect(self._opened)
         self.font_reader.read.connect(self._fonts_read)
-        self.foot.cancelled.connect(self._cancel)
         # the first start compiles kernels; a start that finds them is too short to mention
         self._warming = QTimer(self)
         self._warming.setSingleShot(True)
@@ -179,7 +158,7 @@ class Window(QWidget):
     def _warmed(self, share: float) -> None:
         if share >= 1:
             self._warming.stop()
-            if not self.foot.progress.isHidden() and self.job is None:
+            if not self.foot.progress.isHidden() and self.writing.job is None:
                 self.foot.hide()
             return
         if not self._warming.isActive():
@@ -277,109 +256,11 @@ class Window(QWidget):
             self.holding.release(event.key())
         super().keyReleaseEvent(event)
 
-    # boards
-
-    def new_board(self, width: int, height: int, dpi: float = 96.0) -> None:
-        self.keep_work()
-        self.document.start(new_board(width, height, dpi))
+    def _opened(self, fresh: bool) -> None:
         self.view.set_zoom(None)
-        self.show_stage(ARRANGE)
-
-    def demo_boards(self) -> list[Path]:
-        return sorted(demo_folder().glob("*.anole"))
-
-    def open(self, path: Path) -> bool:
-        """Open a board; unsaved work is kept aside first."""
-        self.keep_work()
-        if not self.document.open(path):
-            return False
-        self.settings.add_recent(path)
-        self.view.set_zoom(None)
-        return True
-
-    def open_copy(self, path: Path) -> bool:
-        """Open a board that saving must not write over."""
-        if not self.open(path):
-            return False
-        self.document.path = None
-        self.settings.put("recent", [str(p) for p in self.settings.recent if p != path])
+        if fresh:
+            self.show_stage(ARRANGE)
         self._refresh()
-        return True
-
-    def ask_open(self) -> None:
-        name, _ = QFileDialog.getOpenFileName(self, "Open a board", "", BOARD_FILES)
-        if name:
-            self.open(Path(name))
-
-    def save(self) -> None:
-        if self.document.path is None:
-            self.ask_save()
-        else:
-            self.save_to(self.document.path)
-
-    def ask_save(self) -> None:
-        start = str(self.document.path or f"{self.document.board.name}.anole")
-        name, _ = QFileDialog.getSaveFileName(self, "Save the board", start, BOARD_FILES)
-        if name:
-            self.save_to(Path(name).with_suffix(".anole"))
-
-    def save_to(self, path: Path) -> bool:
-        if not self.document.save(path):
-            return False
-        self.settings.add_recent(path)
-        with contextlib.suppress(OSError):
-            self._kept_path().unlink()
-        return True
-
-    # unsaved work
-
-    def _kept_path(self) -> Path:
-        return platformdirs.user_state_path("anole") / "autosave" / "unsaved.anole"
-
-    def kept_work(self) -> Path | None:
-        path = self._kept_path()
-        return path if path.exists() else None
-
-    def keep_work(self) -> None:
-        """Put unsaved work aside, so that closing or opening loses nothing."""
-        if self.document.is_saved:
-            return
-        path = self._kept_path()
-        try:
-            path.parent.mkdir(parents=True, exist_ok=True)
-            board = self.document.board
-            board_file.write(path, board_file.Document(with_outlines(board)), preview(board))
-        except (OSError, FileError) as error:
-            self.foot.say(f"Unsaved work could not be kept aside: {error}")
-
-    # pictures
-
-    def ask_export(self, scale: float, transparent: bool) -> None:
-        if self.job is not None:
-            self.foot.say("A picture is being written; wait for it, or cancel it.")
-            return
-        start = f"{self.document.board.name}.png"
-        name, _ = QFileDialog.getSaveFileName(self, "Write a picture", start, "PNG (*.png)")
-        if name:
-            self.export_to(Path(name).with_suffix(".png"), scale, transparent)
-
-    def export_to(self, path: Path, scale: float = 1.0, transparent: bool = False) -> ExportJob:
-        """Write the board as a PNG in the background."""
-        job = ExportJob(self.document.board, path, scale, transparent)
-        self.job = job
-        job.progressed.connect(lambda s: self.foot.show_progress(f"Writing {path.name}", s))
-        job.ended.connect(self._exported)
-        self.foot.show_progress(f"Writing {path.name}", 0.0)
-        job.start()
-        return job
-
-    def _exported(self, message: str, path: object) -> None:
-        self.job = None
-        self.foot.say(message)
-
-    def _cancel(self) -> None:
-        if self.job is not None:
-            self.job.cancel()
 
     # dropping, leaving
 
@@ -401,14 +282,12 @@ class Window(QWidget):
             self.split.setSizes(sizes)
 
     def closeEvent(self, event: QCloseEvent | None) -> None:
-        self.keep_work()
+        self.files.keep_work()
         self.settings.put("shape", bytes(self.saveGeometry().toHex().data()).decode())
         if self.left.isVisible():
             self.settings.put("sides", self.split.sizes())
-        if self.job is not None:
-            self.job.cancel()
-            self.job.wait()
-        self._autosave.stop()
+        self.writing.stop()
+        self.files.stop()
         self.steps.close()
         self.font_reader.stop()
         self.worker.stop()

@@ -1,0 +1,52 @@
+"""Pictures written in the background, one at a time, with their progress at the foot."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+from PyQt6.QtCore import QObject
+from PyQt6.QtWidgets import QFileDialog, QWidget
+
+from .document import Document
+from .export_job import ExportJob
+from .foot_bar import FootBar
+
+
+class Writing(QObject):
+    def __init__(self, document: Document, foot: FootBar, window: QWidget) -> None:
+        super().__init__(window)
+        self.document, self.foot, self._window = document, foot, window
+        self.job: ExportJob | None = None
+        foot.cancelled.connect(self.cancel)
+
+    def ask(self, scale: float, transparent: bool) -> None:
+        if self.job is not None:
+            self.foot.say("A picture is being written; wait for it, or cancel it.")
+            return
+        start = f"{self.document.board.name}.png"
+        name, _ = QFileDialog.getSaveFileName(self._window, "Write a picture", start, "PNG (*.png)")
+        if name:
+            self.to(Path(name).with_suffix(".png"), scale, transparent)
+
+    def to(self, path: Path, scale: float = 1.0, transparent: bool = False) -> ExportJob:
+        """Write the board as a PNG."""
+        job = self.job = ExportJob(self.document.board, path, scale, transparent)
+        job.progressed.connect(lambda s: self.foot.show_progress(f"Writing {path.name}", s))
+        job.ended.connect(self._ended)
+        self.foot.show_progress(f"Writing {path.name}", 0.0)
+        job.start()
+        return job
+
+    def _ended(self, message: str, path: object) -> None:
+        self.job = None
+        self.foot.say(message)
+
+    def cancel(self) -> None:
+        if self.job is not None:
+            self.job.cancel()
+
+    def stop(self) -> None:
+        """Give up what is being written and wait for its end."""
+        if self.job is not None:
+            self.job.cancel()
+            self.job.wait()
