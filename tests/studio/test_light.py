@@ -1,11 +1,17 @@
 """Light by hand: cup gold from nothing, mouldings drawn, the lantern, coats looked at alone."""
 
+import math
+
 import numpy as np
 import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
 from PyQt6.QtCore import QPointF, Qt
 from PyQt6.QtWidgets import QLineEdit
 
-from anole.core.model import Fill, Gradient, Lamp, Moulding, Relief, Shadow, Stroke
+from anole.core.coats.shadow import offset
+from anole.core.model import Fill, Gradient, Lamp, Length, Moulding, Relief, Shadow, Stroke
+from anole.studio.coat.shadow_hand import thrown_to
 from anole.studio.controls.moulding import MouldingControl
 from anole.studio.window import ARRANGE, COAT
 
@@ -131,6 +137,37 @@ def test_the_lantern_is_dragged_on_the_board(open_window, settle):
     assert window.document.board.lamp.bearing == 90
     window.document.choose("words", "f")
     assert window.lantern.spot(window.view.transform_now()) is None
+
+
+@settings(max_examples=60)
+@given(st.floats(-300, 300), st.floats(-300, 300), st.floats(5, 80))
+def test_a_shadow_falls_where_it_is_pulled(x, y, elevation):
+    lift, lamp = thrown_to(Shadow(id="s"), Lamp(elevation=elevation), x, y)
+    dx, dy = offset(lift, lamp)
+    assert math.hypot(dx - x, dy - y) < 0.6 / math.tan(math.radians(elevation)) + 0.6
+
+
+def test_a_shadow_is_dragged_on_the_board(open_window, settle):
+    window = open_window(board(Shadow(id="h", lift=Length(0.1, "em")), Fill(id="f")))
+    window.show_stage(COAT)
+    now = window.view.transform_now()
+    window.document.choose("words", "f")
+    assert window.throwing.spots(now) is None
+    window.document.choose("words", "h")
+    settle(window)
+    middle, spot = window.throwing.spots(now)
+    pull(window.view, spot, middle + QPointF(60, 0) - spot)
+    shadow, em = window.document.piece.style[0], window.document.piece.size.value
+    assert shadow.lamp.bearing == pytest.approx(270, abs=2)
+    assert window.document.board.lamp == Lamp()
+    assert shadow.lift.unit == "em"
+    lift = 60 / now.zoom * math.tan(math.radians(shadow.lamp.elevation))
+    assert shadow.lift.px(em) == pytest.approx(lift, rel=0.05)
+    assert [s.name for s in window.document.history.steps] == ["Open", "Throw the shadow"]
+    _, spot = window.throwing.spots(now)
+    assert window.throwing.hover(spot) is not None
+    window.document.undo()
+    assert window.document.piece.style[0].lamp is None
 
 
 def test_a_coat_is_looked_at_alone_and_as_it_was(open_window, qtbot):

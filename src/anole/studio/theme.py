@@ -92,6 +92,7 @@ def _sheet(t: Theme) -> str:
         border-radius: 5px; padding: 3px 7px; selection-background-color: {t.leaf};
         selection-color: {t.on_leaf}; }}
     QLineEdit, QComboBox {{ min-height: 18px; }}
+    QLineEdit#number {{ padding: 3px 4px; }}
     QLineEdit:focus, QPlainTextEdit:focus, QComboBox:focus {{ border-color: {t.leaf}; }}
     QComboBox::drop-down {{ width: 18px; border: 0; }}
     QComboBox QAbstractItemView, QMenu {{ background: {t.raised}; border: 1px solid {t.line};

@@ -29,6 +29,7 @@ from .coat.build_up import BuildUp
 from .coat.coat_panel import CoatPanel
 from .coat.lantern import LanternHand
 from .coat.paint_hand import PaintHand
+from .coat.shadow_hand import ShadowHand
 from .coat.shaping_switches import ShapingSwitches
 from .coat.shelf import Shelf
 from .desk import Desk
@@ -67,11 +68,11 @@ class Window(QWidget):
         self.pulling, self.cropping = PullingHand(self.view), CroppingHand(self.view)
         self.typing, self.dropper = TypingHand(self.view, self.pulling), Dropper(self.view)
         self.paint_hand, self.asking = PaintHand(self.view), AskingHand(self.view)
-        self.lantern = LanternHand(self.view)
+        self.lantern, self.throwing = LanternHand(self.view), ShadowHand(self.view)
         self.desk = Desk(self.document, self.settings, self.worker, self.dropper.start)
         self.hands: list[list[Hand]] = [
             [self.dropper, self.cropping, self.typing, PaintHand(self.view, True), self.pulling],
-            [self.dropper, self.asking, self.lantern, self.paint_hand],
+            [self.dropper, self.asking, self.throwing, self.lantern, self.paint_hand],
             [],
         ]
         self.pieces = PiecesList(self.document, self.worker)

@@ -19,6 +19,7 @@ class NumberField(QLineEdit):
 
     def __init__(self, width: int = 72) -> None:
         super().__init__()
+        self.setObjectName("number")
         self.setFixedWidth(width)
         self.setAlignment(Qt.AlignmentFlag.AlignRight)
         self._shown = ""
