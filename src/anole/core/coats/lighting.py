@@ -13,10 +13,11 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..model import Lamp, Stop
+from ..model import Colour, Lamp, Stop
 from ..paint.stops import STEPS, table
 
 F = np.float32
+WHITE = Colour(255, 255, 255)
 TONES = 1024
 RIDGE = F(0.94)
 """Cosine between neighbouring normals below which a px is looked at more closely."""
@@ -56,7 +57,8 @@ def light_of(lamp: Lamp, stops: tuple[Stop, ...], gleam: Any = None) -> Light:
     strength, tight, colour = 0.0, 1.0, (1.0, 1.0, 1.0, 1.0)
     if gleam is not None:
         strength, tight = gleam.strength, gleam.tightness
-        colour = gleam.colour.floats
+        # a paint of many colours is added afterwards
+        colour = getattr(gleam.paint, "colour", WHITE).floats
     numbers = np.array(
         [x, y, z, lamp.strength, *half, strength * colour[3], tight, *colour[:3],
          0.5 / max(z, 1e-4), 0.5 / max(1 - z, 1e-4)], F,

@@ -134,7 +134,9 @@ class Gleam(Struct, frozen=True, cache_hash=True, kw_only=True):
 
     strength: Annotated[float, number("Strength", "Of the highlight", 0, 4, soft=(0, 1.5), unit="%", factor=100, step=0.01)] = 0.6  # fmt: skip
     tightness: Annotated[float, number("Tightness", "Small and hard, or wide and soft", 1, 500, soft=(1, 120), step=1)] = 30  # fmt: skip
-    colour: Annotated[Colour, meta("Colour", "Of the highlight")] = Colour(255, 250, 235)
+    paint: Annotated[Paint, meta("Paint", "What the highlight is coloured with")] = ColourPaint(
+        colour=Colour(255, 250, 235)
+    )
 
 
 Ramp = Annotated[

@@ -15,6 +15,7 @@ from ..model import Coat, ColourPaint, Paint
 from ..paint.source import Backing, Edge, Spot, source, value_of
 from ..paint.spray import sprayed
 from ..render.ops import Lay
+from .gleaming import lit, painted
 
 PLAIN = ColourPaint()
 
@@ -44,7 +45,7 @@ def coat_ops(coat: Coat, scene: Scene, under: Under, backing: Backing) -> list[L
     """One step, or as many as the paint is laid again."""
     paint = getattr(coat, "paint", None)
     if paint is None:
-        return [_lit_op(coat, scene, under)]
+        return [_lit_op(coat, scene, under, backing)]
     return [
         _op(coat, laid, scene._replace(frames=frames), under, backing)
         for laid, frames in repeats(paint, scene.frames, getattr(coat, "repeat", None))
@@ -61,25 +62,28 @@ def _shape(coat: Coat, scene: Scene, under: Under, box: Box) -> tuple:
     )  # fmt: skip
 
 
-def _lit_op(coat: Coat, scene: Scene, under: Under) -> Lay:
+def _lit_op(coat: Coat, scene: Scene, under: Under, backing: Backing) -> Lay:
     """A coat that makes its colours itself, from light."""
     paints = kind_of(coat).paints
     box = paints.box(coat, scene)
     shape = _shape(coat, scene, under, box)
     place = (coat.id, scene.letters.key, box)
+    spot = Spot(scene.frames, box, scene.cache, scene.units, edge_of(coat, scene), backing)
+    shown = value_of(coat.gleam.paint, spot) if painted(coat) else None  # type: ignore[union-attr]
 
     def cover() -> Cover:
         return scene.cache.get(
             shape, lambda: paints.cover(coat, scene, box, under), ("cover", *place)
         )
 
+    def made() -> np.ndarray:
+        return paints.source(coat, scene, box) if shown is None else lit(coat, scene, spot)
+
     def light() -> np.ndarray:
-        return scene.cache.get(
-            ("lit", *shape[1:]), lambda: paints.source(coat, scene, box), ("lit", *place)
-        )
+        return scene.cache.get(("lit", shown, *shape[1:]), made, ("lit", *place))
 
     return Lay(
-        (shape, coat.opacity, coat.blend, coat.arithmetic, coat.seen), box,
+        (shape, shown, coat.opacity, coat.blend, coat.arithmetic, coat.seen), box,
         cover, light, coat.opacity, coat.blend, coat.arithmetic, coat.seen,
         lambda: (scene.letters.coverage, scene.letters.box),
     )  # fmt: skip
