@@ -52,7 +52,9 @@ def test_it_also_gleams_on_a_clear_ramp():
 
 
 def test_each_place_gleams_in_its_own_colour():
-    two = Gradient(angle=90, space="srgb", stops=(Stop(0.0, Colour(255, 0, 0)), Stop(1.0, Colour(0, 0, 255))))
+    two = Gradient(
+        angle=90, space="srgb", stops=(Stop(0.0, Colour(255, 0, 0)), Stop(1.0, Colour(0, 0, 255)))
+    )
     without = carved(ColourPaint(colour=Colour(0, 0, 0)))
     more = np.clip(carved(two) - without, 0, 1)
     left, right = more[:, :, :130].sum((1, 2)), more[:, :, -130:].sum((1, 2))
