@@ -2,22 +2,17 @@
 
 from __future__ import annotations
 
-import functools
 import math
 from typing import Any
 
-from PyQt6.QtCore import QEvent, QPointF, QRect, QRectF, Qt, QTimer, pyqtSignal
+from PyQt6.QtCore import QEvent, QPointF, Qt, QTimer, pyqtSignal
 from PyQt6.QtGui import (
-    QBrush,
-    QColor,
     QImage,
     QInputMethodEvent,
     QKeyEvent,
     QMouseEvent,
     QPainter,
     QPaintEvent,
-    QPen,
-    QPixmap,
     QResizeEvent,
     QWheelEvent,
 )  # fmt: skip
@@ -25,7 +20,7 @@ from PyQt6.QtWidgets import QWidget
 
 from ..core.box import Box
 from ..core.render.renderer import Request
-from . import theme
+from . import board_paint
 from .document import Document
 from .hand import Hand
 from .view_transform import ViewTransform, fitting
@@ -34,35 +29,6 @@ from .worker import Frame, Worker
 MARGIN = 26
 ZOOMS = (0.02, 32.0)
 PATIENCE_MS = 40
-
-
-def _around(whole: QRect, area: QRectF) -> list[QRect]:
-    """What the board leaves free of the view, and a pixel under its edge: most is not filled."""
-    hole = area.toAlignedRect().adjusted(2, 2, -2, -2).intersected(whole)
-    if hole.isEmpty():
-        return [whole]
-    w, h = whole.width(), whole.height()
-    x0, y0, x1, y1 = hole.left(), hole.top(), hole.right() + 1, hole.bottom() + 1
-    return [
-        QRect(0, 0, w, y0), QRect(0, y1, w, h - y1),
-        QRect(0, y0, x0, y1 - y0), QRect(x1, y0, w - x1, y1 - y0),
-    ]  # fmt: skip
-
-
-@functools.lru_cache(2)
-def _checks(dark: str, light: str) -> QBrush:
-    tile = QPixmap(24, 24)
-    tile.fill(QColor(dark))
-    painter = QPainter(tile)
-    painter.fillRect(0, 0, 12, 12, QColor(light))
-    painter.fillRect(12, 12, 12, 12, QColor(light))
-    painter.end()
-    return QBrush(tile)
-
-
-def checks() -> QBrush:
-    """What shows where nothing is painted."""
-    return _checks(theme.theme().sunk, theme.theme().raised)
 
 
 class BoardView(QWidget):
@@ -174,49 +140,13 @@ class BoardView(QWidget):
     # painting
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
+        painter, now = QPainter(self), self.transform_now()
         painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-        board, now = self.document.shown, self.transform_now()
-        area = now.rect(0, 0, board.width, board.height)
-        for side in _around(self.rect(), area):
-            painter.fillRect(side, theme.colour("desk"))
-        seen = area.intersected(QRectF(self.rect()))
-        if not self._hidden(seen, now):
-            painter.fillRect(seen, checks())
-        if self.frame is not None:
-            self._draw_frame(painter, self.frame, now)
-        painter.setPen(QPen(theme.colour("line"), 1))
-        painter.drawRect(area.adjusted(-0.5, -0.5, 0.5, 0.5))
-        painter.setPen(theme.colour("dim"))
-        painter.setFont(theme.font(11))
-        label = f"{board.width} × {board.height}"
-        painter.drawText(QPointF(max(area.x(), 6), max(area.y() - 8, 14)), label)
+        board_paint.paint(
+            painter, self.rect(), self.document.shown, self.frame, now, self.devicePixelRatioF()
+        )
         for hand in reversed(self.hands):
             hand.paint(painter, now)
-
-    def _hidden(self, seen: QRectF, now: ViewTransform) -> bool:
-        """Whether the picture lies over all that is seen of the board."""
-        frame = self.frame
-        if frame is None or not frame.opaque:
-            return False
-        return self._frame_rect(now).adjusted(-1, -1, 1, 1).contains(seen)
-
-    def _draw_frame(self, painter: QPainter, frame: Frame, now: ViewTransform) -> None:
-        """Pixel by pixel where the picture has the screen's own size, else stretched."""
-        rect, ratio = self._frame_rect(now), self.devicePixelRatioF()
-        size = frame.image.size()
-        same = abs(rect.width() * ratio - size.width()) < 0.75
-        if same and abs(rect.height() * ratio - size.height()) < 0.75:
-            frame.image.setDevicePixelRatio(ratio)
-            corner = QPointF(round(rect.x() * ratio) / ratio, round(rect.y() * ratio) / ratio)
-            painter.drawImage(corner, frame.image)
-        else:
-            painter.drawImage(rect, frame.image, QRectF(frame.image.rect()))
-
-    def _frame_rect(self, now: ViewTransform) -> QRectF:
-        assert self.frame is not None
-        box, scale = self.frame.box, self.frame.scale
-        return now.rect(box.x0 / scale, box.y0 / scale, box.width / scale, box.height / scale)
 
     # by hand
 

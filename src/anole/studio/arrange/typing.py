@@ -8,10 +8,8 @@ from typing import Any
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt, QTimer
 from PyQt6.QtGui import (
-    QGuiApplication,
     QInputMethodEvent,
     QKeyEvent,
-    QKeySequence,
     QPainter,
     QPen,
     QPolygonF,
@@ -22,7 +20,6 @@ from ...core.lettering.caret import (
     Caret,
     caret_lines,
     carets,
-    next_word,
     place_at,
     word_at,
 )
@@ -33,9 +30,8 @@ from ..board_view import BoardView
 from ..hand import Hand
 from ..view_transform import ViewTransform
 from .pulling import PullingHand
+from .typing_keys import ENTER, press_key, wants
 
-EDITING = (Qt.Key.Key_Backspace, Qt.Key.Key_Delete, Qt.Key.Key_Left, Qt.Key.Key_Right,
-           Qt.Key.Key_Home, Qt.Key.Key_End)  # fmt: skip
 BLINK_MS, PAUSE_MS = 530, 1500
 NEAR = 1.6
 """Of a caret's height: how far from the words a click still means them."""
@@ -56,7 +52,7 @@ class TypingHand(Hand):
         self._blink, self._pause = QTimer(view), QTimer(view)
         self._blink.timeout.connect(self._wink)
         self._pause.setSingleShot(True)
-        self._pause.timeout.connect(self._new_step)
+        self._pause.timeout.connect(self.new_step)
         self.document.changed.connect(self._keep_in)
         self.document.chosen.connect(self._other)
 
@@ -75,6 +71,10 @@ class TypingHand(Hand):
     def selection(self) -> tuple[int, int]:
         return min(self.caret, self.anchor), max(self.caret, self.anchor)
 
+    def select(self, anchor: int, caret: int) -> None:
+        self.anchor, self.caret = anchor, caret
+        self._show()
+
     def start(self, at: int | None = None, everything: bool = False) -> None:
         """Begin typing in the chosen words."""
         piece = self.document.piece
@@ -83,7 +83,7 @@ class TypingHand(Hand):
         self.piece_id = piece.id
         self.caret = len(self.text) if at is None else at
         self.anchor = 0 if everything else self.caret
-        self._new_step()
+        self.new_step()
         self.view.setAttribute(Qt.WidgetAttribute.WA_InputMethodEnabled, True)
         self.view.setFocus()
         self._blink.start(BLINK_MS)
@@ -106,7 +106,7 @@ class TypingHand(Hand):
             most = len(self.text)
             self.caret, self.anchor = min(self.caret, most), min(self.anchor, most)
 
-    def _new_step(self) -> None:
+    def new_step(self) -> None:
         self._token = object()
 
     def _wink(self) -> None:
@@ -119,7 +119,7 @@ class TypingHand(Hand):
         self.view.updateMicroFocus()
         self.view.update()
 
-    def _lines(self) -> tuple[list[Caret], np.ndarray]:
+    def lines(self) -> tuple[list[Caret], np.ndarray]:
         """The places of the words and their carets in board px."""
         piece, board = self.document.piece, self.document.board
         assert piece is not None
@@ -134,11 +134,11 @@ class TypingHand(Hand):
     def paint(self, painter: QPainter, now: ViewTransform) -> None:
         if not self.on or self.document.piece is None:
             return
-        _, lines = self._lines()
+        _, lines = self.lines()
         start, end = self.selection
         painter.setPen(Qt.PenStyle.NoPen)
         painter.setBrush(theme.colour("leaf", 0.35))
-        rows = [c.row for c in self._lines()[0]]
+        rows = [c.row for c in self.lines()[0]]
         for a, b in itertools.pairwise(range(start, end + 1)):
             if rows[a] == rows[b]:
                 quad = (lines[a, 0], lines[b, 0], lines[b, 1], lines[a, 1])
@@ -158,7 +158,7 @@ class TypingHand(Hand):
 
     def _place(self, at: QPointF) -> tuple[int, float]:
         """The nearest place, and how far the point is from it in heights of a caret."""
-        _, lines = self._lines()
+        _, lines = self.lines()
         x, y = self.view.transform_now().to_board(at)
         place = place_at(lines, x, y)
         start, end = lines[place]
@@ -175,7 +175,7 @@ class TypingHand(Hand):
         self.caret = place
         if not keys & Qt.KeyboardModifier.ShiftModifier:
             self.anchor = place
-        self._new_step()
+        self.new_step()
         self._show()
         return True
 
@@ -185,16 +185,15 @@ class TypingHand(Hand):
 
     def twice(self, at: QPointF) -> bool:
         if self.on:
-            self.anchor, self.caret = word_at(self.text, self._place(at)[0])
-            self._show()
+            self.select(*word_at(self.text, self._place(at)[0]))
             return True
         hit = self._pulling.hit(at)
         if hit is None or hit.locked:
             return False
         self.document.choose(hit.id)
         self.start()
-        self.caret = self.anchor = self._place(at)[0]
-        self._show()
+        place = self._place(at)[0]
+        self.select(place, place)
         return True
 
     def hover(self, at: QPointF) -> tuple[Qt.CursorShape, str] | None:
@@ -216,93 +215,14 @@ class TypingHand(Hand):
         self._show()
 
     def wants(self, event: QKeyEvent) -> bool:
-        keys = QKeySequence.StandardKey
-        if not self.on:
-            return False
-        ours = (keys.SelectAll, keys.Copy, keys.Cut, keys.Paste)
-        plain = not event.modifiers() & ~(
-            Qt.KeyboardModifier.ShiftModifier | Qt.KeyboardModifier.KeypadModifier
-        )
-        return any(event.matches(key) for key in ours) or plain or event.key() in EDITING
-
-    def _erase(self, to: int) -> None:
-        if self.caret == self.anchor:
-            self.anchor = min(max(to, 0), len(self.text))
-        if self.caret != self.anchor:
-            self.insert("")
+        return self.on and wants(event)
 
     def key(self, event: QKeyEvent) -> bool:
-        if not self.on:
-            if event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter) and not event.modifiers():
-                self.start()
-                return self.on
-            return False
-        if event.key() == Qt.Key.Key_Escape:
-            self.leave()
-        elif not (self._command(event) or self._go(event)):
-            text = event.text()
-            if event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
-                text = "\n"
-            if not text or not (text.isprintable() or text == "\n"):
-                return False
-            self.insert(text)
-        return True
-
-    def _command(self, event: QKeyEvent) -> bool:
-        """Erasing and the clipboard."""
-        keys, clipboard = QKeySequence.StandardKey, QGuiApplication.clipboard()
-        start, end = self.selection
-        word = bool(event.modifiers() & Qt.KeyboardModifier.ControlModifier)
-        if event.key() == Qt.Key.Key_Backspace:
-            self._erase(next_word(self.text, self.caret, False) if word else self.caret - 1)
-        elif event.key() == Qt.Key.Key_Delete:
-            self._erase(next_word(self.text, self.caret, True) if word else self.caret + 1)
-        elif event.matches(keys.SelectAll):
-            self.anchor, self.caret = 0, len(self.text)
-            self._show()
-        elif event.matches(keys.Copy) or event.matches(keys.Cut):
-            if clipboard is not None and start != end:
-                clipboard.setText(self.text[start:end])
-            if event.matches(keys.Cut) and start != end:
-                self.insert("")
-        elif event.matches(keys.Paste):
-            self._new_step()
-            self.insert(clipboard.text() if clipboard is not None else "")
-        else:
-            return False
-        return True
-
-    def _go(self, event: QKeyEvent) -> bool:
-        """The keys that move the caret; Shift selects, Ctrl goes by words."""
-        keys = event.modifiers()
-        word = bool(keys & Qt.KeyboardModifier.ControlModifier)
-        places, _ = self._lines()
-        row = places[min(self.caret, len(places) - 1)].row
-        in_row = [c for c in places if c.row == row]
-        key = event.key()
-        if key in (Qt.Key.Key_Left, Qt.Key.Key_Right):
-            forward = key == Qt.Key.Key_Right
-            to = (
-                next_word(self.text, self.caret, forward)
-                if word
-                else self.caret + (1 if forward else -1)
-            )
-        elif key in (Qt.Key.Key_Up, Qt.Key.Key_Down):
-            x = places[self.caret].x
-            other = [c for c in places if c.row == row + (1 if key == Qt.Key.Key_Down else -1)]
-            to = min(other, key=lambda c: abs(c.x - x)).at if other else self.caret
-        elif key == Qt.Key.Key_Home:
-            to = 0 if word else in_row[0].at
-        elif key == Qt.Key.Key_End:
-            to = len(self.text) if word else in_row[-1].at
-        else:
-            return False
-        self.caret = min(max(to, 0), len(self.text))
-        if not keys & Qt.KeyboardModifier.ShiftModifier:
-            self.anchor = self.caret
-        self._new_step()
-        self._show()
-        return True
+        if self.on:
+            return press_key(self, event)
+        if event.key() in ENTER and not event.modifiers():
+            self.start()
+        return self.on
 
     # input methods
 
@@ -321,7 +241,7 @@ class TypingHand(Hand):
         start, end = self.selection
         if query == Qt.InputMethodQuery.ImCursorRectangle:
             top, low = (
-                self.view.transform_now().to_widget(*p) for p in self._lines()[1][self.caret]
+                self.view.transform_now().to_widget(*p) for p in self.lines()[1][self.caret]
             )
             return QRectF(top, low).normalized().toRect().adjusted(0, 0, 1, 1)
         return {
