@@ -15,8 +15,10 @@ import numpy as np
 from PyQt6.QtCore import QEventLoop
 from PyQt6.QtWidgets import QApplication
 
-from anole.core.model import Board
+from anole.core.model import Board, Colour, ColourPaint
 from anole.studio.app import application
+from anole.studio.controls.control import Control
+from anole.studio.controls.paint import PaintControl
 from anole.studio.shots import settle
 from anole.studio.window import COAT, Window
 
@@ -27,7 +29,7 @@ MOVES = 60
 
 
 class Drag(NamedTuple):
-    """Which slider is pulled, over which share of its way, and the budgets in copies."""
+    """Which control is pulled, over which share of its way, and the budgets in copies."""
 
     name: str
     board: Board
@@ -36,6 +38,15 @@ class Drag(NamedTuple):
     ends: tuple[float, float]
     budget: float | None = None
     budget95: float | None = None
+
+
+def _pull(control: Control, value: float, token: object) -> None:
+    """A slider to a share of its way; a colour to another red."""
+    if isinstance(control, PaintControl):
+        red = Colour(round(255 * value), 60, 40)
+        control.edited.emit(ColourPaint(colour=red), token)
+    else:
+        control._pulled(0, value, token)  # type: ignore[attr-defined]
 
 
 def _drag(
@@ -49,7 +60,7 @@ def _drag(
     window.view.framed.connect(loop.quit)
     for value in values:
         begin = time.perf_counter()
-        control._pulled(0, float(value), token)  # type: ignore[attr-defined]
+        _pull(control, float(value), token)
         seen = None
         while True:
             loop.exec()
@@ -94,6 +105,7 @@ def drags() -> list[Result]:
             Drag("slider drag, opacity", title(), "inner", "opacity", (0.3, 0.9)),
             Drag("slider drag, end of a span", title(), "inner", "span", (0.35, 0.75)),
             Drag("ten coats, opacity", rich(), "carved", "opacity", (0.3, 0.9), 5, 10),
+            Drag("ten coats, colour of a fill", rich(), "face", "paint", (0.2, 0.9), 5, 10),
             Drag("ten coats, height of a relief", rich(), "carved", "height", (0.1, 0.95), 10, 20),
             Drag(
                 "ten coats, rounding of a relief", rich(), "carved", "rounding", (0.1, 0.6), 10, 20
