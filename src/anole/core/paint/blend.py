@@ -141,6 +141,39 @@ def _lay_run(acc, y, x0, x1, src, sy, sx, share, opacity, mode, k, room):  # typ
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
+def _copy_row(dst: np.ndarray, src: np.ndarray) -> None:
+    # a slice set to another is first looked at for overlaps, which takes as long again
+    for x in range(dst.shape[0]):
+        dst[x] = src[x]
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def _straight_row(src: np.ndarray, over: np.ndarray, out: np.ndarray) -> None:
+    for x in range(out.shape[0]):
+        out[x] = src[x] * over[x]
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def merge(acc, other, window, runs, opacity, mode, k):  # type: ignore[no-untyped-def]
+    """Blend another accumulator into the runs of a window, in place; arguments as of lay()."""
+    x0, y0, x1, y1 = window
+    width = x1 - x0
+    room, straight = np.empty((3, width), np.float32), np.empty((4, 1, width), np.float32)
+    ones = np.ones(width, np.float32)
+    for y in range(y0, y1):
+        for n in range(runs[0][y - y0]):
+            a, b = max(x0, runs[1][y - y0, n, 0]), min(x1, runs[1][y - y0, n, 1])
+            if a < b:
+                over = room[0, : b - a]
+                _over_alpha(other[3, y, a:b], over)
+                for p in range(3):
+                    _straight_row(other[p, y, a:b], over, straight[p, 0, : b - a])
+                _copy_row(straight[3, 0, : b - a], other[3, y, a:b])
+                share = ones[: b - a]
+                _lay_run(acc, y, a, b, straight, 0, 0, share, opacity, mode, k, room)
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
 def lerp(acc, other, window, runs, share, share_at, gain):  # type: ignore[no-untyped-def]
     """acc = acc (1 - share gain) + other share gain in the runs of a window, in place.
 
@@ -158,13 +191,6 @@ def lerp(acc, other, window, runs, share, share_at, gain):  # type: ignore[no-un
                     alpha[x] = row[x] * gain
                 for p in range(4):
                     _over_row(acc[p, y, a:b], other[p, y, a:b], alpha)
-
-
-@njit(nogil=True, cache=True, error_model="numpy")
-def _copy_row(dst: np.ndarray, src: np.ndarray) -> None:
-    # a slice set to another is first looked at for overlaps, which takes as long again
-    for x in range(dst.shape[0]):
-        dst[x] = src[x]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")

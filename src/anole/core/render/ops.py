@@ -8,7 +8,7 @@ shows between a stroke and the face. `kept` is the board beneath a piece painted
 
 from __future__ import annotations
 
-from collections.abc import Callable, Hashable
+from collections.abc import Callable, Hashable, Sequence
 from typing import NamedTuple, Protocol
 
 import numpy as np
@@ -16,18 +16,7 @@ import numpy as np
 from ..box import Box
 from ..coats.scene import Cover
 from ..paint import blend
-from .runs import Runs
-
-
-class Ready(NamedTuple):
-    """A step whose fields and colours are made.
-
-    run : does it on the runs of a part of its box
-    touches : (H or 1, W) float32 over a box, 0 where it changes nothing; None: all of its box
-    """
-
-    run: Callable[[Planes, Box, Runs], None]
-    touches: tuple[np.ndarray, Box] | None = None
+from .program import COPY, LAY, LERP, MERGE, WIPE, Order
 
 
 class Planes:
@@ -45,9 +34,16 @@ class Planes:
         x, y = self.window.x0, self.window.y0
         return part.x0 - x, part.y0 - y, part.x1 - x, part.y1 - y
 
-    def cut(self, plane: np.ndarray, part: Box) -> np.ndarray:
-        rows, columns = part.slices_in(self.window)
-        return plane[:, rows, columns]
+
+class Ready(NamedTuple):
+    """A step whose fields and colours are made.
+
+    orders : what it does to the planes
+    touches : (H or 1, W) float32 over a box, 0 where it changes nothing; None: all of its box
+    """
+
+    orders: Sequence[Order]
+    touches: tuple[np.ndarray, Box] | None = None
 
 
 class Op(Protocol):
@@ -55,52 +51,41 @@ class Op(Protocol):
     def key(self) -> Hashable: ...
     @property
     def box(self) -> Box: ...
-    def ready(self) -> Ready:
-        """Make what is needed, from the cache where it can; then run on any part of the box."""
+    def ready(self, planes: Planes) -> Ready:
+        """Make what is needed, from the cache where it can; then say what to do."""
 
 
 class Wipe(NamedTuple):
-    """Start from nothing."""
+    """The board, before anything is painted."""
 
     key: Hashable
     box: Box
 
-    def ready(self) -> Ready:
-        def run(planes: Planes, part: Box, runs: Runs) -> None:
-            blend.wipe(planes.ground, planes.inner(part), runs.rows(part))
-
-        return Ready(run)
+    def ready(self, planes: Planes) -> Ready:
+        return Ready([Order(WIPE, self.box, planes.ground)])
 
 
 class FaceBegin(NamedTuple):
-    """The face starts as a copy of what is there."""
+    """The face starts out as what lies beneath the letters."""
 
     key: Hashable
     box: Box
 
-    def ready(self) -> Ready:
-        def run(planes: Planes, part: Box, runs: Runs) -> None:
-            blend.copy(planes.face, planes.ground, planes.inner(part), runs.rows(part))
-
-        return Ready(run)
+    def ready(self, planes: Planes) -> Ready:
+        return Ready([Order(COPY, self.box, planes.face, planes.ground)])
 
 
 class FaceEnd(NamedTuple):
-    """The face is laid in once, through the letters' coverage."""
+    """The painted face is laid in once through the letters' coverage."""
 
     key: Hashable
     box: Box
     coverage: Callable[[], tuple[np.ndarray, Box]]
 
-    def ready(self) -> Ready:
+    def ready(self, planes: Planes) -> Ready:
         plane, over = self.coverage()
-
-        def run(planes: Planes, part: Box, runs: Runs) -> None:
-            at = (part.x0 - over.x0, part.y0 - over.y0)
-            window, rows = planes.inner(part), runs.rows(part)
-            blend.lerp(planes.ground, planes.face, window, rows, plane, at, np.float32(1))
-
-        return Ready(run)
+        at = (over.x0, over.y0)
+        return Ready([Order(LERP, self.box, planes.ground, planes.face, plane, at)])
 
 
 class Lay(NamedTuple):
@@ -119,65 +104,51 @@ class Lay(NamedTuple):
     seen: str
     within: Callable[[], tuple[np.ndarray, Box]] | None = None
 
-    def ready(self) -> Ready:
-        cover, source = self.cover(), self.source()
-        mode, opacity = blend.NUMBER[self.blend], np.float32(self.opacity)
-        factors = np.array(self.arithmetic, np.float32)
+    def ready(self, planes: Planes) -> Ready:
+        cover, source = self.cover(), np.ascontiguousarray(self.source(), np.float32)
         outside = cover.outside and self.seen != "inside"
         face = cover.face and self.seen != "outside"
-
-        def run(planes: Planes, part: Box, runs: Runs) -> None:
-            at = (part.x0 - self.box.x0, part.y0 - self.box.y0)
-            window, rows = planes.inner(part), runs.rows(part)
-            for plane, wanted in ((planes.ground, outside), (planes.face, face)):
-                if wanted:
-                    blend.lay(
-                        plane, window, rows, source, at, cover.plane, at, opacity, mode, factors
-                    )
-
+        orders = [
+            Order(
+                LAY, self.box, plane, source, cover.plane, (self.box.x0, self.box.y0),
+                self.opacity, blend.NUMBER[self.blend], self.arithmetic,
+            )
+            for plane, wanted in ((planes.ground, outside), (planes.face, face))
+            if wanted
+        ]  # fmt: skip
         if outside or self.within is None:
-            return Ready(run, (cover.plane, self.box))
-        return Ready(run, self.within())
+            return Ready(orders, (cover.plane, self.box))
+        return Ready(orders, self.within())
 
 
 class ApartBegin(NamedTuple):
-    """Set the board aside; a piece with a blend of its own is then painted on nothing."""
+    """Keep the board as it is; then go on painting on it, or on nothing."""
 
     key: Hashable
     box: Box
     on_nothing: bool
 
-    def ready(self) -> Ready:
-        def run(planes: Planes, part: Box, runs: Runs) -> None:
-            window, rows = planes.inner(part), runs.rows(part)
-            blend.copy(planes.kept, planes.ground, window, rows)
-            if self.on_nothing:
-                blend.wipe(planes.ground, window, rows)
-
-        return Ready(run)
+    def ready(self, planes: Planes) -> Ready:
+        orders = [Order(COPY, self.box, planes.kept, planes.ground)]
+        if self.on_nothing:
+            orders.append(Order(WIPE, self.box, planes.ground))
+        return Ready(orders)
 
 
 class ApartEnd(NamedTuple):
-    """Bring the board back: lerp by opacity, or blend the piece in."""
+    """Join what was painted apart with the kept board."""
 
     key: Hashable
     box: Box
     opacity: float
     blend: str
 
-    def ready(self) -> Ready:
-        opacity, mode = np.float32(self.opacity), blend.NUMBER[self.blend]
-        ones = np.ones((1, self.box.width), np.float32)
-        factors = np.array((0, 1, 1, -0.5), np.float32)
-
-        def run(planes: Planes, part: Box, runs: Runs) -> None:
-            window, rows, at = planes.inner(part), runs.rows(part), (0, 0)
-            if self.blend == "normal":
-                blend.lerp(planes.kept, planes.ground, window, rows, ones, at, opacity)
-            else:
-                straight = np.ascontiguousarray(planes.cut(planes.ground, part))
-                straight[:3] /= np.maximum(straight[3], 1e-7)
-                blend.lay(planes.kept, window, rows, straight, at, ones, at, opacity, mode, factors)
-            blend.copy(planes.ground, planes.kept, window, rows)
-
-        return Ready(run)
+    def ready(self, planes: Planes) -> Ready:
+        ground, kept, box = planes.ground, planes.kept, self.box
+        if self.blend == "normal":
+            ones = np.ones((1, box.width), np.float32)
+            joined = Order(LERP, box, kept, ground, ones, (box.x0, box.y0), self.opacity)
+        else:
+            mode = blend.NUMBER[self.blend]
+            joined = Order(MERGE, box, kept, ground, share=self.opacity, mode=mode)
+        return Ready([joined, Order(COPY, box, ground, kept)])

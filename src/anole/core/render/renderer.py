@@ -17,14 +17,12 @@ from .. import bands
 from ..box import EMPTY, Box, around
 from ..cache import Cache
 from ..model import Board, Ground
-from ..paint import blend, dither
+from ..paint import dither
 from ..pieces.registry import ops_of
 from ..pieces.view import View
 from .ops import ApartBegin, ApartEnd, FaceBegin, FaceEnd, Op, Planes, Ready, Wipe
+from .program import COPY, Order, run
 from .runs import Runs, of, whole
-
-BAND_BYTES = 800_000
-"""About what stays in a core's own cache while all steps pass over it."""
 
 
 class Cancelled(Exception):
@@ -160,7 +158,7 @@ class Renderer:
         for step in steps:
             if stop():
                 raise Cancelled
-            ready.append(step.ready())
+            ready.append(step.ready(self._planes))
         self._touched.update(
             {s.key: (weakref.ref(r.touches[0]), r.touches[1])
              for s, r in zip(steps, ready, strict=True) if r.touches is not None}
@@ -205,22 +203,15 @@ class Renderer:
         start: Checkpoint | None, saved: Checkpoint | None, save_at: int,
     ) -> None:  # fmt: skip
         planes, part = self._planes, runs.box
-
-        def rows(y0: int, y1: int) -> None:
-            band = Box(part.x0, part.y0 + y0, part.x1, part.y0 + y1)
-            if start is not None:
-                _copy(planes, start, band, runs, load=True)
-            for index, (step, made) in enumerate(zip(steps, ready, strict=True)):
-                if saved is not None and index == save_at:
-                    _copy(planes, saved, band, runs, load=False)
-                here = step.box.meet(band)
-                if not here.empty:
-                    made.run(planes, here, runs)
-            if saved is not None and save_at == len(steps):
-                _copy(planes, saved, band, runs, load=False)
-
-        height = max(16, BAND_BYTES // (16 * max(part.width, 1)))
-        bands.run(rows, bands.split(part.height, max(2, part.height // height)))
+        orders = _restored(planes, start, part) if start is not None else []
+        for index, (step, made) in enumerate(zip(steps, ready, strict=True)):
+            if saved is not None and index == save_at:
+                orders += _kept(planes, saved, part)
+            if not step.box.meet(part).empty:
+                orders += made.orders
+        if saved is not None and save_at == len(steps):
+            orders += _kept(planes, saved, part)
+        run(orders, planes.window, runs)
 
     def picture(self, planes: Planes, part: Box, straight: bool, out: np.ndarray) -> None:
         """Round `part` of the planes into out, (H, W) uint32 over the whole window."""
@@ -235,10 +226,17 @@ class Renderer:
         )
 
 
-def _copy(planes: Planes, point: Checkpoint, band: Box, runs: Runs, load: bool) -> None:
-    for own, kept in (
+def _pairs(planes: Planes, point: Checkpoint) -> list[tuple[np.ndarray, np.ndarray]]:
+    """The planes in use at a checkpoint, each with its copy there."""
+    both = (
         (planes.ground, point.ground), (planes.face, point.face), (planes.kept, point.kept)
-    ):  # fmt: skip
-        if kept is not None:
-            source, target = (kept, own) if load else (own, kept)
-            blend.copy(target, source, planes.inner(band), runs.rows(band))
+    )  # fmt: skip
+    return [(own, kept) for own, kept in both if kept is not None]
+
+
+def _restored(planes: Planes, point: Checkpoint, part: Box) -> list[Order]:
+    return [Order(COPY, part, own, kept) for own, kept in _pairs(planes, point)]
+
+
+def _kept(planes: Planes, point: Checkpoint, part: Box) -> list[Order]:
+    return [Order(COPY, part, kept, own) for own, kept in _pairs(planes, point)]

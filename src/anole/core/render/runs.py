@@ -13,7 +13,7 @@ from ..box import Box
 
 STEP = 16
 """px that are looked at together: runs begin and end on such steps."""
-GAP = 6
+GAP = 4
 """Steps between two runs from which on it is quicker to leave them out than to do them too."""
 MOST = 24
 """Runs of a row; what would be one more widens the last."""
