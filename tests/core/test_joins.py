@@ -14,7 +14,7 @@ from anole.core.field.joins import corners
 from anole.core.model import Fill, Glow, Length, Relief, Shadow, Stroke
 from anole.core.render.renderer import Renderer, Request
 
-from .shapes import board, closed, disc, scene, span, turned_square, whole
+from .shapes import board, closed, disc, pixels, scene, span, turned_square, whole
 
 SIDE = 240
 STAR = [
@@ -93,10 +93,11 @@ def test_a_tip_is_whole_where_another_letter_is_nearer_than_its_corner():
 
 
 def test_smooth_curves_have_no_corners_and_a_square_has_four():
-    assert len(corners(disc(100, 100, 40, 300))) == 0
-    assert len(corners(turned_square(100, 100, 30, 17))) == 4
-    assert (corners(turned_square(100, 100, 30, 17))[:, 6] == 1).all()
-    assert sorted(corners(chords_of([STAR]))[:, 6].tolist()) == [-1] * 5 + [1] * 5
+    assert len(corners(disc(100, 100, 40, 300))[0]) == 0
+    square, at = corners(turned_square(100, 100, 30, 17))
+    assert (square[:, 6] == 1).all()
+    assert sorted(at[:, 0]) == sorted(at[:, 1]) == [0, 1, 2, 3]
+    assert sorted(corners(chords_of([STAR]))[0][:, 6].tolist()) == [-1] * 5 + [1] * 5
 
 
 # the whole
@@ -163,3 +164,14 @@ def test_coats_on_the_letters_are_not_made_again_when_the_whole_grows():
     # the stroke and the shadow of the whole, and nothing else
     assert after["cover"] - before["cover"] == 2
     assert after["lit"] == before["lit"]
+
+
+@pytest.mark.parametrize("join", JOINS)
+@pytest.mark.parametrize("ends", [("-5000px", "0px"), ("-1e-9px", "0px"), ("5000px", "core"),
+                                  ("-700px", "-690px"), ("3px", "3px")])  # fmt: skip
+def test_odd_widths_are_finite_in_every_join(join, ends):
+    coat = Stroke(id="s", span=span(*ends), join=join, limit=50)
+    for text in ("VAW MAX", "", "."):
+        found = pixels(board(Fill(id="f"), coat, text=text, size=60))
+        assert np.isfinite(found).all()
+        assert -1e-5 <= found.min() <= found.max() <= 1 + 1e-5

@@ -101,7 +101,7 @@ class Silhouette:
             return self.distance
         return self._cache.get(
             ("joined", self.key, self.box, join, limit, at),
-            lambda: joined(self.chords, self.distance, self.box, join, limit, at),
+            lambda: joined(self.chords, self.nearest, self.distance, self.box, join, limit, at),
             ("joined", self.key, join, at < 0),
         )
 
