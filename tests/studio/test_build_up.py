@@ -4,7 +4,10 @@ import numpy as np
 import pytest
 from PyQt6.QtCore import QPointF, Qt
 
-from anole.core.model import Colour, Fill, Glow, Gradient, Position, Shadow, Stop, Stroke
+from anole.core.cache import Cache
+from anole.core.edit.pieces import change_piece
+from anole.core.model import Colour, Fill, Glow, Gradient, Pose, Position, Shadow, Stop, Stroke
+from anole.core.pieces.lettering import core_of
 from anole.studio.coat import probe
 from anole.studio.coat.axis import Cut, axis_for, ends, nice_step
 from anole.studio.coat.build_up_paint import eye_box, handle_xs
@@ -65,6 +68,31 @@ def test_a_gradient_runs_over_what_is_seen_of_the_coat():
 def test_whole_coats_stand_beyond_the_strokes():
     coat = Stroke(id="w", span=span("-3px", "0px"), silhouette="whole")
     assert ends(coat, CUT._replace(grown=10)) == (-13, -10)
+
+
+def test_a_coat_on_the_face_is_measured_on_the_flat_letters(open_window, settle):
+    coats = (
+        Stroke(id="s", span=span("-12px", "0px"), paint=paint("#ff0000"), plane="face"),
+        Fill(id="f", paint=paint("#ffffff")),
+    )  # fmt: skip
+    made = change_piece(board(*coats, text="I", size=150), "words", pose=Pose(turn_y=60))
+    window = open_window(made)
+    window.show_stage(COAT)
+    build_up, document = window.build_up, window.document
+    document.choose("words", "s")
+    settle(window)
+    scene = build_up.scene()
+    flat = board(*coats, text="I", size=150)
+    assert scene.cut.core == pytest.approx(core_of(flat.lettering("words"), 96, Cache()))
+    strip = build_up._strip(scene)
+    at = scene.axis.positions(np.arange(int(scene.axis.left), int(scene.axis.right)) + 0.5)
+    red = (strip[:, 0] > 200) & (strip[:, 1] < 60)
+    inside = (at > -10) & (at < -2)
+    assert red[inside].all()
+    assert not red[(at < -14) | (at > 2)].any()
+    # on the board the same width would end half as far
+    document.choose("words", "f")
+    assert build_up.scene().cut.core < 0.7 * scene.cut.core
 
 
 def test_the_probe_stands_on_an_edge_and_looks_inward():

@@ -36,12 +36,16 @@ class Flat(NamedTuple):
     matrix: np.ndarray
 
 
-def _on_board(piece: Lettering, dpi: float) -> np.ndarray:
+def on_board(piece: Lettering, dpi: float) -> np.ndarray:
     """3 x 3 from where flat letters stand on the board to where the pose puts them, board px."""
     line = outline(piece, dpi)
     assert line.bends.pose is not None
     place = np.vstack([line.matrix, [0, 0, 1]])
     return place @ pose_matrix(line.block.box, line.bends.pose) @ np.linalg.inv(place)
+
+
+def without_pose(piece: Lettering) -> Lettering:
+    return msgspec.structs.replace(piece, off=(*piece.off, "pose"))
 
 
 def _nearness(matrix: np.ndarray, points: np.ndarray) -> float:
@@ -74,15 +78,14 @@ def flat_of(piece: Lettering, view: View) -> Flat | None:
     line = outline(piece, view.board.dpi)
     if line.bends.pose is None:
         return None
-    plain = msgspec.structs.replace(piece, off=(*piece.off, "pose"))
-    board = _on_board(piece, view.board.dpi)
+    board = on_board(piece, view.board.dpi)
     x0, y0, x1, y1 = line.block.box
     middle = np.array([[x0, y0], [x1, y0], [x1, y1], [x0, y1], [(x0 + x1) / 2, (y0 + y1) / 2]])
     near = _nearness(board, middle @ line.matrix[:, :2].T + line.matrix[:, 2])
     fine = view.scale * next((f for f in FINENESS if f >= near - 0.1), FINENESS[-1])
     matrix = np.diag([view.scale, view.scale, 1]) @ board @ np.diag([1 / fine, 1 / fine, 1])
     seen = _seen(matrix, view.window)
-    return Flat(plain, view._replace(scale=fine, window=seen), matrix)
+    return Flat(without_pose(piece), view._replace(scale=fine, window=seen), matrix)
 
 
 def _landing(matrix: np.ndarray, box: Box, window: Box) -> Box:

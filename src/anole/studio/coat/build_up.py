@@ -100,7 +100,8 @@ class BuildUp(QWidget):
         """What the drawing is measured by, found out when it is first asked for."""
         piece, board = self.document.piece, self.document.board
         if self._cut is None and piece is not None:
-            self._cut = cut_of(piece, core_of(piece, board.dpi, self._cache), board.dpi)
+            letters, _ = probe.measured_on(piece, self.document.coat, board)
+            self._cut = cut_of(letters, core_of(letters, board.dpi, self._cache), board.dpi)
         return self._cut
 
     def _redraw(self) -> None:
@@ -116,7 +117,7 @@ class BuildUp(QWidget):
             self.setAccessibleDescription(tip(scene, coat))
 
     def _other(self) -> None:
-        self._clicked = None
+        self._clicked = self._cut = None
         self.refresh()
         self.update()
 
@@ -148,13 +149,11 @@ class BuildUp(QWidget):
         piece, frame = self.document.piece, self.view.frame
         if piece is None or frame is None:
             return None
-        key = (outline(piece, scene.board.dpi).key, self._clicked)
+        coat = self.document.coat
+        key = (outline(piece, scene.board.dpi).key, coat and coat.plane, self._clicked)
         if key != self._probed:
-            chords = probe.chords_of(piece, scene.board)
-            self._probe = (
-                probe.nearest(chords, *self._clicked)
-                if self._clicked
-                else probe.best(chords, scene.cut.core, scene.axis.outer)
+            self._probe = probe.find(
+                piece, coat, scene.board, self._clicked, scene.cut.core, scene.axis.outer
             )
             self._probed = key
         if self._probe is None:

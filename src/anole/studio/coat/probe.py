@@ -7,17 +7,47 @@ from typing import NamedTuple
 import numpy as np
 
 from ...core.lettering.outline import chords, outline
-from ...core.model import Board, Lettering
+from ...core.lettering.warp import projected
+from ...core.model import Board, Coat, Lettering
+from ...core.pieces.posed import on_board, without_pose
 from ..worker import Frame
 
 
 class Probe(NamedTuple):
-    """A point on the edge and the direction into the letter, board px."""
+    """A point on the edge and the direction into the letter, board px; `turn`: 3 x 3, how the pose
+    turns the flat letters they were found on."""
 
     x: float
     y: float
     nx: float
     ny: float
+    turn: np.ndarray | None = None
+
+
+def measured_on(
+    piece: Lettering, coat: Coat | None, board: Board
+) -> tuple[Lettering, np.ndarray | None]:
+    """What a coat is measured on: the letters as they are seen, or those on whose face it lies and
+    how their pose turns them."""
+    posed = outline(piece, board.dpi).bends.pose is not None
+    if coat is None or coat.plane == "board" or not posed:
+        return piece, None
+    return without_pose(piece), on_board(piece, board.dpi)
+
+
+def find(
+    piece: Lettering, coat: Coat | None, board: Board, clicked: tuple[float, float] | None,
+    core: float, outer: float,
+) -> Probe | None:  # fmt: skip
+    """Across the edge that was clicked, or where there is most room."""
+    letters, turn = measured_on(piece, coat, board)
+    lines = chords_of(letters, board)
+    if clicked is None:
+        found = best(lines, core, outer)
+    else:
+        at = clicked if turn is None else projected(np.array([clicked]), np.linalg.inv(turn))[0]
+        found = nearest(lines, float(at[0]), float(at[1]))
+    return found and found._replace(turn=turn)
 
 
 def chords_of(piece: Lettering, board: Board) -> np.ndarray:
@@ -88,8 +118,10 @@ def sample(frame: Frame, probe: Probe, at: np.ndarray) -> np.ndarray:
     assert bits is not None
     bits.setsize(image.sizeInBytes())
     pixels = np.frombuffer(bits, np.uint8).reshape(image.height(), image.bytesPerLine() // 4, 4)  # type: ignore[call-overload]
-    x = (probe.x + probe.nx * at) * frame.scale - frame.box.x0 - 0.5
-    y = (probe.y + probe.ny * at) * frame.scale - frame.box.y0 - 0.5
+    way = np.column_stack([probe.x + probe.nx * at, probe.y + probe.ny * at])
+    if probe.turn is not None:
+        way = projected(way, probe.turn)
+    x, y = (way * frame.scale - (frame.box.x0 + 0.5, frame.box.y0 + 0.5)).T
     inside = (x > -1) & (y > -1) & (x < image.width()) & (y < image.height())
     x, y = np.clip(x, 0, image.width() - 1), np.clip(y, 0, image.height() - 1)
     x0, y0 = np.floor(x).astype(int), np.floor(y).astype(int)
