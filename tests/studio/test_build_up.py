@@ -10,7 +10,7 @@ from anole.core.model import Colour, Fill, Glow, Gradient, Pose, Position, Shado
 from anole.core.pieces.lettering import core_of
 from anole.studio.coat import probe
 from anole.studio.coat.axis import Cut, axis_for, ends, nice_step
-from anole.studio.coat.build_up_paint import eye_box, handle_xs
+from anole.studio.coat.build_up_scene import eye_box, handle_xs
 from anole.studio.coat.profile import colours, row_pixels, strength
 from anole.studio.window import COAT
 

@@ -9,8 +9,8 @@ from PyQt6.QtGui import QBrush, QColor, QPainter, QPen, QPixmap
 
 from ..core.model import Board
 from . import theme
+from .frames import Frame
 from .view_transform import ViewTransform
-from .worker import Frame
 
 
 def _around(whole: QRect, area: QRectF) -> list[QRect]:

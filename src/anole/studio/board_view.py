@@ -22,9 +22,10 @@ from ..core.box import Box
 from ..core.render.renderer import Request
 from . import board_paint
 from .document import Document
+from .frames import Frame
 from .hand import Hand
 from .view_transform import ViewTransform, fitting
-from .worker import Frame, Worker
+from .worker import Worker
 
 MARGIN = 26
 ZOOMS = (0.02, 32.0)

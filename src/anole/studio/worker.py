@@ -6,9 +6,8 @@ import threading
 import time
 from collections import OrderedDict
 from collections.abc import Callable, Sequence
-from typing import Any, NamedTuple
+from typing import Any
 
-import cv2
 import numpy as np
 from PyQt6.QtCore import QObject, pyqtSignal
 from PyQt6.QtGui import QImage
@@ -20,11 +19,11 @@ from ..core.lettering.fonts import FontFile
 from ..core.lettering.stems import stem_of
 from ..core.model import Board, Font
 from ..core.render.export import rgba
-from ..core.render.opaque import opaque
 from ..core.render.renderer import Cancelled, Renderer, Request
 from ..core.render.warm import warm
 from . import theme
 from .buffers import Buffers
+from .frames import Frame, reduced, shared_image, straight_image
 from .word_images import tinted, words_coverage
 
 SMALL_CACHE = 96 * 2**20
@@ -35,47 +34,6 @@ LEAST_SCALE = 0.05
 STEMS_AT_ONCE = 12
 MOST_PROOF = 2560
 """px a proof is rendered at before it is reduced."""
-
-
-class Frame(NamedTuple):
-    """A rendered part of a board; `box` in px at `scale`, `fresh` what differs from the last."""
-
-    image: QImage
-    board: Board
-    scale: float
-    box: Box
-    fresh: Box
-    pixels: np.ndarray | None = None
-    """The memory that the image shows, kept as long as the frame."""
-
-    @property
-    def opaque(self) -> bool:
-        return self.image.format() == QImage.Format.Format_RGB32
-
-
-def shared_image(pixels: np.ndarray, board: Board) -> QImage:
-    """(H, W) uint32 ARGB words, premultiplied -> an image of the same memory."""
-    height, width = pixels.shape
-    kinds = QImage.Format
-    kind = kinds.Format_RGB32 if opaque(board) else kinds.Format_ARGB32_Premultiplied
-    return QImage(pixels.data, width, height, width * 4, kind)  # type: ignore[call-overload]
-
-
-def straight_image(pixels: np.ndarray) -> QImage:
-    """(H, W, 4) uint8 straight RGBA -> an image of its own memory."""
-    height, width = pixels.shape[:2]
-    image = QImage(pixels.data, width, height, width * 4, QImage.Format.Format_RGBA8888)  # type: ignore[call-overload]
-    return image.copy()
-
-
-def reduced(pixels: np.ndarray, width: int) -> np.ndarray:
-    """(H, W, 4) uint8 averaged down to a width, colours weighted by alpha."""
-    height = max(1, round(pixels.shape[0] * width / pixels.shape[1]))
-    planes = pixels.astype(np.float32)
-    planes[..., :3] *= planes[..., 3:] / 255
-    small = cv2.resize(planes, (width, height), interpolation=cv2.INTER_AREA)
-    small[..., :3] *= 255 / np.maximum(small[..., 3:], 1e-3)
-    return np.ascontiguousarray(np.clip(small + 0.5, 0, 255).astype(np.uint8))
 
 
 class Worker(QObject):

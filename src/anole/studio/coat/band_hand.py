@@ -8,7 +8,7 @@ from ...core.edit.coats import change_coat, move_coat
 from ...core.model import Coat, Position, Span
 from ..document import Document
 from .axis import Axis, Cut, ends
-from .build_up_paint import Scene, eye_box, handle_xs
+from .build_up_scene import Scene, eye_box, handle_xs
 
 GRAB, SNAP = 7.0, 6.0
 

@@ -19,16 +19,8 @@ from . import probe
 from .axis import Axis, Cut, axis_for, cut_of
 from .band_hand import BandHand, end_at, row_at
 from .band_keys import press_key
-from .build_up_paint import (
-    FOOT,
-    LABELS,
-    RULER,
-    STRIP,
-    Scene,
-    paint,
-    paint_strip,
-    tip,
-)
+from .build_up_paint import paint, paint_strip
+from .build_up_scene import FOOT, LABELS, RULER, STRIP, Scene, tip
 
 MOST_ROW, LEAST_ROW = 62.0, 15.0
 WAIT_MS, LATEST = 80, 0.5

@@ -10,7 +10,7 @@ from ...core.lettering.outline import chords, outline
 from ...core.lettering.warp import projected
 from ...core.model import Board, Coat, Lettering
 from ...core.pieces.posed import on_board, without_pose
-from ..worker import Frame
+from ..frames import Frame
 
 
 class Probe(NamedTuple):
