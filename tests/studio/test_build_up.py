@@ -8,10 +8,10 @@ from anole.core.cache import Cache
 from anole.core.edit.pieces import change_piece
 from anole.core.model import Colour, Fill, Glow, Gradient, Pose, Position, Shadow, Stop, Stroke
 from anole.core.pieces.lettering import core_of
-from anole.studio.coat import probe
-from anole.studio.coat.axis import Cut, axis_for, ends, nice_step
-from anole.studio.coat.build_up_scene import eye_box, handle_xs
-from anole.studio.coat.profile import colours, row_pixels, strength
+from anole.studio.coat.build_up import probe
+from anole.studio.coat.build_up.axis import Cut, axis_for, ends, nice_step
+from anole.studio.coat.build_up.profile import colours, row_pixels, strength
+from anole.studio.coat.build_up.scene import eye_box, handle_xs
 from anole.studio.window import COAT
 
 from ..core.shapes import board, paint, span

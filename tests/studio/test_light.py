@@ -270,7 +270,7 @@ def test_the_build_up_holds_one_coat_and_twenty_five(open_window, settle):
 
 def test_every_lit_coat_shows_in_the_build_up(open_window):
     from anole.core.coats.registry import KINDS
-    from anole.studio.coat.profile import row_pixels
+    from anole.studio.coat.build_up.profile import row_pixels
 
     window = open_window(CARVED)
     scene = window.build_up.scene()
@@ -283,7 +283,7 @@ def test_every_lit_coat_shows_in_the_build_up(open_window):
 
 @pytest.mark.parametrize("bearing", [0, 135])
 def test_the_build_up_lights_a_relief_as_the_lamp_does(open_window, bearing):
-    from anole.studio.coat.profile import lit
+    from anole.studio.coat.build_up.profile import lit
 
     window = open_window(CARVED)
     scene = window.build_up.scene()

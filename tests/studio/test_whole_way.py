@@ -10,7 +10,7 @@ from anole.core.library import styles
 from anole.core.render.export import rgba
 from anole.studio.arrange.pulling import SNAP
 from anole.studio.board_files import new_board
-from anole.studio.coat.build_up_scene import handle_xs
+from anole.studio.coat.build_up.scene import handle_xs
 from anole.studio.window import ARRANGE, COAT, PROOF
 
 LEFT = Qt.MouseButton.LeftButton

@@ -25,7 +25,7 @@ from .board_files import BoardFiles, new_board
 from .board_view import BoardView
 from .coat.add_coat import AddCoat
 from .coat.asking import AskingHand
-from .coat.build_up import BuildUp
+from .coat.build_up.widget import BuildUp
 from .coat.coat_panel import CoatPanel
 from .coat.lantern import LanternHand
 from .coat.paint_hand import PaintHand

@@ -21,7 +21,7 @@ from ..controls.control import Context
 from ..controls.fields import FieldPanel
 from ..document import Document
 from ..seen import WhenSeen
-from .build_up import BuildUp
+from .build_up.widget import BuildUp
 
 
 class CoatPanel(QScrollArea):

@@ -9,18 +9,18 @@ from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, QTimer
 from PyQt6.QtGui import QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPixmap, QResizeEvent
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
-from ...core.cache import Cache
-from ...core.lettering.outline import outline
-from ...core.pieces.lettering import core_of
-from .. import theme
-from ..board_view import BoardView
-from ..document import Document
+from ....core.cache import Cache
+from ....core.lettering.outline import outline
+from ....core.pieces.lettering import core_of
+from ... import theme
+from ...board_view import BoardView
+from ...document import Document
 from . import probe
 from .axis import Axis, Cut, axis_for, cut_of
-from .band_hand import BandHand, end_at, row_at
-from .band_keys import press_key
-from .build_up_paint import paint, paint_strip
-from .build_up_scene import FOOT, LABELS, RULER, STRIP, Scene, tip
+from .hand import BandHand, end_at, row_at
+from .keys import press_key
+from .paint import paint, paint_strip
+from .scene import FOOT, LABELS, RULER, STRIP, Scene, tip
 
 MOST_ROW, LEAST_ROW = 62.0, 15.0
 WAIT_MS, LATEST = 80, 0.5

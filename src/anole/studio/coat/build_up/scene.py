@@ -7,8 +7,8 @@ from typing import NamedTuple
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF
 
-from ...core.coats.registry import kind_of
-from ...core.model import Board, Coat
+from ....core.coats.registry import kind_of
+from ....core.model import Board, Coat
 from .axis import Axis, Cut, ends
 from .profile import in_unit
 

@@ -8,14 +8,14 @@ import msgspec
 import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
-from ...core.box import Box
-from ...core.cache import Cache
-from ...core.coats import easing
-from ...core.coats.band import between
-from ...core.coats.glow import fade
-from ...core.coats.lighting import light_of, lit_heights
-from ...core.field.mouldings import height
-from ...core.model import (
+from ....core.box import Box
+from ....core.cache import Cache
+from ....core.coats import easing
+from ....core.coats.band import between
+from ....core.coats.glow import fade
+from ....core.coats.lighting import light_of, lit_heights
+from ....core.field.mouldings import height
+from ....core.model import (
     Backdrop,
     Board,
     Coat,
@@ -33,9 +33,9 @@ from ...core.model import (
     Sheen,
     Stroke,
 )  # fmt: skip
-from ...core.paint.source import Frames, Spot, source
-from ...core.paint.stops import STEPS, table_of
-from ...core.units import Units
+from ....core.paint.source import Frames, Spot, source
+from ....core.paint.stops import STEPS, table_of
+from ....core.units import Units
 from .axis import Cut, ends, thrown
 
 _kept = Cache(8 << 20)

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from PyQt6.QtCore import QPointF
 
-from ...core.edit.coats import change_coat, move_coat
-from ...core.model import Coat, Position, Span
-from ..document import Document
+from ....core.edit.coats import change_coat, move_coat
+from ....core.model import Coat, Position, Span
+from ...document import Document
 from .axis import Axis, Cut, ends
-from .build_up_scene import Scene, eye_box, handle_xs
+from .scene import Scene, eye_box, handle_xs
 
 GRAB, SNAP = 7.0, 6.0
 

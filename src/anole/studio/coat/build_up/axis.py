@@ -8,9 +8,9 @@ from typing import NamedTuple
 
 import numpy as np
 
-from ...core.coats.shadow import offset, penumbra
-from ...core.lettering.outline import outline
-from ...core.model import Board, Coat, Lettering, Shadow, Stroke
+from ....core.coats.shadow import offset, penumbra
+from ....core.lettering.outline import outline
+from ....core.model import Board, Coat, Lettering, Shadow, Stroke
 
 LEAST_LETTER, MOST_LETTER = 0.34, 0.62
 

@@ -6,13 +6,13 @@ import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QImage, QPainter, QPen, QPolygonF
 
-from ...core.field.mouldings import height as moulding_height
-from ...core.model import Coat, Relief, Shadow
-from .. import theme
+from ....core.field.mouldings import height as moulding_height
+from ....core.model import Coat, Relief, Shadow
+from ... import theme
 from .axis import thrown
-from .build_up_marks import handles, label, ruler, uprights
-from .build_up_scene import FOOT, LABELS, STRIP, Scene, drawing_area, handle_xs
+from .marks import handles, label, ruler, uprights
 from .profile import row_pixels
+from .scene import FOOT, LABELS, STRIP, Scene, drawing_area, handle_xs
 
 
 def paint(painter: QPainter, scene: Scene) -> None:

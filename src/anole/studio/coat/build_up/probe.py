@@ -6,11 +6,11 @@ from typing import NamedTuple
 
 import numpy as np
 
-from ...core.lettering.outline import chords, outline
-from ...core.lettering.warp import projected
-from ...core.model import Board, Coat, Lettering
-from ...core.pieces.posed import on_board, without_pose
-from ..frames import Frame
+from ....core.lettering.outline import chords, outline
+from ....core.lettering.warp import projected
+from ....core.model import Board, Coat, Lettering
+from ....core.pieces.posed import on_board, without_pose
+from ...frames import Frame
 
 
 class Probe(NamedTuple):

@@ -5,12 +5,12 @@ from __future__ import annotations
 from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QPainter, QPen
 
-from ...core.coats.registry import kind_of
-from ...core.model import Coat
-from .. import icons, theme
+from ....core.coats.registry import kind_of
+from ....core.model import Coat
+from ... import icons, theme
 from .axis import ends, nice_step
-from .build_up_scene import FOOT, LABELS, RULER, STRIP, Scene, eye_box, handle_xs
 from .profile import summary
+from .scene import FOOT, LABELS, RULER, STRIP, Scene, eye_box, handle_xs
 
 
 def uprights(painter: QPainter, scene: Scene, area: QRectF) -> None:

@@ -5,12 +5,12 @@ from __future__ import annotations
 from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QKeyEvent
 
-from ...core.edit.coats import change_coat, duplicate_coat, move_coat, remove_coat
-from ...core.model import Coat, Position, Span
-from ..controls.length import STEPS
-from ..controls.slider import key_factor
-from ..document import Document
-from .band_hand import toggle
+from ....core.edit.coats import change_coat, duplicate_coat, move_coat, remove_coat
+from ....core.model import Coat, Position, Span
+from ...controls.length import STEPS
+from ...controls.slider import key_factor
+from ...document import Document
+from .hand import toggle
 
 
 def press_key(document: Document, event: QKeyEvent) -> bool:
