@@ -2,20 +2,24 @@
 
 import time
 
+import msgspec
 import numpy as np
 import pytest
 import uharfbuzz as hb
 
 from anole.core.box import Box
+from anole.core.cache import Cache
+from anole.core.edit.pieces import change_piece
 from anole.core.field.coverage import rasterise
-from anole.core.field.silhouette import ink_box
+from anole.core.field.silhouette import greatest_inside, ink_box
 from anole.core.lettering.block import Setting, block
 from anole.core.lettering.flatten import flatten
 from anole.core.lettering.fonts import FontError, catalogue, families, find, read_font
 from anole.core.lettering.matrix import apply, placing
+from anole.core.lettering.outline import at_home, chords, outline
 from anole.core.lettering.shaping import drawable, shape_line
-from anole.core.model import Font, Length, Lettering, Place
-from anole.core.pieces.lettering import block_corners
+from anole.core.model import Fill, Font, Length, Lettering, Place
+from anole.core.pieces.lettering import block_corners, core_of
 
 from .shapes import board
 
@@ -158,3 +162,20 @@ def test_fields_of_letters_follow_the_em():
     words = Lettering(id="a", text="A", size=Length(36, "pt"))
     assert words.size.px(1.0, 144) == 72
     assert Box(0, 0, 2, 2).meet(Box(2, 0, 3, 1)).empty
+
+
+@pytest.mark.parametrize("family", ["Anton", "Great Vibes"])
+def test_the_core_grows_with_the_em_and_is_measured_once(family):
+    cache, made = Cache(), board(Fill(id="f"), text="Gold", font=Font(family=family))
+    cores = {}
+    for size in (20.0, 120.0, 333.3):
+        words = change_piece(made, "words", size=Length(size)).lettering("words")
+        cores[size] = core_of(words, 96, cache) / size
+        lines = chords(outline(at_home(words), 96), 1.0)
+        assert cores[size] * size == pytest.approx(greatest_inside(lines), rel=0.02)
+    assert cache.made["core"] == 1
+    assert max(cores.values()) == pytest.approx(min(cores.values()))
+    wide = msgspec.structs.replace(
+        made.lettering("words"), place=Place(scale_x=2.0, x=50, rotation=20)
+    )
+    assert core_of(wide, 96, cache) > core_of(made.lettering("words"), 96, cache)

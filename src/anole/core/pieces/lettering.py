@@ -24,15 +24,25 @@ from .meeting import meetings
 from .posed import flat_of, onto_face
 from .view import View
 
+MEASURED_EM = 200.0
+"""px of an em while the core is measured."""
+
 
 def _chords(line: Outline, scale: float, cache: Cache) -> np.ndarray:
     return cache.get(("chords", *line.key, scale), lambda: chords(line, scale))
 
 
 def core_of(piece: Lettering, dpi: float, cache: Cache) -> float:
-    """The greatest inside distance in board px; the same wherever the piece stands."""
+    """The greatest inside distance in board px; the same wherever the piece stands.
+
+    It grows with the em, as all that shapes letters is in em: measured once for all sizes.
+    """
     line = outline(at_home(piece), dpi)
-    return cache.get(("core", *line.key), lambda: greatest_inside(_chords(line, 1.0, cache)))
+    em = max(line.em, 1e-6)
+    key = ("core", *line.key[:2], *line.key[3:])
+    return em * cache.get(
+        key, lambda: greatest_inside(chords(line, MEASURED_EM / em)) / MEASURED_EM
+    )
 
 
 def farthest(ink: Box, window: Box) -> float:
