@@ -276,3 +276,20 @@ def test_icons_follow_the_dress(open_window):
     window.change_dress()
     assert max(ink()) < dark - 60
     theme.put_on(QApplication.instance(), theme.DARK)
+
+
+@pytest.mark.parametrize(("late", "share"), [(9.0, 2), (-1.0, 4)])
+def test_a_slow_frame_is_first_shown_smaller(open_window, settle, monkeypatch, late, share):
+    from anole.studio import worker
+
+    window = open_window(STYLED)
+    monkeypatch.setattr(worker, "SLOW_SECONDS", -1.0)
+    monkeypatch.setattr(worker, "LATE_SECONDS", late)
+    frames = []
+    window.worker.framed.connect(lambda frame: frames.append((frame.scale, frame.image.width())))
+    window.document.apply("Opacity", lambda b: change_piece(b, "words", opacity=0.5))
+    settle(window)
+    scale = window.view._request().scale
+    assert [found for found, _ in frames] == pytest.approx([scale / share, scale])
+    assert frames[0][1] == pytest.approx(frames[1][1] / share, abs=1)
+    assert window.view.frame.scale == scale

@@ -30,6 +30,8 @@ SMALL_CACHE = 96 * 2**20
 HALF_CACHE = 192 * 2**20
 SLOW_SECONDS, FORGETTING = 0.045, 0.6
 """A frame that took longer is preceded by a rough one; quick ones after it let that be forgotten."""
+SHARES, LATE_SECONDS = (2, 4), 0.04
+"""A rough frame has half the scale, or a quarter where half is late too."""
 LEAST_SCALE = 0.05
 STEMS_AT_ONCE = 12
 MOST_PROOF = 2560
@@ -57,7 +59,7 @@ class Worker(QObject):
         self._renderer = Renderer()
         self._small = Renderer(Cache(SMALL_CACHE))
         self._halves = Renderer(Cache(HALF_CACHE))
-        self._took = 0.0
+        self._took = self._half_took = 0.0
         self._buffers = Buffers()
         self._thread = threading.Thread(target=self._loop, name="anole-render", daemon=True)
 
@@ -192,15 +194,21 @@ class Worker(QObject):
         self._took = max(took, self._took * FORGETTING)
         self.framed.emit(frame)
 
+    def _share(self) -> int:
+        """By how much a rough frame is smaller."""
+        return SHARES[0] if self._half_took < LATE_SECONDS else SHARES[1]
+
     def _rough(self, request: Request) -> Frame:
-        box = request.box
-        half = Box(box.x0 // 2, box.y0 // 2, -(-box.x1 // 2), -(-box.y1 // 2))
-        made = request._replace(scale=request.scale / 2, window=half)
+        start, box, share = time.perf_counter(), request.box, self._share()
+        small = Box(box.x0 // share, box.y0 // share, -(-box.x1 // share), -(-box.y1 // share))
+        made = request._replace(scale=request.scale / share, window=small)
         planes = self._halves.frame(made, self._stale)
-        pixels = np.zeros((half.height, half.width), np.uint32)
-        self._halves.picture(planes, half, False, pixels)
+        pixels = np.zeros((small.height, small.width), np.uint32)
+        self._halves.picture(planes, small, False, pixels)
+        # what half the scale would take grows with its px
+        self._half_took = (time.perf_counter() - start) * (share / SHARES[0]) ** 2
         return Frame(
-            shared_image(pixels, request.board), request.board, made.scale, half, half, pixels
+            shared_image(pixels, request.board), request.board, made.scale, small, small, pixels
         )
 
     def _frame(self, request: Request) -> Frame:
