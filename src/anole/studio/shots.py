@@ -8,11 +8,16 @@ import tempfile
 import time
 from pathlib import Path
 
+import msgspec
 from PyQt6.QtWidgets import QApplication, QWidget
 
+from ..core.edit.pieces import change_piece
+from ..core.model import Font, Pose
 from .app import DEMO, application
 from .board_files import demo_folder
 from .window import ARRANGE, COAT, PROOF, Window
+
+RIMS = ("cream", "dark")
 
 
 def settle(window: Window, seconds: float = 60.0) -> None:
@@ -53,11 +58,29 @@ def views(window: Window, out: Path) -> None:
         settle(window)
         _scroll(window, scroll)
         shoot(window, out / f"{name}.png")
+    _posed(window)
+    shoot(window, out / "coat-face.png")
     window.files.open_copy(demo_folder() / "brine-and-bearing-cup.anole")
     window.show_stage(COAT)
     _choose(window, "Cup", "carved to the core")
     settle(window)
     shoot(window, out / "coat-gold.png")
+
+
+def _posed(window: Window) -> None:
+    """The title turned in space, its coats on the letters' face, strokes mitred."""
+    _choose(window, "Title", "cream")
+    document = window.document
+    words = document.piece
+    assert words is not None
+    coats = tuple(
+        msgspec.structs.replace(c, plane="face", **({"join": "mitre"} if c.name in RIMS else {}))
+        for c in words.style
+    )
+    document.apply("Pose", lambda b: change_piece(
+        b, words.id, style=coats, pose=Pose(turn_y=-32, turn_x=14), font=Font(family="Anton")))  # fmt: skip
+    settle(window)
+    _scroll(window, 2000)
 
 
 def _choose(window: Window, piece: str, coat: str) -> None:
