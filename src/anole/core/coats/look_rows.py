@@ -5,18 +5,16 @@ from __future__ import annotations
 import numpy as np
 from numba import njit
 
-from .looks import SHORT, TURNS
+from .looks import SHORT, TURNS, turn_at
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
 def _places(d, nx, ny, lx, ly, first, per_px, reach, rows, at, down, right):  # type: ignore[no-untyped-def]
     """at : entry above and to the left, times four; down, right : how far beyond it"""
-    zero, middle = np.float32(0), np.float32((TURNS - 1) / 2)
-    scale, lowest = middle / reach, rows - np.float32(1) - SHORT
-    last = np.float32(TURNS - 1) - SHORT
+    zero, lowest = np.float32(0), rows - np.float32(1) - SHORT
     for x in range(at.shape[0]):
         y = min(max((d[x] - first) * per_px, zero), lowest)
-        c = min(max((nx[x] * lx + ny[x] * ly) * scale + middle, zero), last)
+        c = turn_at(nx[x] * lx + ny[x] * ly, reach)
         i, j = np.int32(y), np.int32(c)
         down[x], right[x] = y - np.float32(i), c - np.float32(j)
         at[x] = np.uint32(i * np.int32(TURNS) + j) * np.uint32(4)

@@ -69,7 +69,7 @@ class Scene(NamedTuple):
         letters, whole = self.letters, self.growth
         if not self.base(coat) or (whole.round and not inside):
             return letters.distance, Growth()
-        return letters.grown_distance(whole) - np.float32(whole.by), whole
+        return letters.grown_distance(whole), whole
 
     def field(self, plane: np.ndarray, box: Box) -> np.ndarray:
         """The part of a plane over the letters' field box that lies in `box`."""

@@ -15,16 +15,14 @@ MARGIN = 0.05
 """Of the board's shorter side: how far a pinned piece stays from the border."""
 
 
-SHAPED_BY = {
-    "rails": "rails", "head": "rails", "foot": "rails", "ring": "ring", "letters": "letters",
-    "corners": "corners", "pose": "pose",
-}  # fmt: skip
+PARTS = {"head": "rails", "foot": "rails"}
+"""Fields of shaping that are not named like their kind."""
 
 
 def change_piece(board: Board, piece_id: str, **fields: Any) -> Board:
     """Set fields of a piece; shaping that is worked on is on. Raises KeyError and ModelError."""
     piece = replaced(board.piece(piece_id), **fields)
-    touched = set() if "off" in fields else {SHAPED_BY.get(name) for name in fields}
+    touched = set() if "off" in fields else {PARTS.get(name, name) for name in fields}
     if isinstance(piece, Lettering) and touched & set(piece.off):
         off = tuple(kind for kind in piece.off if kind not in touched)
         piece = msgspec.structs.replace(piece, off=off)

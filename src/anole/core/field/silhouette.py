@@ -15,19 +15,10 @@ from .growth import Growth
 from .joins import joined
 from .normals import normals
 
-LEAST_REACH = 48.0
 CORE_SIDE = 512
 """The core is measured on the outline scaled to about this many px a side..."""
 CORE_SCALES = (0.25, 8.0)
 """...within these factors, so that it is the same at every render scale."""
-
-
-def quantised(reach: float) -> float:
-    """Reaches in steps of about a third, so that a drag seldom asks for new fields."""
-    size = LEAST_REACH
-    while size < reach:
-        size *= 4 / 3
-    return math.ceil(size)
 
 
 def ink_box(chords: np.ndarray) -> Box:
@@ -79,6 +70,10 @@ class Silhouette:
         cover, inside = self._raster()
         return cover if self.smooth else inside.astype(np.float32)
 
+    def covered(self) -> tuple[np.ndarray, Box]:
+        """Its coverage, and the box that it is over."""
+        return self.coverage, self.box
+
     @property
     def distance(self) -> np.ndarray:
         """(H, W) float32 over `box`, px, + inside."""
@@ -118,9 +113,8 @@ class Silhouette:
         return rasterise(self.chords + (dx, dy, dx, dy), box)[0]
 
     def grown_distance(self, growth: Growth) -> np.ndarray:
-        """Signed distance to the edge of the whole, over `box`; + inside.
-
-        Outside a whole with round corners `distance` + by is the same; inside it is not.
+        """Signed distance to the edge of the whole, over `box`; + inside. Counted from the letters'
+        edge, so that the whole's lies at -by: outside a whole with round corners it is `distance`.
         """
 
         def make() -> np.ndarray:
@@ -129,6 +123,7 @@ class Silhouette:
                 for by, join, limit in growth.plies
             ])  # fmt: skip
             chords = contour(edge, 0.0, self.box)
-            return distance(chords, edge > 0, self.box) if len(chords) else edge
+            found = distance(chords, edge > 0, self.box) if len(chords) else edge
+            return found - np.float32(growth.by)
 
         return self._cache.get(("grown", self.key, self.box, growth), make)

@@ -45,11 +45,11 @@ def shapings(piece: Lettering) -> tuple[str, ...]:
 
 def bends_of(piece: Lettering, em: float, dpi: float) -> Bends:
     """Those that are on; em in board px."""
-    on = {kind: kind not in piece.off for kind in ("rails", "ring", "letters", "corners", "pose")}
-    head, foot = (piece.head, piece.foot) if on["rails"] else (STRAIGHT, STRAIGHT)
-    ring = piece.ring if on["ring"] else None
+    off = piece.off
+    head, foot = (STRAIGHT, STRAIGHT) if "rails" in off else (piece.head, piece.foot)
+    ring = None if "ring" in off else piece.ring
     return Bends(
         piece.rails, head, foot, ring, ring.radius.px(em, dpi) / em if ring else 0.0,
-        piece.letters if on["letters"] else None,
-        piece.corners if on["corners"] else None, piece.pose if on["pose"] else None,
+        None if "letters" in off else piece.letters,
+        None if "corners" in off else piece.corners, None if "pose" in off else piece.pose,
     )  # fmt: skip

@@ -65,14 +65,24 @@ def _blended_row(
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
+def _straight_row(src: np.ndarray, over: np.ndarray, out: np.ndarray) -> None:
+    for x in range(out.shape[0]):
+        out[x] = src[x] * over[x]
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def _held(runs, row, n, x0, x1):  # type: ignore[no-untyped-def]
+    """First px and end of the n-th run of a row, within x0..x1."""
+    return max(x0, runs[1][row, n, 0]), min(x1, runs[1][row, n, 1])
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
 def _hues(acc, src, alpha, over, mode, y, x0, x1, sy, sx):  # type: ignore[no-untyped-def]
     """One row in a mode that needs all three channels at once."""
     width = x1 - x0
     below, mixed = np.empty((3, width), np.float32), np.empty((3, width), np.float32)
     for p in range(3):
-        row = acc[p, y, x0:x1]
-        for x in range(width):
-            below[p, x] = row[x] * over[x]
+        _straight_row(acc[p, y, x0:x1], over, below[p])
     end = sx + width
     r, g, b = src[0, sy, sx:end], src[1, sy, sx:end], src[2, sy, sx:end]
     hue_row(mode - FIRST_HUE, below, r, g, b, mixed)
@@ -107,7 +117,7 @@ def lay(acc, window, runs, src, src_at, cover, cover_at, opacity, mode, k):  # t
                 src[p, 0, :] = given[p, sy, 0]
             sy = 0
         for n in range(runs[0][y - y0]):
-            a, b = max(x0, runs[1][y - y0, n, 0]), min(x1, runs[1][y - y0, n, 1])
+            a, b = _held(runs, y - y0, n, x0, x1)
             if a < b:
                 sx = 0 if one_column else src_at[0] + a - x0
                 share = cover[cy, cover_at[0] + a - x0 : cover_at[0] + b - x0]
@@ -148,12 +158,6 @@ def _copy_row(dst: np.ndarray, src: np.ndarray) -> None:
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _straight_row(src: np.ndarray, over: np.ndarray, out: np.ndarray) -> None:
-    for x in range(out.shape[0]):
-        out[x] = src[x] * over[x]
-
-
-@njit(nogil=True, cache=True, error_model="numpy")
 def merge(acc, other, window, runs, opacity, mode, k):  # type: ignore[no-untyped-def]
     """Blend another accumulator into the runs of a window, in place; arguments as of lay()."""
     x0, y0, x1, y1 = window
@@ -162,7 +166,7 @@ def merge(acc, other, window, runs, opacity, mode, k):  # type: ignore[no-untype
     ones = np.ones(width, np.float32)
     for y in range(y0, y1):
         for n in range(runs[0][y - y0]):
-            a, b = max(x0, runs[1][y - y0, n, 0]), min(x1, runs[1][y - y0, n, 1])
+            a, b = _held(runs, y - y0, n, x0, x1)
             if a < b:
                 over = room[0, : b - a]
                 _over_alpha(other[3, y, a:b], over)
@@ -184,7 +188,7 @@ def lerp(acc, other, window, runs, share, share_at, gain):  # type: ignore[no-un
     for y in range(y0, y1):
         cy = share_at[1] + y - y0 if share.shape[0] > 1 else 0
         for n in range(runs[0][y - y0]):
-            a, b = max(x0, runs[1][y - y0, n, 0]), min(x1, runs[1][y - y0, n, 1])
+            a, b = _held(runs, y - y0, n, x0, x1)
             if a < b:
                 row, alpha = share[cy, share_at[0] + a - x0 : share_at[0] + b - x0], room[: b - a]
                 for x in range(b - a):
@@ -200,7 +204,7 @@ def copy(acc, other, window, runs):  # type: ignore[no-untyped-def]
     for p in range(4):
         for y in range(y0, y1):
             for n in range(runs[0][y - y0]):
-                a, b = max(x0, runs[1][y - y0, n, 0]), min(x1, runs[1][y - y0, n, 1])
+                a, b = _held(runs, y - y0, n, x0, x1)
                 if a < b:
                     _copy_row(acc[p, y, a:b], other[p, y, a:b])
 
@@ -212,5 +216,5 @@ def wipe(acc, window, runs):  # type: ignore[no-untyped-def]
     for p in range(4):
         for y in range(y0, y1):
             for n in range(runs[0][y - y0]):
-                a, b = max(x0, runs[1][y - y0, n, 0]), min(x1, runs[1][y - y0, n, 1])
+                a, b = _held(runs, y - y0, n, x0, x1)
                 acc[p, y, a:b] = 0

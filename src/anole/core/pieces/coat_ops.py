@@ -56,8 +56,9 @@ def _shape(coat: Coat, scene: Scene, under: Under, box: Box) -> tuple:
     """All that a coat's coverage comes from."""
     letters = scene.letters
     framed = scene.frames if getattr(coat, "frame", None) is not None else scene.frames.piece
+    whole = scene.growth if on_whole(coat) else None
     return (
-        "cover", shape_of(coat), letters.key, letters.box, scene.growth if on_whole(coat) else None, under, box, framed,
+        "cover", shape_of(coat), letters.key, letters.box, whole, under, box, framed,
         scene.lamp if getattr(coat, "lamp", 1) is None else None,
     )  # fmt: skip
 
@@ -83,9 +84,8 @@ def _lit_op(coat: Coat, scene: Scene, under: Under, backing: Backing) -> Lay:
         return scene.cache.get(("lit", shown, *shape[1:]), made, ("lit", *place))
 
     return Lay(
-        (shape, shown, coat.opacity, coat.blend, coat.arithmetic, coat.seen), box,
-        cover, light, coat.opacity, coat.blend, coat.arithmetic, coat.seen,
-        lambda: (scene.letters.coverage, scene.letters.box),
+        (shape, shown), box, cover, light, coat.opacity, coat.blend, coat.arithmetic, coat.seen,
+        scene.letters.covered,
     )  # fmt: skip
 
 
@@ -106,8 +106,7 @@ def _op(coat: Coat, paint: Paint, scene: Scene, under: Under, backing: Backing) 
         )
 
     return Lay(
-        (shape, value_of(paint, spot), coat.opacity, coat.blend, coat.arithmetic, coat.seen),
-        box, specks if paint.speckle > 0 else cover, lambda: source(paint, spot),
+        (shape, value_of(paint, spot)), box, specks if paint.speckle > 0 else cover, lambda: source(paint, spot),
         coat.opacity, coat.blend, coat.arithmetic, coat.seen,
-        lambda: (scene.letters.coverage, scene.letters.box),
+        scene.letters.covered,
     )  # fmt: skip

@@ -24,7 +24,7 @@ def ops(piece: Ground, view: View) -> list[Op]:
 
     return [
         Lay(
-            ("ground", value_of(paint, spot), piece.opacity, piece.blend, box), box,
+            ("ground", value_of(paint, spot)), box,
             cover, lambda: source(paint, spot),
             piece.opacity, piece.blend, (0, 1, 1, -0.5), "everywhere",
         )

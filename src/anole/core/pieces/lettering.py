@@ -12,7 +12,7 @@ from ..coats.registry import kind_of
 from ..coats.scene import Reach, Scene
 from ..field.growth import Growth, Ply, growth
 from ..field.joins import MOST_MITRE
-from ..field.silhouette import Silhouette, greatest_inside, ink_box, quantised
+from ..field.silhouette import Silhouette, greatest_inside, ink_box
 from ..lettering.outline import Outline, at_home, chords, corners, outline
 from ..model import Board, Coat, Lettering, Stroke
 from ..paint.source import Frames
@@ -24,6 +24,7 @@ from .meeting import meetings
 from .posed import flat_of, onto_face
 from .view import View
 
+LEAST_REACH = 48.0
 MEASURED_EM = 200.0
 """px of an em while the core is measured."""
 
@@ -43,6 +44,14 @@ def core_of(piece: Lettering, dpi: float, cache: Cache) -> float:
     return em * cache.get(
         key, lambda: greatest_inside(chords(line, MEASURED_EM / em)) / MEASURED_EM
     )
+
+
+def quantised(reach: float) -> float:
+    """Reaches in steps of about a third, so that a drag seldom asks for new fields."""
+    size = LEAST_REACH
+    while size < reach:
+        size *= 4 / 3
+    return math.ceil(size)
 
 
 def farthest(ink: Box, window: Box) -> float:
@@ -95,10 +104,8 @@ def _layers(piece: Lettering, scene: Scene, view: View) -> list[Lay]:
     flat = flat_of(piece, view) if any(on_face) else None
     if flat is None or flat.view.window.empty:
         return [step for steps in made for step in steps]
-    letters = scene.letters
     turned = [
-        [onto_face(step, flat, view.window, view.cache, lambda: (letters.coverage, letters.box))
-         for step in steps]
+        [onto_face(step, flat, view.window, view.cache, scene.letters.covered) for step in steps]
         for steps in _of(coats, flat.piece, scene_of(flat.piece, flat.view), flat.view)
     ]  # fmt: skip
     return [
@@ -127,7 +134,7 @@ def ops(piece: Lettering, view: View) -> list[Op]:
     steps: list[Op] = [
         FaceBegin(("face", *where), face),
         *(layer for layer in layers if not layer.box.empty),
-        FaceEnd(("laid", *where), face, lambda: (letters.coverage, letters.box)),
+        FaceEnd(("laid", *where), face, letters.covered),
     ]
     if piece.opacity == 1 and piece.blend == "normal":
         return steps

@@ -112,13 +112,12 @@ def onto_face(
     """A step made on the flat letters as one of the posed frame."""
     matrix, box = flat.matrix, lay.box
     into = EMPTY if box.empty else _landing(matrix, box, window)
-    # all that the coverage and the colours come from: what follows is how they are laid
-    made = ("projected", matrix.tobytes(), into, *lay.key[:-4])  # type: ignore[index]
+    made = ("projected", matrix.tobytes(), into, lay.made)
 
     def cover() -> Cover:
         found = lay.cover()
         turned = cache.get(
-            ("cover", *made),
+            ("cover", made),
             lambda: _turned(found.plane, matrix, box, into, cv2.BORDER_CONSTANT),
         )
         return found._replace(plane=turned)
@@ -128,8 +127,8 @@ def onto_face(
         if found.shape[1:] == (1, 1):
             return found
         return cache.get(
-            ("lit", *made),
+            ("lit", made),
             lambda: np.stack([_turned(p, matrix, box, into, cv2.BORDER_REPLICATE) for p in found]),
         )
 
-    return lay._replace(key=(made, lay.key), box=into, cover=cover, source=colours, within=within)
+    return lay._replace(made=made, box=into, cover=cover, source=colours, within=within)

@@ -91,10 +91,11 @@ class FaceEnd(NamedTuple):
 class Lay(NamedTuple):
     """One coat, or a ground: a source through a coverage onto one or both sides of the edge.
 
+    made : all that the coverage and the source come from
     within : the letters' coverage and its box, through which the face is laid in
     """
 
-    key: Hashable
+    made: Hashable
     box: Box
     cover: Callable[[], Cover]
     source: Callable[[], np.ndarray]
@@ -103,6 +104,10 @@ class Lay(NamedTuple):
     arithmetic: tuple[float, ...]
     seen: str
     within: Callable[[], tuple[np.ndarray, Box]] | None = None
+
+    @property
+    def key(self) -> Hashable:
+        return (self.made, self.box, self.opacity, self.blend, self.arithmetic, self.seen)
 
     def ready(self, planes: Planes) -> Ready:
         cover, source = self.cover(), np.ascontiguousarray(self.source(), np.float32)

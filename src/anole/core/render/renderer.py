@@ -136,12 +136,10 @@ class Renderer:
             self.dirty = request.box
         old = [self._touches(step) for step in found.old]
         ready = self._made_ready(steps[start:], stop)
-        left = request.box.x0
         if keep:
-            runs = whole(self.dirty, left)
+            runs = whole(self.dirty, request.box.x0)
         else:
-            new = [self._touches(step) for step in found.new]
-            runs = self._changed([*old, *new], self.dirty, left)
+            runs = self._changed([*old, *(self._touches(step) for step in found.new)])
         # once pixels change, the old steps no longer describe the planes
         self._steps = []
         saved = self._fresh_point(steps, first) if keep else None
@@ -171,10 +169,9 @@ class Renderer:
         plane = known()
         return None if plane is None else (plane, box)
 
-    def _changed(
-        self, touched: Sequence[tuple[np.ndarray, Box] | None], part: Box, left: int
-    ) -> Runs:
-        """Where steps that differ touch anything: all of the part when one does not say."""
+    def _changed(self, touched: Sequence[tuple[np.ndarray, Box] | None]) -> Runs:
+        """Where steps that differ touch anything: all of their boxes when one does not say."""
+        part, left = self.dirty, self._planes.window.x0
         told = {id(there[0]): there for there in touched if there is not None}
         if None in touched:
             return whole(part, left)
