@@ -142,7 +142,7 @@ def test_the_lantern_is_dragged_on_the_board(open_window, settle):
 @settings(max_examples=60)
 @given(st.floats(-300, 300), st.floats(-300, 300), st.floats(5, 80))
 def test_a_shadow_falls_where_it_is_pulled(x, y, elevation):
-    lift, lamp = thrown_to(Shadow(id="s"), Lamp(elevation=elevation), x, y)
+    lift, lamp = thrown_to(Lamp(elevation=elevation), x, y)
     dx, dy = offset(lift, lamp)
     assert math.hypot(dx - x, dy - y) < 0.6 / math.tan(math.radians(elevation)) + 0.6
 

@@ -65,18 +65,24 @@ class BoardFiles(QObject):
         self.document.start(new_board(width, height, dpi))
         self.opened.emit(True)
 
-    def open(self, path: Path) -> bool:
-        """Open a board; unsaved work is kept aside first."""
+    def _read(self, path: Path) -> bool:
+        """Put another board on; unsaved work is kept aside first."""
         self.keep_work()
         if not self.document.open(path):
             return False
         self.settings.add_recent(path)
+        return True
+
+    def open(self, path: Path) -> bool:
+        """Open a board; False when it could not be read."""
+        if not self._read(path):
+            return False
         self.opened.emit(False)
         return True
 
     def open_copy(self, path: Path) -> bool:
         """Open a board that saving must not write over."""
-        if not self.open(path):
+        if not self._read(path):
             return False
         self.document.path = None
         self.settings.put("recent", [str(p) for p in self.settings.recent if p != path])

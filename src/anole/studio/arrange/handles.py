@@ -131,7 +131,7 @@ def pulled(
     across, down = (float(v) for v in inverse @ (np.array(now) - was))
     alone = bool(modifiers & Qt.KeyboardModifier.AltModifier)
     if handle.kind == "corner" and alone:
-        return _corner(start, handle.which, across, down)
+        return _corner(line, handle.which, across, down)
     if handle.kind == "corner":
         return _size(start, was, now)
     if handle.kind == "side":
@@ -182,8 +182,8 @@ def _turn(
     return {"place": msgspec.structs.replace(start.place, rotation=(turn + 180) % 360 - 180)}
 
 
-def _corner(start: Lettering, which: str, across: float, down: float) -> dict:
-    quad = (None if "corners" in start.off else start.corners) or Corners()
+def _corner(line: Outline, which: str, across: float, down: float) -> dict:
+    quad = line.bends.corners or Corners()
     x, y = getattr(quad, which)
     way = (round(min(max(x + across, -20), 20), 4), round(min(max(y + down, -20), 20), 4))
     return {"corners": msgspec.structs.replace(quad, **{which: way})}

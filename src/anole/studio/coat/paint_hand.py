@@ -9,14 +9,14 @@ from PyQt6.QtGui import QPainter, QPen
 
 from ...core.edit.coats import change_coat
 from ...core.edit.pieces import change_piece
-from ...core.lettering.outline import chords, outline
+from ...core.lettering.outline import outline
 from ...core.model import Backdrop, Board, Ground
-from ...core.pieces.letters import bounds
 from .. import theme
 from ..board_view import BoardView
 from ..hand import Hand
 from ..view_transform import ViewTransform
 from .paint_handles import WORDS, FrameBox, Grip, grips, pulled
+from .words_box import words_box
 
 REACH = 9.0
 
@@ -53,7 +53,7 @@ class PaintHand(Hand):
         line = outline(words, board.dpi)
         paint: Any = getattr(coat, "paint", None)
         over_board = isinstance(paint, Backdrop) or getattr(paint, "frame", "") == "board"
-        return Held(paint, whole if over_board else bounds(chords(line, 1.0)), line.em)
+        return Held(paint, whole if over_board else words_box(words, board.dpi), line.em)
 
     def _grips(self) -> list[tuple[Grip, QPointF]]:
         held = self.held()

@@ -10,19 +10,19 @@ from PyQt6.QtGui import QPainter, QPen
 
 from ...core.coats.shadow import offset
 from ...core.edit.coats import change_coat
-from ...core.lettering.outline import chords, outline
+from ...core.lettering.outline import outline
 from ...core.model import Lamp, Lettering, Shadow
-from ...core.pieces.letters import bounds
 from .. import theme
 from ..board_view import BoardView
 from ..hand import Hand
 from ..view_transform import ViewTransform
+from .words_box import words_box
 
 NEAR, STEP = 12.0, 15.0
 """Widget px within which the grip is taken; degrees of the steps with Shift."""
 
 
-def thrown_to(coat: Shadow, lamp: Lamp, x: float, y: float) -> tuple[float, Lamp]:
+def thrown_to(lamp: Lamp, x: float, y: float) -> tuple[float, Lamp]:
     """Lift in board px and the lamp that throw a shadow by (x, y) board px."""
     lift = math.hypot(x, y) * math.tan(math.radians(lamp.elevation))
     if lift < 0.5:
@@ -45,7 +45,7 @@ class ShadowHand(Hand):
         return coat if isinstance(coat, Shadow) and coat.on else None
 
     def _middle(self, piece: Lettering) -> tuple[float, float]:
-        x0, y0, x1, y1 = bounds(chords(outline(piece, self.document.board.dpi), 1.0))
+        x0, y0, x1, y1 = words_box(piece, self.document.board.dpi)
         return (x0 + x1) / 2, (y0 + y1) / 2
 
     def spots(self, now: ViewTransform) -> tuple[QPointF, QPointF] | None:
@@ -95,7 +95,7 @@ class ShadowHand(Hand):
             return
         x, y = self.view.transform_now().to_board(at + self._away)
         mx, my = self._middle(piece)
-        px, lamp = thrown_to(coat, coat.lamp or board.lamp, x - mx, y - my)
+        px, lamp = thrown_to(coat.lamp or board.lamp, x - mx, y - my)
         if keys & Qt.KeyboardModifier.ShiftModifier:
             lamp = msgspec.structs.replace(lamp, bearing=round(lamp.bearing / STEP) * STEP % 360)
         lift = coat.lift.like(round(px, 2), outline(piece, board.dpi).em, board.dpi)

@@ -2,13 +2,16 @@
 
 from __future__ import annotations
 
+from typing import get_args
+
 from PyQt6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QWidget
 
 from ...core.edit.pieces import switch_shaping
 from ...core.lettering.bends import shapings
+from ...core.model.shaping import Shaping
 from ..document import Document
 
-KINDS = ("rails", "ring", "letters", "corners", "pose")
+KINDS = get_args(Shaping)
 ROOM = 3
 """Switches that the words before them leave room for."""
 

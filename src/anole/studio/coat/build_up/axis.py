@@ -8,6 +8,7 @@ from typing import NamedTuple
 
 import numpy as np
 
+from ....core.coats.scene import on_whole
 from ....core.coats.shadow import offset, penumbra
 from ....core.lettering.outline import outline
 from ....core.model import Board, Coat, Lettering, Shadow, Stroke
@@ -22,6 +23,10 @@ class Cut(NamedTuple):
     core: float
     dpi: float
     grown: float
+
+    def base(self, coat: Coat) -> float:
+        """How far the edge that a coat follows lies outside the letters, board px."""
+        return self.grown if on_whole(coat) else 0.0
 
 
 class Axis(NamedTuple):
@@ -61,7 +66,7 @@ def ends(coat: Coat, cut: Cut) -> tuple[float, float] | None:
     span = getattr(coat, "span", None)
     if span is None:
         return None
-    base = cut.grown if getattr(coat, "silhouette", "") == "whole" else 0.0
+    base = cut.base(coat)
     first, last = (min(p.px(cut.em, cut.dpi), cut.core) - base for p in (span.from_, span.to))
     return first, last
 
@@ -96,8 +101,7 @@ def axis_for(coats: Sequence[Coat], cut: Cut, board: Board, left: float, right: 
             outer = max(outer, -min(pair) * 1.06)
         elif isinstance(coat, Shadow) and coat.falls == "behind":
             far, soft = thrown(coat, cut, board)
-            base = cut.grown if coat.silhouette == "whole" else 0.0
-            outer = max(outer, far + soft + base + coat.grow.px(cut.em, cut.dpi))
+            outer = max(outer, far + soft + cut.base(coat) + coat.grow.px(cut.em, cut.dpi))
     share = cut.core / (cut.core + outer)
     share = min(max(share, LEAST_LETTER), MOST_LETTER)
     edge = right - (right - left) * share

@@ -108,7 +108,7 @@ class BandHand:
         coat = self.start
         assert coat is not None and hasattr(coat, "span")
         px, core = snapped(scene, x, coat.id)
-        px += scene.cut.grown if getattr(coat, "silhouette", "") == "whole" else 0.0
+        px += scene.cut.base(coat)
         span: Span = coat.span
         old = span.from_ if self._held == "from" else span.to
         new = in_unit(px, old, core, scene.cut)

@@ -95,7 +95,7 @@ def _section(painter: QPainter, scene: Scene, coat: Relief, row: QRectF) -> None
 def _arrow(painter: QPainter, scene: Scene, coat: Shadow, row: QRectF) -> None:
     """Lifted coats show how far they are thrown."""
     far, _ = thrown(coat, scene.cut, scene.board)
-    base = scene.cut.grown if coat.silhouette == "whole" else 0.0
+    base = scene.cut.base(coat)
     inside = coat.falls == "inside"
     start = scene.axis.x(0.0 if inside else -base)
     end = scene.axis.x(far if inside else -base - far)

@@ -68,7 +68,7 @@ def strength(coat: Coat, at: np.ndarray, cut: Cut, board: Board) -> np.ndarray:
 
 def _shadow(coat: Shadow, at: np.ndarray, cut: Cut, board: Board) -> np.ndarray:
     far, soft = thrown(coat, cut, board)
-    base = cut.grown if coat.silhouette == "whole" else 0.0
+    base = cut.base(coat)
     soft = max(soft, 0.5)
     if coat.falls == "inside":
         reach = np.clip((far + soft - at) / (2 * soft), 0, 1)
