@@ -10,7 +10,7 @@ from anole.core import bands
 from anole.core.box import Box
 from anole.core.cache import Cache
 from anole.core.field.blur import gaussian
-from anole.core.field.closest import distance
+from anole.core.field.closest import nearest
 from anole.core.field.coverage import rasterise
 from anole.core.lettering.flatten import flatten
 from anole.core.lettering.matrix import apply
@@ -57,7 +57,7 @@ def fields() -> list[Result]:
     error = float(np.abs(gaussian(cover, 40) - smooth).max())
     print(f"blur, sigma 40: greatest error {error:.2%} of full scale")
     return [
-        race("distance field", lambda: distance(chords, inside, box),
+        race("distance field", lambda: nearest(chords, inside, box),
              lambda: (distance_transform_edt(inside), distance_transform_edt(~inside)),
              "SciPy, both sides", 1.0, rounds=9),
         race("blur, sigma 40", lambda: gaussian(cover, 40.0),

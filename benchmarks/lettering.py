@@ -14,7 +14,7 @@ from PyQt6.QtWidgets import QApplication
 from anole.core.box import Box
 from anole.core.edit.pieces import change_piece
 from anole.core.edit.words import replace_text
-from anole.core.field.closest import distance
+from anole.core.field.closest import nearest
 from anole.core.field.coverage import rasterise
 from anole.core.lettering import fonts
 from anole.core.lettering.flatten import flatten
@@ -54,7 +54,7 @@ def typing() -> list[Result]:
 
     def edited() -> None:
         show(with_coat(board, "inner", opacity=0.5 + next(count) / 10_000))
-        distance(ink, inside, box)
+        nearest(ink, inside, box)
 
     show(board)
     return [race("a letter typed", typed, edited, "coat edit + field", 2.0)]

@@ -10,6 +10,16 @@ import pytest
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 
 
+def pytest_addoption(parser):
+    parser.addoption("--deep", action="store_true", help="every glyph and file instead of a sample")
+
+
+@pytest.fixture
+def deep(request) -> bool:
+    """Whether tests marked deep go through all there is."""
+    return request.config.getoption("--deep")
+
+
 @pytest.fixture(autouse=True)
 def own_home(tmp_path_factory, monkeypatch):
     home = tmp_path_factory.mktemp("home")

@@ -10,7 +10,7 @@ import numpy as np
 from anole.core.box import Box
 from anole.core.cache import Cache
 from anole.core.coats.scene import Scene, Under
-from anole.core.field.closest import distance
+from anole.core.field.closest import nearest
 from anole.core.field.coverage import rasterise
 from anole.core.field.growth import Ply, growth
 from anole.core.field.silhouette import Silhouette, ink_box
@@ -60,7 +60,7 @@ def centres(box: Box) -> tuple[np.ndarray, np.ndarray]:
 
 def field(chords: np.ndarray, box: Box) -> np.ndarray:
     _, inside = rasterise(chords, box)
-    return distance(chords, inside, box)
+    return nearest(chords, inside, box).distance
 
 
 def scene(
@@ -75,10 +75,11 @@ def scene(
     box = Box(0, 0, side, side)
     cache = Cache()
     _, inside = rasterise(chords, box)
-    core = float(distance(chords, inside, box).max())
+    core = float(nearest(chords, inside, box).distance.max())
     letters = Silhouette(("shape", chords.tobytes()), chords, ink_box(chords), box, core, cache)
     frame = (0.0, 0.0, float(side), float(side))
-    joined = growth([Ply(grown, join, 4.0)])
+    longest = letters.longest_mitre(4.0) if join == "mitre" else 1.0
+    joined = growth([Ply(grown, join, 4.0, longest)])
     return Scene(letters, em, 96.0, 1.0, Lamp(**lamp), Frames(frame, frame), box, joined, cache)
 
 

@@ -13,7 +13,7 @@ from anole.core.coats import gloss, grain, relief, sheen
 from anole.core.coats.carving import carved
 from anole.core.coats.lighting import light_of, lit_heights, ramp_table, tone, toward
 from anole.core.coats.registry import KINDS
-from anole.core.field.closest import distance_and_chords
+from anole.core.field.closest import nearest
 from anole.core.field.coverage import rasterise
 from anole.core.field.mouldings import PROFILES, STEPS, height, table
 from anole.core.field.normals import normals
@@ -57,8 +57,8 @@ LAMP = Lamp(bearing=320, elevation=42, **WHITE)
 def fields(chords, side):
     box = Box(0, 0, side, side)
     _, inside = rasterise(chords, box)
-    d, near = distance_and_chords(chords, inside, box)
-    return d, normals(chords, near, inside, d, box), box
+    found = nearest(chords, inside, box)
+    return found.distance, normals(chords, found, box), box
 
 
 def tone_of(slope_x, slope_y, lamp=LAMP):

@@ -70,14 +70,16 @@ def fade(
 def cover(coat: Glow, scene: Scene, where: Box, under: Under) -> Cover:
     start, end = _run(coat, scene)
     inward = end > start
-    field, growth = scene.distance(coat, inward)
+    edge, growth = scene.edge(coat, inward)
+    field = edge.distance
     sigma = abs(end - start) / 4 * coat.softness
     if sigma > 0.05:
         key = ("smooth", scene.letters.key, scene.letters.box, growth, sigma)
         field = scene.cache.get(key, lambda: smoothed(field, sigma))
     d = scene.field(field, where)
     out = np.empty(d.shape, np.float32)
-    fade(d, start, end, coat.hot, easing.table(coat.falloff), inward and abs(start) > EDGE, out)
+    own = start + growth.by, end + growth.by
+    fade(d, *own, coat.hot, easing.table(coat.falloff), inward and abs(start) > EDGE, out)
     if inward:
         return Cover(out, outside=start < -EDGE, face=end > EDGE)
     return Cover(out, outside=end < -EDGE, face=start > EDGE)

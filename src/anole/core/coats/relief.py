@@ -10,7 +10,6 @@ from ..box import Box
 from ..field.blur import smoothed
 from ..field.mouldings import table
 from ..model import Relief
-from .band import between
 from .carving import carved
 from .lighting import light_of
 from .scene import EDGE, Cover, Reach, Scene, Under
@@ -46,8 +45,8 @@ def box(coat: Relief, scene: Scene) -> Box:
 def cover(coat: Relief, scene: Scene, where: Box, under: Under) -> Cover:
     outer, _ = _ends(coat, scene)
     low = -math.inf if abs(outer) < EDGE else outer - under.outer
-    field, _ = scene.distance(coat, inside=False)
-    plane = between(scene.field(field, where), low, math.inf)
+    edge, growth = scene.edge(coat, inside=False)
+    plane = scene.between(edge, where, low + growth.by, math.inf)
     return Cover(plane, outside=outer < -EDGE, face=True)
 
 
@@ -61,8 +60,11 @@ def source(coat: Relief, scene: Scene, where: Box) -> np.ndarray:
     if sigma < CRISP and base == 0:
         return carved(letters.distance, letters.normals, letters.box, where, ends, rise, heights,
                       light)  # fmt: skip
-    d, growth = scene.distance(coat, ends[1] > -base)
+    edge, growth = scene.edge(coat, ends[1] > -base)
     part = where.grown(3 * sigma + 2).meet(letters.box)
     key = ("relief distance", letters.key, letters.box, part, growth, sigma)
-    soft = scene.cache.get(key, lambda: smoothed(scene.field(d, part), max(sigma, CRISP)))
-    return swollen(soft, part, where, ends, rise, heights, light)
+    soft = scene.cache.get(
+        key, lambda: smoothed(scene.field(edge.distance, part), max(sigma, CRISP))
+    )
+    own = ends[0] + growth.by, ends[1] + growth.by
+    return swollen(soft, part, where, own, rise, heights, light)

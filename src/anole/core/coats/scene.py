@@ -9,11 +9,14 @@ import numpy as np
 
 from ..box import Box
 from ..cache import Cache
+from ..field.closest import Nearest
 from ..field.growth import Growth
+from ..field.joins import Joined
 from ..field.silhouette import Silhouette
 from ..model import Coat, Lamp, Length, Span
 from ..paint.source import Frames
 from ..units import Units
+from .band import between
 
 EDGE = 0.01
 """px within which a span's end counts as lying on the edge."""
@@ -63,13 +66,30 @@ class Scene(NamedTuple):
         """How much further its corners may stick out, px."""
         return self.growth.tips if on_whole(coat) else 0.0
 
-    def distance(self, coat: Coat, inside: bool) -> tuple[np.ndarray, Growth]:
-        """Distance counted from the letters' edge so that the edge a coat follows is one line of
-        it, and what that adds to the letters; `inside`: whether what lies within is wanted too."""
+    def edge(self, coat: Coat, inside: bool) -> tuple[Nearest, Growth]:
+        """An edge of whose distance the one that a coat follows is a line, and how far it lies
+        outside the letters; `inside`: whether what lies within is wanted too."""
         letters, whole = self.letters, self.growth
         if not self.base(coat) or (whole.round and not inside):
-            return letters.distance, Growth()
-        return letters.grown_distance(whole), whole
+            return letters.nearest, Growth()
+        return letters.grown(whole), whole
+
+    def between(
+        self, nearest: Nearest, box: Box, outer: float, inner: float,
+        turned: Joined | None = None,
+    ) -> np.ndarray:  # fmt: skip
+        """(H, W) float32 over `box`, 0..1: coverage from one distance of an edge to another.
+
+        turned : the same distance with its corners turned for strokes that end at `outer`
+        """
+        field, part = nearest.distance, box.slices_in(self.letters.box)
+        if turned is None:
+            return between(field, outer, inner, nearest, part)
+        made = between(turned.distance, outer, inner, nearest, part)
+        deeper = np.zeros(field.shape, np.float32)
+        deeper[turned.where] = turned.deeper
+        made[turned.where[part]] = deeper[part][turned.where[part]]
+        return made
 
     def field(self, plane: np.ndarray, box: Box) -> np.ndarray:
         """The part of a plane over the letters' field box that lies in `box`."""

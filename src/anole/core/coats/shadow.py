@@ -77,8 +77,9 @@ def _thrown(coat: Shadow, scene: Scene, box: Box) -> np.ndarray:
         [1, 0, letters.box.x0 - box.x0 + dx],
         [0, 1, letters.box.y0 - box.y0 + dy],
     ])  # fmt: skip
+    edge, growth = scene.edge(coat, grow < scene.base(coat))
     moved = cv2.warpAffine(
-        scene.distance(coat, grow < scene.base(coat))[0], into, (box.width, box.height),
+        edge.distance, into, (box.width, box.height),
         flags=cv2.INTER_LINEAR, borderMode=cv2.BORDER_CONSTANT, borderValue=-1e6,
     )  # fmt: skip
-    return between(moved, -grow, math.inf)
+    return between(moved, growth.by - grow, math.inf)

@@ -7,21 +7,15 @@ import math
 import numpy as np
 
 from ..box import Box
-from ..field.joins import MOST_MITRE
 from ..model import Stroke
-from .band import between
 from .scene import EDGE, Cover, Reach, Scene, Under
-
-
-def _mitred(coat: Stroke) -> float:
-    """How many widths a corner may stick out."""
-    return min(coat.limit, MOST_MITRE) if coat.join == "mitre" else 1.0
 
 
 def _farthest(coat: Stroke, scene: Scene) -> float:
     """px beyond the letters."""
     outer, _ = scene.ends(coat.span)
-    return (scene.base(coat) - outer) * _mitred(coat) + scene.tips(coat)
+    tips = scene.letters.longest_mitre(coat.limit) if coat.join == "mitre" and outer < 0 else 1.0
+    return (scene.base(coat) - outer) * tips + scene.tips(coat)
 
 
 def reach(coat: Stroke, scene: Scene) -> Reach:
@@ -45,7 +39,7 @@ def cover(coat: Stroke, scene: Scene, where: Box, under: Under) -> Cover:
 def _span(coat: Stroke, scene: Scene, where: Box, low: float, high: float) -> np.ndarray:
     """A(low) - A(high), each with corners turned as the coat says."""
     if coat.join == "round":
-        return between(scene.field(scene.letters.distance, where), low, high)
+        return scene.between(scene.letters.nearest, where, low, high)
     span = _deeper(coat, scene, where, low)
     if not math.isinf(high):
         span -= _deeper(coat, scene, where, high)
@@ -54,9 +48,11 @@ def _span(coat: Stroke, scene: Scene, where: Box, low: float, high: float) -> np
 
 def _deeper(coat: Stroke, scene: Scene, where: Box, at: float) -> np.ndarray:
     """(H, W) float32 A(at): coverage deeper than a position."""
-    letters, held = scene.letters, 0.0 if math.isinf(at) else at
-    field = letters.joined_distance(coat.join, min(coat.limit, MOST_MITRE), held)
-    return between(scene.field(field, where), at, math.inf)
+    letters = scene.letters
+    if math.isinf(at) or at == 0:
+        return scene.between(letters.nearest, where, at, math.inf)
+    turned = letters.joined(coat.join, coat.limit, at)
+    return scene.between(letters.nearest, where, at, math.inf, turned)
 
 
 def _on_whole(coat: Stroke, scene: Scene, where: Box, under: Under) -> Cover:
@@ -68,5 +64,6 @@ def _on_whole(coat: Stroke, scene: Scene, where: Box, under: Under) -> Cover:
     if inner <= 0 and joins == [coat.join] != ["round"]:
         # corners go on as they are turned already
         return Cover(_span(coat, scene, where, low, high), True, face)
-    field, _ = scene.distance(coat, inner > 0)
-    return Cover(between(scene.field(field, where), low, high), True, face)
+    edge, growth = scene.edge(coat, inner > 0)
+    plane = scene.between(edge, where, low + growth.by, high + growth.by)
+    return Cover(plane, True, face)

@@ -8,6 +8,8 @@ runs however far away.
 
 from __future__ import annotations
 
+from typing import NamedTuple
+
 import numpy as np
 from numba import njit
 
@@ -120,12 +122,23 @@ def _measures(chords: np.ndarray, box: Box) -> np.ndarray:
     return np.ascontiguousarray(np.hstack([start, along, 1 / length2]), np.float32)
 
 
-def nearest_chords(chords: np.ndarray, box: Box) -> tuple[np.ndarray, np.ndarray]:
-    """Index of the nearest chord and its squared distance for every pixel centre of the box.
+class Nearest(NamedTuple):
+    """What every pixel of a box knows of an outline.
 
-    chords : (m, 4) float64, px; those far outside the box may be left out by the caller
-    returns near : (H, W) int32, -1 where there is no outline at all
-            square : (H, W) float32, px^2
+    distance : (H, W) float32, px, + inside
+    near : (H, W) int32, the number of the nearest chord; -1 where there is no outline at all
+    chords : (m, 5) float32: x0, y0, dx, dy, 1 / length^2 of each, px from the box's corner
+    """
+
+    distance: np.ndarray
+    near: np.ndarray
+    chords: np.ndarray
+
+
+def nearest(chords: np.ndarray, inside: np.ndarray, box: Box) -> Nearest:
+    """Signed distance of every pixel centre to an outline, and what it is nearest to.
+
+    chords : (m, 4) float64, px; inside : (H, W) bool
     """
     c = _measures(chords, box)
     near = np.full((box.height, box.width), -1, np.int32)
@@ -133,22 +146,5 @@ def nearest_chords(chords: np.ndarray, box: Box) -> tuple[np.ndarray, np.ndarray
     _seed(c, near, square)
     _sweep(c, near, square, True)
     _sweep(c, near, square, False)
-    return near, square
-
-
-def distance_and_chords(
-    chords: np.ndarray, inside: np.ndarray, box: Box
-) -> tuple[np.ndarray, np.ndarray]:
-    """As distance(), and the index of each px's nearest chord (-1 without an outline)."""
-    near, square = nearest_chords(chords, box)
     bands.run(lambda a, b: _signed(square, inside, a, b), bands.split(box.height))
-    return square, near
-
-
-def distance(chords: np.ndarray, inside: np.ndarray, box: Box) -> np.ndarray:
-    """Signed distance of every pixel centre to the outline.
-
-    inside : (H, W) bool
-    returns (H, W) float32, px, + inside
-    """
-    return distance_and_chords(chords, inside, box)[0]
+    return Nearest(square, near, c)

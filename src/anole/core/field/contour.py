@@ -1,4 +1,5 @@
-"""The line where a smooth plane crosses a level, as loose chords (marching squares)."""
+"""The line where a smooth plane crosses a level, as loose chords (marching squares),
+wound so that what lies above the level counts as positive."""
 
 from __future__ import annotations
 
@@ -6,6 +7,26 @@ import numpy as np
 from numba import njit
 
 from ..box import Box
+
+
+@njit(nogil=True, cache=True)
+def _backward(a, b, c, d, n, k, ends, x, y):  # type: ignore[no-untyped-def]
+    """Whether what lies above the level is not on the positive side of a chord of a cell."""
+    ex, ey = x + 1.0, y + 0.0
+    value = b
+    if n == 4:
+        if k == 2:
+            ex, ey, value = x + 0.0, y + 1.0, d
+    else:
+        # the corner that is farthest from the level surely lies beside the chord
+        if abs(a) > abs(value):
+            ex, ey, value = x + 0.0, y + 0.0, a
+        if abs(c) > abs(value):
+            ex, ey, value = x + 1.0, y + 1.0, c
+        if abs(d) > abs(value):
+            ex, ey, value = x + 0.0, y + 1.0, d
+    dx, dy = ends[k + 1, 0] - ends[k, 0], ends[k + 1, 1] - ends[k, 1]
+    return (dx * (ey - ends[k, 1]) - dy * (ex - ends[k, 0]) > 0) != (value > 0)
 
 
 @njit(nogil=True, cache=True)
@@ -34,6 +55,9 @@ def _crossings(plane: np.ndarray, level: float, out: np.ndarray) -> int:
                 ends[n, 0], ends[n, 1] = x, y + a / (a - d)
                 n += 1
             for k in range(0, n, 2):
+                if _backward(a, b, c, d, n, k, ends, x, y):
+                    for at in range(2):
+                        ends[k, at], ends[k + 1, at] = ends[k + 1, at], ends[k, at]
                 if count < out.shape[0]:
                     out[count, 0], out[count, 1] = ends[k, 0] + 0.5, ends[k, 1] + 0.5
                     out[count, 2], out[count, 3] = ends[k + 1, 0] + 0.5, ends[k + 1, 1] + 0.5

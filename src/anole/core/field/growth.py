@@ -7,15 +7,19 @@ from typing import NamedTuple
 
 
 class Ply(NamedTuple):
-    """A stroke's outer end, px beyond the letters, and how it turns corners."""
+    """A stroke's outer end, px beyond the letters, and how it turns corners.
+
+    longest : of its mitres, in widths of the stroke
+    """
 
     by: float
     join: str = "round"
     limit: float = 1.0
+    longest: float = 1.0
 
     @property
     def reach(self) -> float:
-        return self.by * (self.limit if self.join == "mitre" else 1.0)
+        return self.by * self.longest
 
 
 class Growth(NamedTuple):

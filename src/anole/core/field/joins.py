@@ -1,36 +1,40 @@
 """Distances whose lines turn corners as a mitre or a cut, where plain distance turns them round.
 
-Every sharp corner has a wedge between the normals of the two edges that meet there: outside a
-corner that points out, inside one that points in. In it a mitre's distance is the greater of those
-to the two edges' lines, wherever that is nearer than the plain distance: a tip is whole even where
-another letter is closer to it. A cut, or a mitre beyond its limit, is the line across the wedge
-where a stroke of one width ends: distances are made for that width.
+A stroke is what an edge sweeps straight to its side, and at each sharp corner the wedge between
+the two edges' normals: outside a corner that points out, inside one that points in (SVG 2, 13.5).
+In a wedge a mitre's distance is the greater of those to the two edges' lines. A cut, or a mitre
+beyond its limit, is the line across the wedge where a stroke of one width ends: distances are made
+for that width. Of all that reach a px the least holds.
 """
 
 from __future__ import annotations
+
+from typing import NamedTuple
 
 import numpy as np
 from numba import njit
 
 from .. import bands
 from ..box import Box
+from .closest import Nearest
+from .facets import sweeps, wedges
 from .normals import joints, order
 
-MOST_MITRE = 6.0
-"""Widths that fields are made for; a longer mitre is cut there."""
 STRAIGHT, BACK = 0.9998, 1e-6
 """Cosine of edges that hardly turn, and the least sum of normals of edges that do not turn back."""
-MARGIN = 2.0
+TINY = 0.1
+"""px of a chord whose both ends count as one corner."""
+MARGIN = 4.0
 """px about a stroke's end that are right."""
-OWN = 0.02
-"""px by which a distance to a corner may miss the plain distance and still be it."""
+CUT = 0.75
+"""px from it within which a px may be cut by it."""
 
 
 def corners(chords: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
     """(m, 7) float64, a row for each sharp corner: x, y, the normals of its edges that bound the
     wedge, and the side that counts: 1 outside the letters, -1 inside; (n, 2) int64, for each chord
     the rows of the corners at its start and its end, or -1."""
-    joint, (before, _) = joints(chords), order(chords)
+    joint, (before, after) = joints(chords), order(chords)
     here = np.flatnonzero((joint[:, 6] < 0) & (before != np.arange(len(chords))))
     u, w = -joint[before[here], :2], -joint[here, :2]
     along = chords[here, 2:] - chords[here, :2]
@@ -39,137 +43,126 @@ def corners(chords: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
     rows = np.column_stack([chords[here, :2], u * side[:, None], w * side[:, None], side])
     at = np.full((len(chords), 2), -1, np.int64)
     at[here[turns], 0] = at[before[here[turns]], 1] = np.arange(turns.sum())
+    # a px may know the end beyond a chord of no size as its nearest, and means the corner
+    tiny = np.hypot(*(chords[:, 2:] - chords[:, :2]).T) < TINY
+    for near, far, beyond in ((0, 1, after), (1, 0, before)):
+        short = np.flatnonzero(tiny & (at[:, near] >= 0) & (at[:, far] < 0))
+        at[short, far] = at[beyond[short], near] = at[short, near]
     return np.ascontiguousarray(rows[turns]), at
 
 
-@njit(nogil=True, cache=True)
-def _half(corner):  # type: ignore[no-untyped-def]
-    """Cosine of half the angle between the normals."""
-    return np.sqrt((corner[2] + corner[4]) ** 2 + (corner[3] + corner[5]) ** 2) / 2
+def lengths(corners: np.ndarray) -> np.ndarray:
+    """(m,) of each corner's mitre, in widths of the stroke: SVG's miter length over stroke width."""
+    return 2 / np.maximum(np.hypot(*(corners[:, 2:4] + corners[:, 4:6]).T), 1e-9)
+
+
+def longest_mitre(chords: np.ndarray, limit: float, side: float) -> float:
+    """How many widths the corners on one side (1 outside, -1 inside) stick out; at least 1."""
+    if not len(chords):
+        return 1.0
+    found = corners(chords)[0]
+    sizes = lengths(found)
+    return float(sizes[(found[:, 6] == side) & (sizes <= limit)].max(initial=1.0))
 
 
 @njit(nogil=True, cache=True)
-def _beside(chords, x, y, most):  # type: ignore[no-untyped-def]
-    """The least distance from a point to chords that it lies straight beside; at most `most`."""
-    for k in range(chords.shape[0]):
-        dx, dy = chords[k, 2] - chords[k, 0], chords[k, 3] - chords[k, 1]
-        length = max(np.sqrt(dx * dx + dy * dy), 1e-9)
-        wx, wy = x - chords[k, 0], y - chords[k, 1]
-        if -OWN <= (wx * dx + wy * dy) / length <= length + OWN:
-            most = min(most, abs(wx * dy - wy * dx) / length)
-    return most
-
-
-@njit(nogil=True, cache=True)
-def _crossing(corner, x, y, far):  # type: ignore[no-untyped-def]
-    """Distance of a point to the line across a corner, right about `far`; far away outside its wedge."""
-    ux, uy, wx, wy = corner[2], corner[3], corner[4], corner[5]
-    vx, vy, det = x - corner[0], y - corner[1], ux * wy - uy * wx
-    if (vx * wy - vy * wx) * det < 0 or (ux * vy - uy * vx) * det < 0:
-        return 1e9
-    half = _half(corner)
-    return (vx * (ux + wx) + vy * (uy + wy)) / (2 * half) + far * (1 - half)
-
-
-@njit(nogil=True, cache=True)
-def _across(corners, side, x, y, far, most):  # type: ignore[no-untyped-def]
-    """The least of those distances, of corners on one side; at most `most`."""
-    for c in range(corners.shape[0]):
-        if corners[c, 6] == side:
-            most = min(most, _crossing(corners[c], x, y, far))
-    return most
-
-
-@njit(nogil=True, cache=True)
-def _cut(corners, at_chord, chords, near, d, x0, y0, mitre, limit, at, out, first, last):  # type: ignore[no-untyped-def]
-    """Px beyond the line across a corner that is their nearest point: as far as that line says, or
-    another's, or an edge that they lie beside."""
-    far = abs(at)
+def _bevelled(corners, cut, at_chord, chords, near, d, side, far, hard, first, last):  # type: ignore[no-untyped-def]
+    """Marks px that have a cut corner as their nearest point, about as far as its line lies."""
     for y in range(first, last):
         for x in range(d.shape[1]):
             k = near[y, x]
-            # a cut only takes away from what a round stroke covers
-            if k < 0 or (d[y, x] < 0) != (at < 0) or abs(d[y, x]) > far + MARGIN:
+            if k < 0 or d[y, x] * side > 0 or abs(d[y, x]) > far + MARGIN:
                 continue
-            px, py = x0 + x + 0.5, y0 + y + 0.5
+            px, py = x + 0.5, y + 0.5
             dx, dy = chords[k, 2] - chords[k, 0], chords[k, 3] - chords[k, 1]
             s = (px - chords[k, 0]) * dx + (py - chords[k, 1]) * dy
             c = at_chord[k, 0] if s <= 0 else at_chord[k, 1] if s >= dx * dx + dy * dy else -1
-            if c < 0 or (corners[c, 6] > 0) != (at < 0):
+            if c < 0 or not cut[c]:
                 continue
-            if mitre and 1 / _half(corners[c]) <= limit:
-                continue
-            found = _crossing(corners[c], px, py, far)
-            if found > far - MARGIN:
-                found = _across(corners, corners[c, 6], px, py, far, found)
-                out[y, x] = -corners[c, 6] * _beside(chords, px, py, found)
+            mx, my = corners[c, 2] + corners[c, 4], corners[c, 3] + corners[c, 5]
+            half = np.sqrt(mx * mx + my * my) / 2
+            along = ((px - corners[c, 0]) * mx + (py - corners[c, 1]) * my) / (2 * half)
+            hard[y, x] = along > far * half - MARGIN
 
 
 @njit(nogil=True, cache=True)
-def _span(u, w, half):  # type: ignore[no-untyped-def]
-    """Along one axis, what a mitre one px wide adds to the round."""
-    tip = (u + w) / (2 * half * half)
-    return min(u, w, tip), max(u, w, tip)
+def _signed(d, sign, out, first, last):  # type: ignore[no-untyped-def]
+    """Distances beside a stroke's edge get their sign; on its other side they are the plain ones."""
+    for y in range(first, last):
+        for x in range(d.shape[1]):
+            out[y, x] = sign * out[y, x] if d[y, x] * sign >= 0 else d[y, x]
 
 
 @njit(nogil=True, cache=True)
-def _clear(d, px, py, vx, vy, x0, y0):  # type: ignore[no-untyped-def]
-    """Whether the way from a corner to a px lies within the letters."""
-    for share in (0.25, 0.5, 0.75):
-        x, y = int(px + vx * share - x0), int(py + vy * share - y0)
-        if 0 <= y < d.shape[0] and 0 <= x < d.shape[1] and d[y, x] < 0:
-            return False
-    return True
+def _ended(d, turned, at, where, first, last):  # type: ignore[no-untyped-def]
+    """Marks px that the end runs through where they or px round about are turned."""
+    height, width = d.shape
+    for y in range(first, last):
+        for x in range(width):
+            if abs(turned[y, x] - at) < CUT:
+                for v in range(max(y - 1, 0), min(y + 2, height)):
+                    for u in range(max(x - 1, 0), min(x + 2, width)):
+                        if d[v, u] != turned[v, u]:
+                            where[y, x] = True
 
 
-@njit(nogil=True, cache=True)
-def _pointed(corners, d, x0, y0, limit, at, out, first, last):  # type: ignore[no-untyped-def]
-    """Px of the wedges of mitres that have a nearer line than their plain distance."""
-    far = abs(at)
-    for c in range(corners.shape[0]):
-        px, py, ux, uy, wx, wy, side = corners[c]
-        half = _half(corners[c])
-        if (side > 0) != (at < 0) or 1 / half > limit:
-            continue
-        left, right = _span(ux, wx, half)
-        top, low = _span(uy, wy, half)
-        det = ux * wy - uy * wx
-        for y in range(max(first, int(py + top * far - y0 - MARGIN)),
-                       min(last, int(py + low * far - y0 + MARGIN) + 1)):  # fmt: skip
-            for x in range(max(0, int(px + left * far - x0 - MARGIN)),
-                           min(d.shape[1], int(px + right * far - x0 + MARGIN) + 1)):  # fmt: skip
-                vx, vy = x0 + x + 0.5 - px, y0 + y + 0.5 - py
-                # what a round stroke covers needs no tip
-                if -d[y, x] * side < far - MARGIN or (vx * wy - vy * wx) * det < 0:
-                    continue
-                if (ux * vy - uy * vx) * det < 0:
-                    continue
-                found = max(vx * ux + vy * uy, vx * wx + vy * wy)
-                if found < -out[y, x] * side and (side > 0 or _clear(d, px, py, vx, vy, x0, y0)):
-                    out[y, x] = -side * found
+class Joined(NamedTuple):
+    """A distance with its corners turned, for strokes that end at one place.
+
+    distance : (H, W) float32, px, as the plain one; right about that place
+    where : (H, W) bool, px that the end runs through near corners
+    deeper : float32, 0..1, how much of each of these lies deeper
+    """
+
+    distance: np.ndarray
+    where: np.ndarray
+    deeper: np.ndarray
 
 
 def joined(
-    chords: np.ndarray, near: np.ndarray, d: np.ndarray, box: Box, join: str, limit: float, at: float
-) -> np.ndarray:  # fmt: skip
-    """(H, W) float32 as `d`, px; sharp corners turned as `join` (mitre or cut) says, for strokes
-    that end at `at`: px across the edge, negative outside. It is right about there.
+    chords: np.ndarray, nearest: Nearest, box: Box, join: str, limit: float, at: float
+) -> Joined:
+    """Sharp corners turned as `join` (mitre or cut) says, for strokes that end at `at`: px across
+    the edge, negative outside.
 
-    chords : of whole contours, in order; near : (H, W) int32, the nearest chord of each px
+    chords : (m, 4) float64 px, of whole contours, in order
     limit : longest mitre as a multiple of the width, as in SVG's stroke-miterlimit
     """
-    out = d.copy()
-    if len(chords):
-        plain = np.ascontiguousarray(chords, np.float64)
-        found, at_chord = corners(plain)
-        mitre = join == "mitre"
+    d = nearest.distance
+    plain = np.ascontiguousarray(chords, np.float64) - (box.x0, box.y0, box.x0, box.y0)
+    side, far = (1.0 if at < 0 else -1.0), abs(at)
+    found, at_chord = corners(plain) if len(chords) else (np.zeros((0, 7)), np.zeros((0, 2)))
+    here = found[:, 6] == side
+    pointed = here & (lengths(found) <= limit) & (join == "mitre")
+    cut = here & ~pointed
+    if not here.any():
+        return Joined(d, np.zeros(d.shape, np.bool_), np.zeros(0, np.float32))
+    out = np.abs(d)
+    parts = sweeps(plain, found[cut], side, far, far + MARGIN)
+    mitres = wedges(found[pointed], far + MARGIN)
+    if cut.any():
+        hard = _bevelled_px(found, cut, at_chord, plain, nearest, side, far)
+        out[hard] = far + MARGIN + 1
+        parts.lower(hard, out)
+    beside = d <= 0 if at < 0 else d >= 0
+    mitres.lower(beside, out)
+    where = np.zeros(d.shape, np.bool_)
+    rows = bands.split(box.height)
+    bands.run(lambda a, b: _signed(d, np.float32(-side), out, a, b), rows)
+    bands.run(lambda a, b: _ended(d, out, np.float32(at), where, a, b), rows)
+    shares = (parts + mitres).shares(where, far)
+    return Joined(out, where, shares if at < 0 else 1 - shares)
 
-        def rows(first: int, last: int) -> None:
-            _cut(
-                found, at_chord, plain, near, d, box.x0, box.y0, mitre, limit, at, out, first, last
-            )
-            if mitre:
-                _pointed(found, d, box.x0, box.y0, limit, at, out, first, last)
 
-        bands.run(rows, bands.split(box.height))
-    return out
+def _bevelled_px(
+    found: np.ndarray, cut: np.ndarray, at_chord: np.ndarray, chords: np.ndarray,
+    nearest: Nearest, side: float, far: float,
+) -> np.ndarray:  # fmt: skip
+    hard = np.zeros(nearest.near.shape, np.bool_)
+    bands.run(
+        lambda a, b: _bevelled(
+            found, cut, at_chord, chords, nearest.near, nearest.distance, side, far, hard, a, b
+        ),
+        bands.split(len(hard)),
+    )
+    return hard

@@ -12,11 +12,14 @@ from numba import njit
 
 from .. import bands
 from ..box import Box
+from .closest import Nearest
 
-BEND, SAGITTA = 0.5, 0.4
+BEND, SAGITTA = 0.25, 0.4
 """A joint belongs to a curve when it turns by less than BEND radians and its shorter chord times
 the turn stays under SAGITTA px: curves are cut so that no chord is off by more than a hundredth."""
 
+JOINT = 0.985
+"""Cosine of what a px beyond a joint of a curve sees to the joint's normal, at the least."""
 DEEP, ALIKE = np.float32(4), np.float32(0.94)
 """px from the edge beyond which normals are averaged, and the cosine of those that are alike."""
 
@@ -63,7 +66,7 @@ def joints(chords: np.ndarray) -> np.ndarray:
 
 
 @njit(nogil=True, cache=True)
-def _normals(chords, joint, near, inside, x0, y0, out, first, last):  # type: ignore[no-untyped-def]
+def _normals(chords, joint, near, d, x0, y0, out, first, last):  # type: ignore[no-untyped-def]
     for y in range(first, last):
         for x in range(near.shape[1]):
             k = near[y, x]
@@ -76,12 +79,17 @@ def _normals(chords, joint, near, inside, x0, y0, out, first, last):  # type: ig
             px, py = x0 + x + 0.5 - ax, y0 + y + 0.5 - ay
             s = (px * dx + py * dy) / length
             held = min(max(s, 0.0), length)
-            corner = (s <= 0 and joint[k, 6] < 0) or (s >= length and joint[k, 7] < 0)
             vx, vy = px - held * dx / length, py - held * dy / length
-            far = np.sqrt(vx * vx + vy * vy)
-            if corner and far > 0.05:
-                sign = 1.0 if inside[y, x] else -1.0
-                nx, ny = vx / far * sign, vy / far * sign
+            far = np.sqrt(vx * vx + vy * vy) * (1.0 if d[y, x] > 0 else -1.0)
+            corner = False
+            if abs(far) > 0.05 and (s <= 0 or s >= length):
+                # beyond a joint of a curve a px looks its way; if not, a chord of no size that
+                # ends at a corner nearby was passed over
+                at = 2 if s <= 0 else 4
+                alike = (vx * joint[k, at] + vy * joint[k, at + 1]) / far
+                corner = joint[k, 6 if s <= 0 else 7] < 0 or alike < JOINT
+            if corner:
+                nx, ny = vx / far, vy / far
             else:
                 nx, ny = joint[k, 0], joint[k, 1]
                 if joint[k, 6] > 0 and held < joint[k, 6]:
@@ -114,20 +122,18 @@ def _calmed(n, d, out, first, last):  # type: ignore[no-untyped-def]
             out[0, y, x], out[1, y, x] = nx, ny
 
 
-def normals(
-    chords: np.ndarray, near: np.ndarray, inside: np.ndarray, d: np.ndarray, box: Box
-) -> np.ndarray:
+def normals(chords: np.ndarray, nearest: Nearest, box: Box) -> np.ndarray:
     """(2, H, W) float32 x and y of the unit normals, inward.
 
-    near : (H, W) int32, the nearest chord of each px; inside : (H, W) bool
-    d : (H, W) float32, the signed distance
+    chords : (m, 4) float64, px, what they cover positive
     """
+    d, near = nearest.distance, nearest.near
     out = np.zeros((2, box.height, box.width), np.float32)
     if len(chords):
         joint = joints(chords)
         plain = np.ascontiguousarray(chords, np.float64)
         bands.run(
-            lambda a, b: _normals(plain, joint, near, inside, box.x0, box.y0, out, a, b),
+            lambda a, b: _normals(plain, joint, near, d, box.x0, box.y0, out, a, b),
             bands.split(box.height),
         )
         rough, out = out, np.empty_like(out)

@@ -8,11 +8,11 @@ import numpy as np
 
 from ..box import EMPTY, Box
 from ..cache import Cache
-from .closest import distance, distance_and_chords
+from .closest import Nearest, nearest
 from .contour import contour
 from .coverage import rasterise
-from .growth import Growth
-from .joins import joined
+from .growth import Growth, Ply
+from .joins import Joined, joined, longest_mitre
 from .normals import normals
 
 CORE_SIDE = 512
@@ -42,7 +42,7 @@ def greatest_inside(chords: np.ndarray) -> float:
     if not inside.any():
         return 0.0
     # the pixel nearest to the ridge may miss it by up to a quarter of a pixel's diagonal
-    return float(distance(scaled, inside, box).max() + 0.25) / zoom
+    return float(nearest(scaled, inside, box).distance.max() + 0.25) / zoom
 
 
 class Silhouette:
@@ -77,27 +77,34 @@ class Silhouette:
     @property
     def distance(self) -> np.ndarray:
         """(H, W) float32 over `box`, px, + inside."""
-        return self._nearest()[0]
-
-    def _nearest(self) -> tuple[np.ndarray, np.ndarray]:
-        return self._cache.get(
-            ("distance", self.key, self.box),
-            lambda: distance_and_chords(self.chords, self._raster()[1], self.box),
-        )
+        return self.nearest.distance
 
     @property
-    def nearest(self) -> np.ndarray:
-        """(H, W) int32 over `box`: the nearest chord of each px."""
-        return self._nearest()[1]
+    def nearest(self) -> Nearest:
+        """Over `box`: the distance, and the nearest chord of each px."""
+        return self._cache.get(
+            ("distance", self.key, self.box),
+            lambda: nearest(self.chords, self._raster()[1], self.box),
+        )
 
-    def joined_distance(self, join: str, limit: float, at: float) -> np.ndarray:
-        """As `distance`, right about `at` px with corners turned as `join` says."""
-        if join == "round" or at == 0:
-            return self.distance
+    def joined(self, join: str, limit: float, at: float) -> Joined:
+        """The distance, right about `at` px with corners turned as `join` says."""
         return self._cache.get(
             ("joined", self.key, self.box, join, limit, at),
-            lambda: joined(self.chords, self.nearest, self.distance, self.box, join, limit, at),
+            lambda: joined(self.chords, self.nearest, self.box, join, limit, at),
             ("joined", self.key, join, at < 0),
+        )
+
+    def _end(self, ply: Ply) -> np.ndarray:
+        """Distance from where a stroke ends."""
+        turned = ply.join != "round"
+        field = self.joined(ply.join, ply.limit, -ply.by).distance if turned else self.distance
+        return field + np.float32(ply.by)
+
+    def longest_mitre(self, limit: float) -> float:
+        """How many widths of a stroke the corners that point out stick out beyond it."""
+        return self._cache.get(
+            ("mitre", self.key, limit), lambda: longest_mitre(self.chords, limit, 1.0)
         )
 
     @property
@@ -105,25 +112,21 @@ class Silhouette:
         """(2, H, W) float32 over `box`: the unit direction in which the distance grows."""
         return self._cache.get(
             ("normals", self.key, self.box),
-            lambda: normals(self.chords, self.nearest, self._raster()[1], self.distance, self.box),
+            lambda: normals(self.chords, self.nearest, self.box),
         )
 
     def shifted(self, dx: float, dy: float, box: Box) -> np.ndarray:
         """Coverage of the silhouette moved by (dx, dy) px, over `box`."""
         return rasterise(self.chords + (dx, dy, dx, dy), box)[0]
 
-    def grown_distance(self, growth: Growth) -> np.ndarray:
-        """Signed distance to the edge of the whole, over `box`; + inside. Counted from the letters'
-        edge, so that the whole's lies at -by: outside a whole with round corners it is `distance`.
-        """
+    def grown(self, growth: Growth) -> Nearest:
+        """The edge of the whole over `box`: what strokes on the letters lead to."""
 
-        def make() -> np.ndarray:
-            edge = np.maximum.reduce([
-                self.joined_distance(join, limit, -by) + np.float32(by)
-                for by, join, limit in growth.plies
-            ])  # fmt: skip
+        def make() -> Nearest:
+            edge = np.maximum.reduce([self._end(ply) for ply in growth.plies])
             chords = contour(edge, 0.0, self.box)
-            found = distance(chords, edge > 0, self.box) if len(chords) else edge
-            return found - np.float32(growth.by)
+            if not len(chords):
+                return self.nearest._replace(distance=edge)
+            return nearest(chords, edge > 0, self.box)
 
         return self._cache.get(("grown", self.key, self.box, growth), make)

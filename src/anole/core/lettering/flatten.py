@@ -7,11 +7,19 @@ from numba import njit
 
 TOLERANCE = 0.01
 """px at the render scale"""
+TURN, MOST_CUTS = 0.2, 16
+"""Radians from one chord to the next within a curve, and chords that one step is cut into."""
+STUB = 1e-4
+"""Share of a curve that a chord along its end's tangent takes."""
+NO_LENGTH = 1e-9
+SHARP, ASTRAY = 0.999, 0.9999
+"""Cosines of a corner's turn from which on, and of a tangent's turn to the whole curve from which
+on, such a chord is worth it."""
 
 
 @njit(nogil=True, cache=True)
 def _pieces(c: np.ndarray, tolerance: float) -> int:
-    """Chords for one cubic: sqrt(sqrt(3)/18 * |d| ...) bounded by its second differences.
+    """Equal steps for one cubic, so many that no chord is off by more than the tolerance.
 
     The error of n equal steps is at most |B''| / (8 n^2), |B''| <= 6 max second difference.
     """
@@ -24,32 +32,115 @@ def _pieces(c: np.ndarray, tolerance: float) -> int:
 
 
 @njit(nogil=True, cache=True)
-def _chords(curves: np.ndarray, tolerance: float) -> np.ndarray:
-    total = 0
-    for i in range(curves.shape[0]):
-        total += _pieces(curves[i], tolerance)
-    out = np.empty((total, 4), np.float64)
-    at = 0
+def _point(c, t):  # type: ignore[no-untyped-def]
+    u = 1 - t
+    w0, w1, w2, w3 = u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t
+    return (
+        w0 * c[0, 0] + w1 * c[1, 0] + w2 * c[2, 0] + w3 * c[3, 0],
+        w0 * c[0, 1] + w1 * c[1, 1] + w2 * c[2, 1] + w3 * c[3, 1],
+    )
+
+
+@njit(nogil=True, cache=True)
+def _way(c, t):  # type: ignore[no-untyped-def]
+    """The direction of a cubic at t, of any length."""
+    u = 1 - t
+    w0, w1, w2 = u * u, 2 * u * t, t * t
+    return (
+        w0 * (c[1, 0] - c[0, 0]) + w1 * (c[2, 0] - c[1, 0]) + w2 * (c[3, 0] - c[2, 0]),
+        w0 * (c[1, 1] - c[0, 1]) + w1 * (c[2, 1] - c[1, 1]) + w2 * (c[3, 1] - c[2, 1]),
+    )
+
+
+@njit(nogil=True, cache=True)
+def _cuts(c, t0, t1):  # type: ignore[no-untyped-def]
+    """Chords of one step, so many that none turns far: a small round must not look a corner."""
+    (ux, uy), (vx, vy) = _way(c, t0), _way(c, t1)
+    cross, dot = abs(ux * vy - uy * vx), ux * vx + uy * vy
+    if cross <= TURN * dot:  # a tangent is never less than its angle
+        return 1
+    return min(MOST_CUTS, int(np.ceil(np.arctan2(cross, dot) / TURN)))
+
+
+@njit(nogil=True, cache=True)
+def _along(c, first, last, tolerance, ts):  # type: ignore[no-untyped-def]
+    """The places where a cubic's chords end, with stubs at its first and last; returns how many."""
+    n, count = _pieces(c, tolerance), 0
+    if first:
+        ts[0], count = STUB, 1
+    for k in range(n):
+        cuts = _cuts(c, k / n, (k + 1) / n)
+        for j in range(1, cuts + 1):
+            ts[count] = (k + j / cuts) / n
+            count += 1
+    if last:
+        ts[count - 1], ts[count] = 1 - STUB, 1.0
+        count += 1
+    return count
+
+
+@njit(nogil=True, cache=True)
+def _chords(curves: np.ndarray, stubs: np.ndarray, tolerance: float) -> np.ndarray:
+    out = np.empty((4 * curves.shape[0] + 64, 4), np.float64)
+    ts, at = np.empty(512 * MOST_CUTS + 2), 0
     for i in range(curves.shape[0]):
         c = curves[i]
-        n = _pieces(c, tolerance)
         x, y = c[0, 0], c[0, 1]
-        for k in range(1, n + 1):
-            t = k / n
-            u = 1 - t
-            if k == n:
-                nx, ny = c[3, 0], c[3, 1]
-            else:
-                w0, w1, w2, w3 = u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t
-                nx = w0 * c[0, 0] + w1 * c[1, 0] + w2 * c[2, 0] + w3 * c[3, 0]
-                ny = w0 * c[0, 1] + w1 * c[1, 1] + w2 * c[2, 1] + w3 * c[3, 1]
+        count = _along(c, stubs[i, 0], stubs[i, 1], tolerance, ts)
+        if at + count > out.shape[0]:
+            longer = np.empty((2 * out.shape[0] + count, 4), np.float64)
+            longer[:at] = out[:at]
+            out = longer
+        for k in range(count):
+            nx, ny = (c[3, 0], c[3, 1]) if k == count - 1 else _point(c, ts[k])
             if x != nx or y != ny:
                 out[at, 0], out[at, 1], out[at, 2], out[at, 3] = x, y, nx, ny
                 at += 1
             x, y = nx, ny
-    return out[:at]
+    return out[:at].copy()
+
+
+@njit(nogil=True, cache=True)
+def _tangent(c, end):  # type: ignore[no-untyped-def]
+    """The unit direction in which a cubic sets out from its start, or back from its end."""
+    at, by = (3, -1) if end else (0, 1)
+    for k in range(1, 4):
+        x, y = c[at + k * by, 0] - c[at, 0], c[at + k * by, 1] - c[at, 1]
+        far = np.sqrt(x * x + y * y)
+        if far > NO_LENGTH:
+            return x / far, y / far
+    return 0.0, 0.0
+
+
+@njit(nogil=True, cache=True)
+def stubs(curves: np.ndarray) -> np.ndarray:
+    """(n, 2) bool: whether a cubic's start and its end need a chord along their tangent.
+
+    They do at sharp corners, as strokes carry the direction there far out, and chords of a curve
+    may be off by many degrees.
+    """
+    out = np.zeros((curves.shape[0], 2), np.bool_)
+    begin = 0
+    for n in range(curves.shape[0]):
+        last = n + 1 == curves.shape[0] or (curves[n + 1, 0] != curves[n, 3]).any()
+        other = begin if last else n + 1
+        (ux, uy), (vx, vy) = _tangent(curves[n], True), _tangent(curves[other], False)
+        if -ux * vx - uy * vy < SHARP:
+            out[n, 1] = _astray(curves[n], -ux, -uy)
+            out[other, 0] = _astray(curves[other], vx, vy)
+        if last:
+            begin = n + 1
+    return out
+
+
+@njit(nogil=True, cache=True)
+def _astray(c, x, y):  # type: ignore[no-untyped-def]
+    """Whether a cubic as a whole goes another way than (x, y)."""
+    wx, wy = c[3, 0] - c[0, 0], c[3, 1] - c[0, 1]
+    return wx * x + wy * y < ASTRAY * np.sqrt(wx * wx + wy * wy)
 
 
 def flatten(curves: np.ndarray, tolerance: float = TOLERANCE) -> np.ndarray:
     """curves (n, 4, 2) px -> chords (m, 4) float64: x0, y0, x1, y1 in order along each contour."""
-    return _chords(np.ascontiguousarray(curves, np.float64), tolerance)
+    plain = np.ascontiguousarray(curves, np.float64)
+    return _chords(plain, stubs(plain), tolerance)

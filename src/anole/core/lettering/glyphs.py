@@ -25,7 +25,8 @@ class Glyph(NamedTuple):
 @functools.lru_cache(8192)
 def glyph(file: FontFile, index: int, axes: Axes = ()) -> Glyph:
     if kept.is_kept(file):
-        return _measured(skia_paths.path_of(kept.curves(file, index) * kept.UPEM), kept.UPEM)
+        path = skia_paths.path_of(kept.curves(file, index) * kept.UPEM)
+        return _measured(skia_paths.wound(path), kept.UPEM)
     face = load(file, axes)
     pen = skia_paths.PathPen()
     face.hb_font.draw_glyph_with_pen(index, pen)
@@ -37,8 +38,8 @@ def upem_of(file: FontFile) -> int:
     return kept.UPEM if kept.is_kept(file) else load(file).upem
 
 
-def _measured(path: skia.Path, upem: int) -> Glyph:
-    cubics = skia_paths.curves(path) / upem
+def _measured(outlines: skia_paths.United, upem: int) -> Glyph:
+    path, cubics = outlines.path, outlines.curves / upem
     if not len(cubics):
         return Glyph(path, cubics, None)
     (x0, y0), (x1, y1) = cubics.min((0, 1)), cubics.max((0, 1))

@@ -46,7 +46,7 @@ def united(spots: Sequence[Spot], axes: Axes = (), rules: Sequence[Rule] = ()) -
         group = [parts[n] for n in np.flatnonzero(labels == label)]
         made.append(_together(group, axes))
     lone = [rule for rule, single in zip(rules, alone[len(inked) :], strict=True) if single]
-    made += [skia_paths.curves(_rule_path(rule, 1.0)) for rule in lone]
+    made += [skia_paths.wound(skia_paths.rectangle(*rule)).curves for rule in lone]
     return np.concatenate(made)
 
 
@@ -69,19 +69,13 @@ def _inked(
     return [g.curves for g in found], inked, places, boxes
 
 
-def _rule_path(rule: Rule, unit: float) -> skia.Path:
-    path = skia.Path()
-    path.addRect(skia.Rect(*(v * unit for v in rule)))
-    return path
-
-
 def _together(group: Sequence[Spot | Rule], axes: Axes) -> np.ndarray:
     """Union at the scale of font units, where Skia's tolerances suit outlines."""
     unit = 2048.0
     moved: list[tuple[skia.Path, float, float]] = []
     for part in group:
         if not isinstance(part, Spot):
-            moved.append((_rule_path(part, unit), 0.0, 0.0))
+            moved.append((skia_paths.rectangle(*(v * unit for v in part)), 0.0, 0.0))
             continue
         found = glyph(part.file, part.glyph, axes)
         path = skia.Path(found.path)
@@ -89,4 +83,4 @@ def _together(group: Sequence[Spot | Rule], axes: Axes) -> np.ndarray:
         if scale != 1:
             path.transform(skia.Matrix.Scale(scale, scale))
         moved.append((path, part.x * unit, part.y * unit))
-    return skia_paths.curves(skia_paths.joined(moved)) / unit
+    return skia_paths.joined(moved) / unit

@@ -6,9 +6,12 @@ Curves cross this door as (n, 4, 2) float64 cubic Béziers, y down, closed conto
 from __future__ import annotations
 
 from collections.abc import Iterable
+from typing import NamedTuple
 
 import numpy as np
 import skia
+
+from .winding import backward
 
 _VERB = skia.Path.Verb
 
@@ -40,23 +43,95 @@ class PathPen:
         self.path.close()
 
 
-def union(path: skia.Path) -> skia.Path:
-    """The outline of all that the path's contours cover (non-zero winding), outer ones clockwise.
+class United(NamedTuple):
+    """A path whose contours do not cross, outer ones clockwise and holes the other way; and its
+    curves, (n, 4, 2) cubics."""
 
-    A path too tangled for Skia comes back as it was.
-    """
+    path: skia.Path
+    curves: np.ndarray
+
+
+class _Contour:
+    """One closed contour, as a path and as cubics."""
+
+    def __init__(self, start: skia.Point) -> None:
+        self.path = skia.Path()
+        self.path.moveTo(start)
+        self.start = self.here = _xy(start)
+        self.cubics: list[np.ndarray] = []
+
+    def add(self, verb: skia.Path.Verb, points: list[skia.Point]) -> None:
+        p = [_xy(q) for q in points]
+        if verb == _VERB.kLine_Verb:
+            self.path.lineTo(points[1])
+            p = _line(p[0], p[1])
+        elif verb == _VERB.kQuad_Verb:
+            self.path.quadTo(points[1], points[2])
+            p = [p[0], (p[0] + 2 * p[1]) / 3, (2 * p[1] + p[2]) / 3, p[2]]
+        else:
+            self.path.cubicTo(points[1], points[2], points[3])
+        self.cubics.append(np.array(p))
+        self.here = self.cubics[-1][3]
+
+    def close(self) -> None:
+        self.path.close()
+        if (self.here != self.start).any():
+            self.cubics.append(np.array(_line(self.here, self.start)))
+            self.here = self.start
+
+
+def _xy(point: skia.Point) -> np.ndarray:
+    return np.array([point.x(), point.y()])
+
+
+def _line(a: np.ndarray, b: np.ndarray) -> list[np.ndarray]:
+    return [a, a + (b - a) / 3, b - (b - a) / 3, b]
+
+
+def _contours(path: skia.Path) -> list[_Contour]:
+    found: list[_Contour] = []
+    for verb, points in path:
+        if verb == _VERB.kMove_Verb:
+            found.append(_Contour(points[0]))
+        elif verb not in (_VERB.kClose_Verb, _VERB.kDone_Verb):
+            found[-1].add(verb, points)
+    for part in found:
+        part.close()
+    return [part for part in found if part.cubics]
+
+
+def wound(path: skia.Path) -> United:
+    """A path whose contours do not cross, each turned as its nesting asks for."""
+    parts = _contours(path)
+    turned = backward([np.array(part.cubics) for part in parts])
+    made, curves = skia.Path(), [np.zeros((0, 4, 2))]
+    for part, back in zip(parts, turned, strict=True):
+        (made.reverseAddPath if back else made.addPath)(part.path)
+        cubics = np.array(part.cubics)
+        curves.append(cubics[::-1, ::-1] if back else cubics)
+    return United(made, np.concatenate(curves))
+
+
+def union(path: skia.Path) -> United:
+    """The outline of all that the path's contours cover (non-zero winding)."""
     try:
-        return skia.AsWinding(skia.Simplify(path))
-    except RuntimeError:
-        return path
+        return wound(skia.Simplify(path))
+    except RuntimeError:  # too tangled for Skia: contours may go on crossing, as they did
+        return wound(path)
 
 
-def joined(parts: Iterable[tuple[skia.Path, float, float]]) -> skia.Path:
-    """One path of several, each moved by (dx, dy), overlaps united."""
+def joined(parts: Iterable[tuple[skia.Path, float, float]]) -> np.ndarray:
+    """Curves of several paths, each moved by (dx, dy), overlaps united."""
     whole = skia.Path()
     for path, dx, dy in parts:
         whole.addPath(path, dx, dy)
-    return union(whole)
+    return union(whole).curves
+
+
+def rectangle(x0: float, y0: float, x1: float, y1: float) -> skia.Path:
+    path = skia.Path()
+    path.addRect(skia.Rect(x0, y0, x1, y1))
+    return path
 
 
 def united_chords(parts: Iterable[np.ndarray]) -> np.ndarray:
@@ -66,7 +141,7 @@ def united_chords(parts: Iterable[np.ndarray]) -> np.ndarray:
         breaks = np.flatnonzero((chords[1:, :2] != chords[:-1, 2:]).any(1)) + 1
         for contour in np.split(chords[:, :2], breaks):
             whole.addPoly([skia.Point(float(x), float(y)) for x, y in contour], True)
-    found = curves(union(whole))
+    found = union(whole).curves
     return np.hstack([found[:, 0], found[:, 3]])
 
 
@@ -79,41 +154,3 @@ def path_of(cubics: np.ndarray) -> skia.Path:
         path.cubicTo(*first, *second, *last)
         end = last
     return path
-
-
-def _line(a: np.ndarray, b: np.ndarray) -> np.ndarray:
-    return np.array([a, a + (b - a) / 3, b - (b - a) / 3, b])
-
-
-def curves(path: skia.Path) -> np.ndarray:
-    """The path's closed contours as cubics, wound so that the covered area is positive."""
-    out: list[np.ndarray] = []
-    start = here = np.zeros(2)
-    for verb, points in path:
-        p = [np.array([q.x(), q.y()]) for q in points]
-        if verb == _VERB.kMove_Verb:
-            if (here != start).any():
-                out.append(_line(here, start))
-            start = here = p[0]
-            continue
-        if verb == _VERB.kLine_Verb:
-            out.append(_line(p[0], p[1]))
-        elif verb == _VERB.kQuad_Verb:
-            out.append(np.array([p[0], (p[0] + 2 * p[1]) / 3, (2 * p[1] + p[2]) / 3, p[2]]))
-        elif verb == _VERB.kCubic_Verb:
-            out.append(np.array(p))
-        if verb in (_VERB.kClose_Verb, _VERB.kDone_Verb):
-            if (here != start).any():
-                out.append(_line(here, start))
-            here = start
-        else:
-            here = p[-1]
-    if not out:
-        return np.zeros((0, 4, 2))
-    return _turned_positive(np.array(out))
-
-
-def _turned_positive(cubics: np.ndarray) -> np.ndarray:
-    a, b = cubics[:, 0], cubics[:, 3]
-    area = float((a[:, 0] * b[:, 1] - b[:, 0] * a[:, 1]).sum())
-    return cubics if area >= 0 else cubics[::-1, ::-1]

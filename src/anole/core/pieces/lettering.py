@@ -11,7 +11,6 @@ from ..cache import Cache
 from ..coats.registry import kind_of
 from ..coats.scene import Reach, Scene
 from ..field.growth import Growth, Ply, growth
-from ..field.joins import MOST_MITRE
 from ..field.silhouette import Silhouette, greatest_inside, ink_box
 from ..lettering.outline import Outline, at_home, chords, corners, outline
 from ..model import Board, Coat, Lettering, Stroke
@@ -62,10 +61,14 @@ def farthest(ink: Box, window: Box) -> float:
     return math.hypot(dx, dy) + reach
 
 
+def _tips(coat: Stroke, scene: Scene) -> float:
+    return scene.letters.longest_mitre(coat.limit) if coat.join == "mitre" else 1.0
+
+
 def growth_of(piece: Lettering, scene: Scene) -> Growth:
     """What the strokes on the letters add to them."""
     return growth(
-        Ply(-scene.ends(coat.span)[0], coat.join, min(coat.limit, MOST_MITRE))
+        Ply(-scene.ends(coat.span)[0], coat.join, coat.limit, _tips(coat, scene))
         for coat in piece.style
         if isinstance(coat, Stroke) and coat.on and coat.silhouette == "letters"
     )

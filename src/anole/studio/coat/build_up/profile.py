@@ -11,7 +11,7 @@ from scipy.ndimage import gaussian_filter1d
 from ....core.box import Box
 from ....core.cache import Cache
 from ....core.coats import easing
-from ....core.coats.band import between
+from ....core.coats.band import along
 from ....core.coats.glow import fade
 from ....core.coats.lighting import light_of, lit_heights
 from ....core.field.mouldings import height
@@ -48,7 +48,7 @@ def strength(coat: Coat, at: np.ndarray, cut: Cut, board: Board) -> np.ndarray:
     line = np.ascontiguousarray(at[None], np.float32)
     pair = ends(coat, cut)
     if isinstance(coat, Stroke) and pair is not None:
-        return between(line, min(pair), max(pair))[0]
+        return along(line[0], min(pair), max(pair))
     if isinstance(coat, Glow) and pair is not None:
         start, end = pair
         out = np.empty(line.shape, np.float32)
@@ -60,7 +60,7 @@ def strength(coat: Coat, at: np.ndarray, cut: Cut, board: Board) -> np.ndarray:
             out[line >= 0] = 0
         return out[0]
     if isinstance(coat, Relief) and pair is not None:
-        return between(line, min(pair), math.inf)[0]
+        return along(line[0], min(pair), math.inf)
     if isinstance(coat, Shadow):
         return _shadow(coat, at, cut, board)
     return (at >= 0).astype(np.float32)
