@@ -52,7 +52,7 @@ def styled(board: Board, piece: str, name: str) -> Board:
 
 def bout_night() -> Board:
     ground = Ground(id="ground", name="Rink blue", paint=Gradient(
-        shape="radial", offset=-0.08, scale=1.05,
+        shape="radial", y=-0.08, scale=1.01,
         stops=stops((0, "#1f8f9c"), (0.5, "#10506a"), (1, "#071a30"))))  # fmt: skip
     boards = Ground(id="boards", name="Rink boards", opacity=0.35, blend="soft-light", paint=Pattern(
         generator="planks", frame="board", size=Length(420), count=4, rough=0.5,
@@ -88,7 +88,7 @@ def _fill(text: str):  # type: ignore[no-untyped-def]
 
 def brine_cup() -> Board:
     ground = Ground(id="ground", name="Deep water", paint=Gradient(
-        shape="radial", offset=-0.04, scale=0.95,
+        shape="radial", y=-0.04, scale=0.935,
         stops=stops((0, "#2c4a58"), (0.45, "#132835"), (1, "#05090f"))))  # fmt: skip
     spot = Ground(id="floor", name="Brine", opacity=0.2, blend="screen", paint=Pattern(
         generator="water", frame="board", size=Length(520), count=3, rough=0.6, weight=0.3,

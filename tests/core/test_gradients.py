@@ -133,12 +133,12 @@ def test_a_conic_gradient_runs_clockwise_from_its_angle():
     assert folded[0, 42, 100] == pytest.approx(folded[0, 37, 100], abs=0.02)
 
 
-def test_the_middle_moves_along_and_across():
+def test_the_middle_moves_across_and_down():
     made = Gradient(
         shape="radial",
         angle=90,
-        offset=0.25,
-        aside=0.25,
+        x=0.25,
+        y=0.25,
         stops=stops("black", "white"),
         space="srgb",
     )
@@ -185,7 +185,8 @@ gradients = st.builds(
     ).map(tuple),
     shape=st.sampled_from(["linear", "radial", "conic"]), form=st.sampled_from(["circle", "ellipse"]),
     sides=st.integers(0, 12), angle=st.floats(-3600, 3600), scale=st.floats(0.001, 1000),
-    offset=st.floats(-1000, 1000), aside=st.floats(-1000, 1000),
+    offset=st.floats(-1000, 1000), x=st.floats(-1000, 1000), y=st.floats(-1000, 1000),
+    fitted=st.booleans(), extent=st.sampled_from(["farthest-corner", "farthest-side", "closest-side", "closest-corner"]),
     spread=st.sampled_from(["pad", "reflect", "repeat"]), space=st.sampled_from(sorted(SPACES)),
     hue=st.sampled_from(["shorter", "longer", "increasing", "decreasing"]), reversed=st.booleans(),
 )  # fmt: skip

@@ -9,7 +9,7 @@ from PyQt6.QtCore import QMimeData, QPointF, Qt, QUrl
 from PyQt6.QtGui import QDropEvent, QGuiApplication
 
 from anole.core.files import board_file
-from anole.core.files.css_gradient import text
+from anole.core.files.css import text
 from anole.core.model import (
     Backdrop,
     Colour,
@@ -174,7 +174,7 @@ def test_a_gradient_is_folded_read_from_css_and_taken_from_the_shelf(open_window
     qtbot.mouseClick(made.read, LEFT)
     assert (fill(window).angle, fill(window).space) == (45, "oklch")
     assert fill(window).stops[0].hint == pytest.approx(0.3)
-    qtbot.mouseClick(made.css, LEFT)
+    qtbot.mouseClick(made.written, LEFT)
     assert QGuiApplication.clipboard().text() == text(fill(window))
     before = window.document.board
     QGuiApplication.clipboard().setText("linear-gradient(nonsense")
@@ -255,8 +255,8 @@ RAMP = (Stop(0, Colour(0, 0, 0)), Stop(1, Colour(255, 255, 255)))
 HELD = [
     (Gradient(stops=RAMP), "end", (150, 20)), (Gradient(stops=RAMP, angle=60), "start", (60, 130)),
     (Gradient(stops=RAMP, shape="radial"), "middle", (90, 60)),
-    (Gradient(stops=RAMP, shape="radial", offset=0.2, aside=-0.1), "end", (250, 100)),
-    (Gradient(stops=RAMP, shape="conic", offset=0.1), "middle", (200, 100)),
+    (Gradient(stops=RAMP, shape="radial", x=0.2, y=-0.1), "end", (250, 100)),
+    (Gradient(stops=RAMP, shape="conic", x=0.1), "middle", (200, 100)),
     (Pattern(angle=20, size=Length(40)), "move", (130, 70)), (Pattern(size=Length(40)), "turn", (210, 130)),
     (ImagePaint(), "move", (140, 60)), (ImagePaint(angle=15, x=0.1), "turn", (200, 120)),
     (Backdrop(), "move", (100, 50)),

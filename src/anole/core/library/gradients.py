@@ -8,7 +8,7 @@ from importlib.resources import files
 
 import msgspec
 
-from ..files.css_gradient import parse
+from ..files.css import parse
 from ..model import Gradient
 from ..model.board import NamedGradient
 from .named import NamedFile

@@ -24,6 +24,7 @@ Size = Annotated[
     float, number("Size", "Against its natural size", 0.001, 1000, soft=(0.1, 4), unit="%", factor=100, step=0.01)
 ]  # fmt: skip
 POLAR = ("oklch", "hsl")
+ROUND = ("radial", "conic")
 
 
 class PaintBase(Struct, frozen=True, cache_hash=True, kw_only=True, tag_field="kind"):
@@ -66,16 +67,30 @@ class Gradient(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="gradi
         meta("Laid over", "The box that the colours are stretched over",
              when={"shape": ("linear", "radial", "conic")}),
     ] = "piece"  # fmt: skip
+    extent: Annotated[
+        Literal["farthest-corner", "farthest-side", "closest-side", "closest-corner"],
+        meta("Reaches", "What of the frame a length of 100 % ends at", when={"shape": ("radial",)}),
+    ] = "farthest-corner"
     angle: Annotated[Angle, meta("Angle", "0 runs upward, 90 to the right")] = 180.0
+    fitted: Annotated[
+        bool,
+        meta("Fit to the frame", "The angle is that of a square, stretched with the frame: 45 runs to the corner",
+             when={"shape": ("linear",)}),
+    ] = False  # fmt: skip
     scale: Annotated[
         float,
         number("Length", "Share of the frame that one run of colours covers", 0.001, 1000,
                soft=(0.05, 2), unit="%", factor=100, step=0.01),
     ] = 1.0  # fmt: skip
-    offset: Annotated[Move, meta("Shift", "Moves the colours along their line")] = 0.0
-    aside: Annotated[
-        Move, meta("Aside", "Moves the middle across the line", when={"shape": ("radial", "conic")})
+    offset: Annotated[
+        Move, meta("Shift", "Moves the colours along their line, outward, or round")
     ] = 0.0
+    x: Annotated[
+        Move, meta("Shift across", "Moves the middle, in frames", when={"shape": ROUND})
+    ] = 0.0
+    y: Annotated[Move, meta("Shift down", "Moves the middle, in frames", when={"shape": ROUND})] = (
+        0.0
+    )
     spread: Annotated[
         Literal["pad", "reflect", "repeat"], meta("Beyond the ends", "What follows the last stop")
     ] = "pad"

@@ -21,21 +21,25 @@ GEOMETRY = 8 + 2 * 12
 
 
 def axes(gradient: Gradient, frame: FrameBox) -> tuple[np.ndarray, np.ndarray, np.ndarray]:
-    """The frame's middle, and its lengths along and across the gradient's line as vectors, px."""
+    """The gradient's middle, and the frame's lengths along and across its line as vectors, px."""
     x0, y0, x1, y1 = frame
     turn = math.radians(gradient.angle)
     sx, sy = math.sin(turn), -math.cos(turn)
     wide, high = x1 - x0, y1 - y0
+    if gradient.fitted:
+        # what crosses the line in a square is stretched with it (CSS Images 4, 3.1.1: corners)
+        size = max(math.hypot(sx * high, sy * wide), 1e-12)
+        sx, sy = sx * high / size, sy * wide / size
     along = max(abs(wide * sx) + abs(high * sy), 1e-6)
     across = max(abs(wide * sy) + abs(high * sx), 1e-6)
-    middle = np.array([(x0 + x1) / 2, (y0 + y1) / 2])
+    middle = np.array([(x0 + x1) / 2 + gradient.x * wide, (y0 + y1) / 2 + gradient.y * high])
     return middle, np.array([sx, sy]) * along, np.array([-sy, sx]) * across
 
 
 def line(gradient: Gradient, frame: FrameBox) -> tuple[float, float, float]:
-    """t = t0 + tx x + ty y for px (x, y): the CSS gradient line through the frame's middle."""
+    """t = t0 + tx x + ty y for px (x, y): the CSS gradient line through the gradient's middle."""
     (mx, my), along, _ = axes(gradient, frame)
-    length = float(np.hypot(*along))
+    length = max(float(np.hypot(*along)), 1e-6)
     tx, ty = (along / length**2 / gradient.scale).tolist()
     middle = (0.5 - gradient.offset) / gradient.scale
     return middle - tx * mx - ty * my, tx, ty
@@ -43,8 +47,26 @@ def line(gradient: Gradient, frame: FrameBox) -> tuple[float, float, float]:
 
 def centre(gradient: Gradient, frame: FrameBox) -> np.ndarray:
     """Where a radial or conic gradient has its centre, px."""
-    middle, along, across = axes(gradient, frame)
-    return middle + gradient.offset * along + gradient.aside * across
+    return axes(gradient, frame)[0]
+
+
+def radii(gradient: Gradient, frame: FrameBox) -> tuple[float, float]:
+    """Across and down, px: where 100 % of a radial gradient lies (CSS Images 4, 3.2.2)."""
+    x, y = centre(gradient, frame)
+    sides_x, sides_y = (
+        (abs(x - frame[0]), abs(frame[2] - x)),
+        (abs(y - frame[1]), abs(frame[3] - y)),
+    )
+    pick = min if gradient.extent.startswith("closest") else max
+    across, down = pick(sides_x), pick(sides_y)
+    if gradient.extent.endswith("corner"):
+        # an ellipse to a corner has the proportions of the one to the sides
+        far = math.hypot(across, down)
+        wide, high = (far, far) if gradient.form == "circle" else (2**0.5 * across, 2**0.5 * down)
+    else:
+        one = pick(across, down)
+        wide, high = (one, one) if gradient.form == "circle" else (across, down)
+    return max(wide, 1e-6), max(high, 1e-6)
 
 
 def _geometry(gradient: Gradient, frame: FrameBox, box: Box) -> np.ndarray:
@@ -53,15 +75,12 @@ def _geometry(gradient: Gradient, frame: FrameBox, box: Box) -> np.ndarray:
         t0, tx, ty = line(gradient, frame)
         return _padded(t0 + tx * box.x0 + ty * box.y0, tx, ty)
     x, y = centre(gradient, frame) - (box.x0, box.y0)
-    turn = math.radians(gradient.angle)
+    turn, first = math.radians(gradient.angle), gradient.offset / gradient.scale
     if gradient.shape == "conic":
-        return _padded(x, y, gradient.angle / 360 % 1, 1 / gradient.scale)
-    wide, high = max(frame[2] - frame[0], 1e-6), max(frame[3] - frame[1], 1e-6)
-    # CSS's farthest corner for a gradient in the middle of its frame
-    rx = math.hypot(wide, high) / 2 if gradient.form == "circle" else wide / math.sqrt(2)
-    ry = rx if gradient.form == "circle" else high / math.sqrt(2)
+        return _padded(x, y, gradient.angle / 360 % 1, 1 / gradient.scale, 0, first)
+    rx, ry = radii(gradient, frame)
     sides = _sides(gradient)
-    made = _padded(x, y, 1 / (rx * gradient.scale), 1 / (ry * gradient.scale), sides)
+    made = _padded(x, y, 1 / (rx * gradient.scale), 1 / (ry * gradient.scale), sides, first)
     for k in range(sides):
         # a corner points along the angle; sides lie nearer than corners
         way = turn + 2 * math.pi * (k + 0.5) / sides
@@ -85,7 +104,7 @@ def _sides(gradient: Gradient) -> int:
 def _tables(gradient: Gradient, geometry: np.ndarray) -> np.ndarray:
     """(1, 4, STEPS) where a px sees the same share everywhere, else (levels, STEPS, 4)."""
     if gradient.shape == "conic":
-        spread = "repeat" if gradient.scale == 1 else None
+        spread = "repeat" if gradient.scale == 1 and not gradient.offset else None
         return smooth_series(gradient, LEVELS, spread)
     if gradient.shape == "radial":
         steep = float(np.abs(geometry[:, 2:4]).max())

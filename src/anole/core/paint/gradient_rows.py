@@ -35,16 +35,16 @@ def _t_at(shape: int, g: np.ndarray, x: np.float32, y: np.float32) -> np.float32
     dx, dy = x - g[0], y - g[1]
     if shape == 1:
         dx, dy = dx * g[2], dy * g[3]
-        return np.sqrt(dx * dx + dy * dy)
+        return np.sqrt(dx * dx + dy * dy) - g[5]
     if shape == 2:
         # distance to the nearest side of a polygon whose corners lie on the circle
         dx, dy = dx * g[2], dy * g[3]
         t = np.float32(0)
         for k in range(int(g[4])):
             t = max(t, dx * g[8 + 2 * k] + dy * g[9 + 2 * k])
-        return t
+        return t - g[5]
     turn = _turn(dx, dy) - g[2]
-    return (turn - np.floor(turn)) * g[3]
+    return (turn - np.floor(turn)) * g[3] - g[5]
 
 
 @njit(nogil=True, cache=True)
@@ -84,16 +84,16 @@ def _entries(shape, g, y, spread, index, row):  # type: ignore[no-untyped-def]
         dy = (y - g[1]) * g[3]
         for x in range(index.size):
             dx = (np.float32(x) + half - g[0]) * g[2]
-            index[x] = _entry(_folded(np.sqrt(dx * dx + dy * dy), spread))
+            index[x] = _entry(_folded(np.sqrt(dx * dx + dy * dy) - g[5], spread))
     elif shape == 2:
         _polygon_row(g, y, row)
         for x in range(index.size):
-            index[x] = _entry(_folded(row[x], spread))
+            index[x] = _entry(_folded(row[x] - g[5], spread))
     else:
         dy = y - g[1]
         for x in range(index.size):
             turn = _turn(np.float32(x) + half - g[0], dy) - g[2]
-            row[x] = (turn - np.floor(turn)) * g[3]
+            row[x] = (turn - np.floor(turn)) * g[3] - g[5]
         for x in range(index.size):
             index[x] = _entry(_folded(row[x], spread))
 

@@ -9,7 +9,7 @@ import msgspec
 import numpy as np
 
 from ...core.model import Backdrop, Gradient, ImagePaint, Pattern
-from ...core.paint.gradient import axes, centre
+from ...core.paint.gradient import axes, centre, radii
 
 FrameBox = tuple[float, float, float, float]
 WORDS = {
@@ -42,7 +42,13 @@ def _way(angle: float) -> np.ndarray:
 def _round_reach(paint: Gradient, frame: FrameBox) -> float:
     if paint.shape == "conic":
         return float(_sides(frame).min()) / 2
-    return float(np.hypot(*_sides(frame))) / 2 * paint.scale
+    return _full_reach(paint, frame) * paint.scale
+
+
+def _full_reach(paint: Gradient, frame: FrameBox) -> float:
+    """Along the handle's arm, where 100 % of a radial gradient lies."""
+    way = _way(paint.angle - 90) / radii(paint, frame)
+    return 1 / float(np.hypot(*way))
 
 
 def _tile(paint: Any, frame: FrameBox, em: float, dpi: float) -> tuple[np.ndarray, float]:
@@ -56,9 +62,8 @@ def _tile(paint: Any, frame: FrameBox, em: float, dpi: float) -> tuple[np.ndarra
 
 def grips(paint: Any, frame: FrameBox, em: float, dpi: float) -> list[Grip]:
     if isinstance(paint, Gradient) and paint.shape == "linear":
-        middle, along, across = axes(paint, frame)
-        # `aside` changes no colour of a linear gradient: it only says where its line is held
-        start = middle + along * (paint.offset - 0.5) + across * paint.aside
+        middle, along, _ = axes(paint, frame)
+        start = middle + along * (paint.offset - 0.5)
         end = start + along * paint.scale
         return [Grip("start", *start), Grip("end", *end)]
     if isinstance(paint, Gradient) and paint.shape in ("radial", "conic"):
@@ -82,38 +87,31 @@ def _line(paint: Gradient, frame: FrameBox, start: np.ndarray, end: np.ndarray) 
     v = end - start
     if np.hypot(*v) < 1:
         return paint
-    turned = msgspec.structs.replace(paint, angle=round(_angle(v), 2))
+    turned = msgspec.structs.replace(paint, angle=round(_angle(v), 3), fitted=False, x=0.0, y=0.0)
     middle, along, across = axes(turned, frame)
     by, length = start - middle, float(np.hypot(*along))
+    # the middle is moved across the line alone: where the line is held changes no colour
+    x, y = across * float(by @ across) / float(across @ across) / _sides(frame)
     return msgspec.structs.replace(
         turned, scale=round(max(float(np.hypot(*v)) / length, 0.001), 4),
         offset=round(float(by @ along) / length**2 + 0.5, 4),
-        aside=round(float(by @ across) / float(across @ across), 4),
+        x=round(float(x), 5), y=round(float(y), 5),
     )  # fmt: skip
 
 
 def _round(paint: Gradient, frame: FrameBox, kind: str, at: np.ndarray) -> Gradient:
     if kind == "middle":
-        middle, along, across = axes(paint, frame)
-        by = at - middle
-        offset = float(by @ along) / float(along @ along)
-        aside = float(by @ across) / float(across @ across)
-        return msgspec.structs.replace(paint, offset=round(offset, 4), aside=round(aside, 4))
+        x, y = (at - _middle(frame)) / _sides(frame)
+        return msgspec.structs.replace(paint, x=round(float(x), 5), y=round(float(y), 5))
     here = centre(paint, frame)
     v = at - here
     if np.hypot(*v) < 1:
         return paint
     turned = msgspec.structs.replace(paint, angle=round(_angle(v), 2))
     if paint.shape == "radial":
-        scale = float(np.hypot(*v)) / (float(np.hypot(*_sides(frame))) / 2)
+        scale = float(np.hypot(*v)) / _full_reach(turned, frame)
         turned = msgspec.structs.replace(turned, scale=round(max(scale, 0.001), 4))
-    # the middle is told along the angle: where it stands must not change with it
-    _, along, across = axes(turned, frame)
-    by = here - _middle(frame)
-    return msgspec.structs.replace(
-        turned, offset=round(float(by @ along) / float(along @ along), 5),
-        aside=round(float(by @ across) / float(across @ across), 5),
-    )  # fmt: skip
+    return turned
 
 
 def _laid(paint: Any, frame: FrameBox, em: float, dpi: float, kind: str, at: np.ndarray) -> Any:

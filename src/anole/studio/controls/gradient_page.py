@@ -9,7 +9,7 @@ from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QGuiApplication, QKeyEvent
 from PyQt6.QtWidgets import QPushButton
 
-from ...core.files import css_gradient
+from ...core.files import css
 from ...core.model import Gradient
 from ...core.paint.clusters import pair_of
 from ..desk import desk_of
@@ -33,20 +33,20 @@ class GradientPage(Page):
         self.more = FieldPanel(Gradient, skip=("stops",))
         self.shelf, self.found = GradientShelf(), FoundColours()
         self.fold, self.pair = QPushButton("fold"), QPushButton("pair")
-        self.css, self.read = QPushButton("CSS out"), QPushButton("CSS in")
+        self.written, self.read = QPushButton("CSS out"), QPushButton("CSS in")
         self.fold.setToolTip("Fold the gradient in the middle of its frame, or unfold it (F)")
         self.pair.setToolTip("A light and a dark of the chosen stop's hue")
-        self.css.setToolTip("The gradient as CSS text, for the clipboard")
+        self.written.setToolTip("The gradient as CSS text, for the clipboard")
         self.read.setToolTip("Take the gradient that lies in the clipboard as CSS text")
         made = column(self, self.bar, self.colour, self.shelf, self.found, self.more)
-        made.insertLayout(1, row(self.fold, self.pair, self.css, self.read, gap=4))
+        made.insertLayout(1, row(self.fold, self.pair, self.written, self.read, gap=4))
         self.bar.edited.connect(self._send)
         self.bar.chosen.connect(lambda _: self._show_stop())
         self.colour.edited.connect(self.bar.set_colour)
         self.more.edited.connect(self._field)
         self.fold.clicked.connect(self.fold_over)
         self.pair.clicked.connect(self._pair)
-        self.css.clicked.connect(self.copy_css)
+        self.written.clicked.connect(self.copy_css)
         self.read.clicked.connect(self.paste_css)
         self.shelf.chosen.connect(self._taken)
         self.found.coloured.connect(lambda c: self.bar.set_colour(c, None))
@@ -98,13 +98,13 @@ class GradientPage(Page):
     def copy_css(self) -> None:
         clipboard = QGuiApplication.clipboard()
         if clipboard is not None:
-            clipboard.setText(css_gradient.text(self._paint))
+            clipboard.setText(css.text(self._paint))
 
     def paste_css(self) -> None:
         clipboard, desk = QGuiApplication.clipboard(), desk_of(self)
         try:
-            made = css_gradient.parse(clipboard.text() if clipboard is not None else "")
-        except css_gradient.CssError as error:
+            made = css.parse(clipboard.text() if clipboard is not None else "")
+        except css.CssError as error:
             if desk is not None:
                 desk.document.said.emit(f"The clipboard holds no gradient: {error}")
             return
