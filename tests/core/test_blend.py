@@ -125,6 +125,30 @@ def test_mode_against_the_standard(mode):
         np.testing.assert_allclose(acc[:, 0, i], want, atol=2e-5, err_msg=f"{mode} at {i}")
 
 
+@pytest.mark.parametrize("mode", [m for m in blend.MODES if m != "arithmetic"])
+def test_translucent_black_and_white_survive_rounding(mode):
+    """A backdrop's colour is found by dividing by its alpha, which may round to just under 1."""
+    rng = np.random.default_rng(5)
+    count = 2000
+    alpha = rng.random(count).astype(np.float32)
+    white = rng.integers(0, 2, (3, count)).astype(np.float32)
+    backdrop = np.concatenate([white * alpha, alpha[None]]).astype(np.float32)
+    # some steps of float32 on the way, each exact but for rounding
+    for by in rng.random((3, count)).astype(np.float32) + np.float32(0.5):
+        backdrop = (backdrop * by) / by
+    source = np.concatenate([rng.integers(0, 2, (3, count)), np.ones((1, count))]).astype(np.float32)
+    acc, window = backdrop[:, None].copy(), Box(0, 0, count, 1)
+    blend.lay(
+        acc, window, whole(window).rows(window), source[:, None].copy(), (0, 0),
+        np.full((1, count), 0.6, np.float32), (0, 0), np.float32(1), blend.NUMBER[mode],
+        np.array(K, np.float32),
+    )  # fmt: skip
+    for i in range(count):
+        clean = [*(white[:, i] * alpha[i]), alpha[i]]
+        want = expected(mode, [float(v) for v in clean], source[:3, i].astype(float), 0.6)
+        np.testing.assert_allclose(acc[:, 0, i], want, atol=1e-3, err_msg=f"{mode} at {i}")
+
+
 def test_a_window_is_all_that_changes():
     acc = np.full((4, 20, 30), 0.25, np.float32)
     source, cover = np.ones((4, 1, 10), np.float32), np.ones((5, 10), np.float32)

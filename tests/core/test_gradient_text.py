@@ -165,10 +165,10 @@ def test_a_corner_is_met_on_any_frame(corner, angle, frame):
 
 
 SIZES = {
-    "closest-side": lambda l, r, t, b: (min(l, r), min(t, b), min(l, r, t, b)),
-    "farthest-side": lambda l, r, t, b: (max(l, r), max(t, b), max(l, r, t, b)),
-    "closest-corner": lambda l, r, t, b: (2**0.5 * min(l, r), 2**0.5 * min(t, b), math.hypot(min(l, r), min(t, b))),
-    "farthest-corner": lambda l, r, t, b: (2**0.5 * max(l, r), 2**0.5 * max(t, b), math.hypot(max(l, r), max(t, b))),
+    "closest-side": lambda west, east, north, south: (min(west, east), min(north, south), min(west, east, north, south)),
+    "farthest-side": lambda west, east, north, south: (max(west, east), max(north, south), max(west, east, north, south)),
+    "closest-corner": lambda west, east, north, south: (2**0.5 * min(west, east), 2**0.5 * min(north, south), math.hypot(min(west, east), min(north, south))),
+    "farthest-corner": lambda west, east, north, south: (2**0.5 * max(west, east), 2**0.5 * max(north, south), math.hypot(max(west, east), max(north, south))),
 }  # fmt: skip
 
 

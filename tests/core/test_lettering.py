@@ -179,3 +179,12 @@ def test_the_core_grows_with_the_em_and_is_measured_once(family):
         made.lettering("words"), place=Place(scale_x=2.0, x=50, rotation=20)
     )
     assert core_of(wide, 96, cache) > core_of(made.lettering("words"), 96, cache)
+
+
+@pytest.mark.parametrize("text", ["क्\u200dष", "र्\u200dय", "क्\u200cष", "\u200dक"])
+def test_joiners_do_not_part_letters_of_a_stand_in(text):
+    """A conjunct has the width that its own font gives it, whatever font was asked for."""
+    stand_in, asked = (find(Font(family=name))[0] for name in ("Noto Sans Devanagari", "Anton"))
+    own, other = shape_line(stand_in, text, 0.0), shape_line(asked, text, 0.0)
+    assert other.width == pytest.approx(own.width)
+    assert [g.glyph for g in other.glyphs] == [g.glyph for g in own.glyphs]

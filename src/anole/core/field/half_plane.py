@@ -87,6 +87,6 @@ def crease(d, y, x, at):  # type: ignore[no-untyped-def]
             u = (np.float32(i) + half) / side - half
             k, m = a + ax * u + ay * v, b + bx * u + by * v
             n, o = p + px * u + py * v, q + qx * u + qy * v
-            value = max(max(k, m), max(n, o)) if upward else min(min(k, m), min(n, o))
+            value = max(k, m, n, o) if upward else min(k, m, n, o)
             total += min(max((value - at) * side + half, zero), one)
     return total / (side * side)

@@ -64,18 +64,24 @@ def _scripts(text: str) -> list[str]:
 
 
 def _files(text: str, file: FontFile) -> list[FontFile]:
-    """A font for each character; marks stay with the letter they sit on."""
+    """A font for each character; marks and format characters stay with their neighbours.
+
+    A joiner given to another font than the letters beside it would part them.
+    """
     by = {char: stand_in(file, char) for char in set(text)}
     if text.isascii():
         return [by[char] for char in text]
     found: list[FontFile] = []
     for char in text:
-        joined = found and unicodedata.category(char) in ("Mn", "Me", "Mc")
-        if joined and has(found[-1], char):
+        category = unicodedata.category(char)
+        joined = found and category in ("Mn", "Me", "Mc")
+        if found and (category == "Cf" or (joined and has(found[-1], char))):
             found.append(found[-1])
         else:
             found.append(by[char])
-    return found
+    # those that no character stands before go with the first that one does
+    first = next((n for n, char in enumerate(text) if unicodedata.category(char) != "Cf"), 0)
+    return [found[first]] * first + found[first:]
 
 
 def runs(text: str, file: FontFile) -> tuple[int, list[Run]]:

@@ -12,6 +12,8 @@ from numba import njit
 ZERO, HALF, ONE, TWO = np.float32(0), np.float32(0.5), np.float32(1), np.float32(2)
 QUARTER, THREE, FOUR = np.float32(0.25), np.float32(3), np.float32(4)
 TWELVE, SIXTEEN, TINY = np.float32(12), np.float32(16), np.float32(1e-7)
+ROUNDED = np.float32(1e-5)
+"""By how much a backdrop's colour may miss 1 after some steps of float32."""
 RED, GREEN, BLUE = np.float32(0.3), np.float32(0.59), np.float32(0.11)
 
 
@@ -88,7 +90,9 @@ def mix_row(mode, dst, src, alpha, below, over, k, spare):  # type: ignore[no-un
     elif mode == 7:
         for x in range(n):
             s = src[x]
-            m = (ONE - dst[x] * over[x]) / max(s, TINY)
+            # a translucent white rounds to just under its alpha, and must stay white
+            short = ONE - dst[x] * over[x]
+            m = (ZERO if short < ROUNDED else short) / max(s, TINY)
             dst[x] = _laid(dst[x], s, ONE - min(ONE, m), alpha[x], below[x])
     elif mode == 8:
         _contrast(dst, src, alpha, below, over, False)
