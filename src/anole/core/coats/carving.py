@@ -16,7 +16,7 @@ from .. import bands
 from ..box import Box
 from .lighting import RIDGE, Light, store
 from .look_rows import looked
-from .looks import glance, looks_of, turn_at
+from .looks import gleam, gleaming, glance, looks_of, turn_at
 
 SAME = np.float32(0.9998)
 """Cosine of normals that belong to one straight piece of outline."""
@@ -45,8 +45,8 @@ def _ridges(n, y, ridge):  # type: ignore[no-untyped-def]
 def _closely(d, n, y, x, k, looks, near):  # type: ignore[no-untyped-def]
     """Sixteen looks: of the nine pieces of outline round about, the nearest holds in each.
 
-    near : (9, 5) room for the pieces that differ: distance at the px's middle, slopes, the entry
-    of the turn, and how far beyond it
+    near : (9, 6) room for the pieces that differ: distance at the px's middle, slopes, the entry
+    of the turn, how far beyond it, and the turn itself
     """
     quarter, half, zero = np.float32(0.25), np.float32(0.5), np.float32(0)
     sign = np.float32(1) if d[y, x] > 0 else np.float32(-1)
@@ -62,7 +62,8 @@ def _closely(d, n, y, x, k, looks, near):  # type: ignore[no-untyped-def]
                     new = False
             if new:
                 near[count, 0], near[count, 1], near[count, 2] = e * sign, nx, ny
-                turn = turn_at(nx * k[0] + ny * k[1], looks.reach)
+                near[count, 5] = nx * k[0] + ny * k[1]
+                turn = turn_at(near[count, 5], looks.reach)
                 near[count, 3] = np.floor(turn)
                 near[count, 4] = turn - near[count, 3]
                 count += 1
@@ -77,6 +78,9 @@ def _closely(d, n, y, x, k, looks, near):  # type: ignore[no-untyped-def]
                 if e < best:
                     best, which = e, np.uint32(m)
             one = glance(best * sign, near[which, 3], near[which, 4], looks)
+            if looks.shine.size:
+                light = gleam(best * sign, near[which, 5], looks, 1)
+                one = gleaming(one, light, looks)
             r, g, b, a = r + one[0], g + one[1], b + one[2], a + one[3]
     return r, g, b, a
 
@@ -85,7 +89,7 @@ def _closely(d, n, y, x, k, looks, near):  # type: ignore[no-untyped-def]
 def _carve(d, n, top, left, outer, k, looks, out, y0, y1):  # type: ignore[no-untyped-def]
     """top, left : where out's corner lies in the fields d and n."""
     width = out.shape[2]
-    ridge, near = np.zeros(d.shape[1], np.bool_), np.zeros((9, 5), np.float32)
+    ridge, near = np.zeros(d.shape[1], np.bool_), np.zeros((9, 6), np.float32)
     room = np.empty(width, np.uint32), np.empty(width, np.float32), np.empty(width, np.float32)
     for y in range(y0, y1):
         fy = y + top

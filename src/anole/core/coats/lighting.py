@@ -30,7 +30,7 @@ class Light(NamedTuple):
     ramp: np.ndarray
     """(TONES + 1, 4) premultiplied colours over u."""
     shine: np.ndarray
-    """(TONES + 1,) gleam over the cosine to the half vector; empty without one."""
+    """(TONES + 1,) gleam over the root of 1 less the cosine to the half vector; empty without one."""
 
 
 def toward(lamp: Lamp) -> tuple[float, float, float]:
@@ -69,10 +69,13 @@ def light_of(lamp: Lamp, stops: tuple[Stop, ...], gleam: Any = None) -> Light:
 
 
 def _shine(strength: float, tight: float, flat: float) -> np.ndarray:
-    """max(0, m^tightness less a flat's own), times the strength."""
+    """max(0, m^tightness less a flat's own), times the strength.
+
+    Over the root of 1 - m, about the angle to the half vector, any power is a smooth bell.
+    """
     if strength <= 0:
         return np.zeros(0, F)
-    m = np.linspace(0, 1, TONES + 1)
+    m = 1 - np.linspace(0, 1, TONES + 1) ** 2
     return (strength * np.maximum(m**tight - flat**tight, 0)).astype(F)
 
 
@@ -90,8 +93,10 @@ def shine_at(m, shine):  # type: ignore[no-untyped-def]
     """The gleam of a cosine m between the normal and the half vector."""
     if shine.size == 0:
         return np.float32(0)
-    m = min(max(m, np.float32(0)), np.float32(1))
-    return shine[int(m * np.float32(TONES) + np.float32(0.5))]
+    one = np.float32(1)
+    at = np.sqrt(one - min(max(m, np.float32(0)), one)) * np.float32(TONES)
+    n = min(int(at), TONES - 1)
+    return shine[n] + (shine[n + 1] - shine[n]) * (at - np.float32(n))
 
 
 @njit(nogil=True, cache=True, error_model="numpy")

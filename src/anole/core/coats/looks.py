@@ -1,4 +1,7 @@
-"""How a px of a relief looks, tabulated over its distance and the turn of its normal to the lamp."""
+"""How a px of a relief looks, tabulated over its distance and the turn of its normal to the lamp.
+
+A gleam may be narrower than the entries of any such table: it is added px by px, from the slopes.
+"""
 
 from __future__ import annotations
 
@@ -47,11 +50,10 @@ def entry(d, first, per_px, count):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _tabulate(slope, first, per_px, start, step, reach, k, ramp, shine, looks, out, y0, y1):  # type: ignore[no-untyped-def]
+def _tabulate(slope, first, per_px, start, step, reach, k, ramp, looks, out, y0, y1):  # type: ignore[no-untyped-def]
     """out (rows, TURNS, 4) premultiplied: row i at distance start + i step, column j at the turn
     c = reach (2 j / (TURNS - 1) - 1) of the normal toward the lamp."""
     one, wide = np.float32(1), np.float32(1) / np.float32(looks)
-    lean = k[4] / k[0] if abs(k[0]) > abs(k[1]) else k[5] / k[1]
     off = -wide * np.float32(0.5) * np.float32(looks - 1)
     share = one / np.float32(looks)
     out[y0:y1] = 0
@@ -63,19 +65,30 @@ def _tabulate(slope, first, per_px, start, step, reach, k, ramp, shine, looks, o
             for j in range(TURNS):
                 c = reach * (np.float32(2 * j) / np.float32(TURNS - 1) - one)
                 u = tone_at(k[2] * size - g * c, k)
-                colour = colour_at(u, shine_at(k[6] * size - g * c * lean, shine), k, ramp)
+                colour = colour_at(u, np.float32(0), k, ramp)
                 for p in range(4):
                     out[i, j, p] += colour[p] * share
 
 
 class Looks(NamedTuple):
-    """colours (rows TURNS, 4) premultiplied, row after row, the distance of the first row, rows for each px, and
-    the greatest turn."""
+    """colours : (rows TURNS, 4) premultiplied, row after row, the gleam left out
+    first, per_px : distance of the first row, rows for each px; reach : the greatest turn
+    slope, slope_first, slope_per_px : as of slopes(); looks : how many across a px
+    lean : of the half vector against the way to the lamp, and its part out of the board
+    shine : the gleam, as of a Light; tint : its colour
+    """
 
     colours: np.ndarray
     first: np.float32
     per_px: np.float32
     reach: np.float32
+    slope: np.ndarray
+    slope_first: np.float32
+    slope_per_px: np.float32
+    looks: int
+    lean: tuple[np.float32, np.float32]
+    shine: np.ndarray
+    tint: tuple[np.float32, np.float32, np.float32]
 
 
 def looks_of(heights: np.ndarray, span: tuple[float, float], rise: float, light: Light) -> Looks:
@@ -90,11 +103,44 @@ def looks_of(heights: np.ndarray, span: tuple[float, float], rise: float, light:
     values = tuple(numbers)
     bands.run(
         lambda a, b: _tabulate(
-            slope, *values, light.numbers, light.ramp, light.shine, looks, out, a, b
+            slope, *values, light.numbers, light.ramp, looks, out, a, b
         ),
         bands.split(rows),
     )
-    return Looks(out.reshape(-1, 4), values[2], np.float32(1 / step), values[4])
+    k = light.numbers
+    lean = k[4] / k[0] if abs(k[0]) > abs(k[1]) else k[5] / k[1]
+    return Looks(
+        out.reshape(-1, 4), values[2], np.float32(1 / step), values[4], slope, values[0],
+        values[1], looks, (np.float32(lean), k[6]), light.shine, (k[9], k[10], k[11]),
+    )  # fmt: skip
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def gleam(d, c, looks, count):  # type: ignore[no-untyped-def]
+    """The gleam of a px at distance d whose normal turns by c toward the lamp: the mean of
+    `count` looks across it."""
+    one, share = np.float32(1), np.float32(1) / np.float32(count)
+    last = len(looks.slope) - 1
+    total = np.float32(0)
+    for look in range(count):
+        off = (np.float32(look) + np.float32(0.5)) * share - np.float32(0.5)
+        at = (d + off - looks.slope_first) * looks.slope_per_px
+        at = min(max(at, np.float32(0)), np.float32(last) - SHORT)
+        n = int(at)
+        beyond = at - np.float32(n)
+        g = looks.slope[n, 2] + (looks.slope[n + 1, 2] - looks.slope[n, 2]) * beyond
+        size = one / np.sqrt(one + g * g)
+        total += shine_at((looks.lean[1] - g * c * looks.lean[0]) * size, looks.shine)
+    return total * share
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def gleaming(colour, light, looks):  # type: ignore[no-untyped-def]
+    """A premultiplied colour with a gleam added: what it lacks of cover the gleam brings."""
+    r, g, b, a = colour
+    tint = looks.tint
+    a += min(light, np.float32(1) - a)
+    return r + tint[0] * light, g + tint[1] * light, b + tint[2] * light, a
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
