@@ -13,7 +13,7 @@ from anole.core.coats.band import between
 from anole.core.field.closest import nearest
 from anole.core.field.coverage import rasterise
 from anole.core.field.joins import joined, longest_mitre
-from anole.core.field.normals import normals
+from anole.core.field.normals import joints, normals
 from anole.core.field.silhouette import ink_box
 from anole.core.lettering import fonts, skia_paths
 from anole.core.lettering.flatten import flatten
@@ -88,7 +88,7 @@ def wrong_normals(piece: Lettering) -> float:
     outline_px = chords(outline(piece, 96), 1.0)
     box = ink_box(outline_px).grown(30)
     found = nearest(outline_px, rasterise(outline_px, box)[1], box)
-    n = normals(outline_px, found, box)
+    n = normals(outline_px, found, joints(outline_px), box)
     gy, gx = np.gradient(found.distance.astype(float))
     size = np.hypot(gx, gy)
     smooth = np.abs(size - 1) < 0.02

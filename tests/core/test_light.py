@@ -16,7 +16,7 @@ from anole.core.coats.registry import KINDS
 from anole.core.field.closest import nearest
 from anole.core.field.coverage import rasterise
 from anole.core.field.mouldings import PROFILES, STEPS, height, table
-from anole.core.field.normals import normals
+from anole.core.field.normals import joints, normals
 from anole.core.model import (
     Colour,
     Fill,
@@ -58,7 +58,7 @@ def fields(chords, side):
     box = Box(0, 0, side, side)
     _, inside = rasterise(chords, box)
     found = nearest(chords, inside, box)
-    return found.distance, normals(chords, found, box), box
+    return found.distance, normals(chords, found, joints(chords), box), box
 
 
 def tone_of(slope_x, slope_y, lamp=LAMP):
@@ -434,11 +434,11 @@ def test_fields_are_not_made_again_for_what_does_not_touch_the_silhouette():
 
 
 def test_carved_is_the_same_on_every_part_of_a_picture():
-    d, n, box = fields(disc(60, 60, 45, 200), 120)
+    letters = scene(disc(60, 60, 45, 200), 120).letters
     light = light_of(LAMP, GREY)
     heights = table(Moulding(profile="ogee"))
-    all_ = carved(d, n, box, box, (0.0, 30.0), 12.0, heights, light)
-    part = carved(d, n, box, Box(20, 30, 70, 90), (0.0, 30.0), 12.0, heights, light)
+    all_ = carved(letters, letters.box, (0.0, 30.0), 12.0, heights, light)
+    part = carved(letters, Box(20, 30, 70, 90), (0.0, 30.0), 12.0, heights, light)
     np.testing.assert_array_equal(all_[:, 30:90, 20:70], part)
     assert lit_heights(np.zeros((4, 5), np.float32), light)[0].mean() == pytest.approx(
         FLAT, abs=1e-3

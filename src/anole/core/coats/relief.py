@@ -58,8 +58,7 @@ def source(coat: Relief, scene: Scene, where: Box) -> np.ndarray:
     heights, letters, sigma = table(coat.moulding), scene.letters, _sigma(coat, scene)
     base = scene.base(coat)
     if sigma < CRISP and base == 0:
-        return carved(letters.distance, letters.normals, letters.box, where, ends, rise, heights,
-                      light)  # fmt: skip
+        return carved(letters, where, ends, rise, heights, light)
     edge, growth = scene.edge(coat, ends[1] > -base)
     part = where.grown(3 * sigma + 2).meet(letters.box)
     key = ("relief distance", letters.key, letters.box, part, growth, sigma)

@@ -57,7 +57,7 @@ def _bent(d, y, x, gx, gy):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _candidates(near, y, x, found):  # type: ignore[no-untyped-def]
+def candidates(near, y, x, found):  # type: ignore[no-untyped-def]
     """The chords that a pixel and its neighbours are nearest to; returns how many."""
     height, width = near.shape
     count = 0
@@ -76,7 +76,7 @@ def _candidates(near, y, x, found):  # type: ignore[no-untyped-def]
 def _looked(d, near, c, y, x, at, found):  # type: ignore[no-untyped-def]
     """The mean over many places of a pixel."""
     half, one, zero, side = np.float32(0.5), np.float32(1), np.float32(0), np.float32(SIDE)
-    count = _candidates(near, y, x, found)
+    count = candidates(near, y, x, found)
     total = zero
     for j in range(SIDE):
         py = np.float32(y) + (np.float32(j) + half) / side

@@ -27,6 +27,8 @@ DEEP, ALIKE = np.float32(4), np.float32(0.94)
 def order(chords: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
     """For each chord the one before and the one after it on its contour."""
     count = len(chords)
+    if not count:
+        return np.zeros(0, np.int64), np.zeros(0, np.int64)
     ends, starts = chords[:, 2:], chords[:, :2]
     follows = np.all(np.abs(ends[:-1] - starts[1:]) < 1e-6, axis=1)
     first = np.concatenate([[True], ~follows])
@@ -65,6 +67,34 @@ def joints(chords: np.ndarray) -> np.ndarray:
     return out
 
 
+@njit(nogil=True, cache=True, inline="always")
+def facing(joint, k, s, length, vx, vy, far):  # type: ignore[no-untyped-def]
+    """The unit normal at a point that has chord k as its nearest.
+
+    s : how far along the chord it stands, of `length`; vx, vy : the way there from the chord's
+    nearest point, and far : how long that is, negative outside; all px
+    """
+    corner = False
+    if abs(far) > 0.05 and (s <= 0 or s >= length):
+        # beyond a joint of a curve a point looks its way; if not, a chord of no size that ends at
+        # a corner nearby was passed over
+        at = 2 if s <= 0 else 4
+        alike = (vx * joint[k, at] + vy * joint[k, at + 1]) / far
+        corner = joint[k, 6 if s <= 0 else 7] < 0 or alike < JOINT
+    if corner:
+        return vx / far, vy / far
+    held = min(max(s, 0.0), length)
+    nx, ny = joint[k, 0], joint[k, 1]
+    if joint[k, 6] > 0 and held < joint[k, 6]:
+        w = 1 - held / joint[k, 6]
+        nx, ny = nx + w * (joint[k, 2] - nx), ny + w * (joint[k, 3] - ny)
+    if joint[k, 7] > 0 and length - held < joint[k, 7]:
+        w = 1 - (length - held) / joint[k, 7]
+        nx, ny = nx + w * (joint[k, 4] - nx), ny + w * (joint[k, 5] - ny)
+    size = max(np.sqrt(nx * nx + ny * ny), 1e-9)
+    return nx / size, ny / size
+
+
 @njit(nogil=True, cache=True)
 def _normals(chords, joint, near, d, x0, y0, out, first, last):  # type: ignore[no-untyped-def]
     for y in range(first, last):
@@ -81,26 +111,7 @@ def _normals(chords, joint, near, d, x0, y0, out, first, last):  # type: ignore[
             held = min(max(s, 0.0), length)
             vx, vy = px - held * dx / length, py - held * dy / length
             far = np.sqrt(vx * vx + vy * vy) * (1.0 if d[y, x] > 0 else -1.0)
-            corner = False
-            if abs(far) > 0.05 and (s <= 0 or s >= length):
-                # beyond a joint of a curve a px looks its way; if not, a chord of no size that
-                # ends at a corner nearby was passed over
-                at = 2 if s <= 0 else 4
-                alike = (vx * joint[k, at] + vy * joint[k, at + 1]) / far
-                corner = joint[k, 6 if s <= 0 else 7] < 0 or alike < JOINT
-            if corner:
-                nx, ny = vx / far, vy / far
-            else:
-                nx, ny = joint[k, 0], joint[k, 1]
-                if joint[k, 6] > 0 and held < joint[k, 6]:
-                    w = 1 - held / joint[k, 6]
-                    nx, ny = nx + w * (joint[k, 2] - nx), ny + w * (joint[k, 3] - ny)
-                if joint[k, 7] > 0 and length - held < joint[k, 7]:
-                    w = 1 - (length - held) / joint[k, 7]
-                    nx, ny = nx + w * (joint[k, 4] - nx), ny + w * (joint[k, 5] - ny)
-                size = max(np.sqrt(nx * nx + ny * ny), 1e-9)
-                nx, ny = nx / size, ny / size
-            out[0, y, x], out[1, y, x] = nx, ny
+            out[0, y, x], out[1, y, x] = facing(joint, k, s, length, vx, vy, far)
 
 
 @njit(nogil=True, cache=True)
@@ -122,15 +133,14 @@ def _calmed(n, d, out, first, last):  # type: ignore[no-untyped-def]
             out[0, y, x], out[1, y, x] = nx, ny
 
 
-def normals(chords: np.ndarray, nearest: Nearest, box: Box) -> np.ndarray:
+def normals(chords: np.ndarray, nearest: Nearest, joint: np.ndarray, box: Box) -> np.ndarray:
     """(2, H, W) float32 x and y of the unit normals, inward.
 
-    chords : (m, 4) float64, px, what they cover positive
+    chords : (m, 4) float64, px, what they cover positive; joint : of joints()
     """
     d, near = nearest.distance, nearest.near
     out = np.zeros((2, box.height, box.width), np.float32)
     if len(chords):
-        joint = joints(chords)
         plain = np.ascontiguousarray(chords, np.float64)
         bands.run(
             lambda a, b: _normals(plain, joint, near, d, box.x0, box.y0, out, a, b),

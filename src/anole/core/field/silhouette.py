@@ -13,7 +13,7 @@ from .contour import contour
 from .coverage import rasterise
 from .growth import Growth, Ply
 from .joins import Joined, joined, longest_mitre
-from .normals import normals
+from .normals import joints, normals
 
 CORE_SIDE = 512
 """The core is measured on the outline scaled to about this many px a side..."""
@@ -112,8 +112,13 @@ class Silhouette:
         """(2, H, W) float32 over `box`: the unit direction in which the distance grows."""
         return self._cache.get(
             ("normals", self.key, self.box),
-            lambda: normals(self.chords, self.nearest, self.box),
+            lambda: normals(self.chords, self.nearest, self.joints, self.box),
         )
+
+    @property
+    def joints(self) -> np.ndarray:
+        """(m, 8) float64: the normals of each chord and of its ends, as of normals.joints()."""
+        return self._cache.get(("joints", self.key), lambda: joints(self.chords))
 
     def shifted(self, dx: float, dy: float, box: Box) -> np.ndarray:
         """Coverage of the silhouette moved by (dx, dy) px, over `box`."""

@@ -2,20 +2,13 @@
 
 from __future__ import annotations
 
-from ..model import Board, ColourPaint, Gradient, Ground, Paint
-
-
-def _solid(paint: Paint) -> bool:
-    if paint.speckle > 0:
-        return False
-    if isinstance(paint, ColourPaint):
-        return paint.colour.a == 255
-    return isinstance(paint, Gradient) and all(stop.colour.a == 255 for stop in paint.stops)
+from ..model import Board, Ground
+from ..paint.solid import solid
 
 
 def opaque(board: Board) -> bool:
     """True where a ground surely covers all; pieces above it never make it thinner."""
     return any(
-        isinstance(piece, Ground) and piece.shown and piece.opacity == 1 and _solid(piece.paint)
+        isinstance(piece, Ground) and piece.shown and piece.opacity == 1 and solid(piece.paint)
         for piece in board.pieces
     )
