@@ -59,7 +59,7 @@ def _shape(coat: Coat, scene: Scene, under: Under, box: Box) -> tuple:
     whole = scene.growth if on_whole(coat) else None
     return (
         "cover", shape_of(coat), letters.key, letters.box, whole, under, box, framed,
-        scene.lamp if getattr(coat, "lamp", 1) is None else None,
+        scene.lamp if getattr(coat, "lamp", 1) is None else None, scene.units,
     )  # fmt: skip
 
 
