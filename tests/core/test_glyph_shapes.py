@@ -70,7 +70,7 @@ def test_glyphs_that_touch_are_united_as_wholes(font, deep):
             continue
         unit = fonts.load(font).upem
         by = (one.box[2] - one.box[0]) * unit * 0.6
-        found = skia_paths.joined([(one.path, 0.0, 0.0), (one.path, by, 0.0)])
+        found = skia_paths.joined([(one.path, 0.0, 0.0), (one.path, by, 0.0)], unit)
         alone = clipped(polygons(own_path(font, number)))
         true = true_area([*alone, *(part + (by, 0) for part in alone)])
         assert abs(area(flatten(found, 0.02)) - true) <= max(1e-3 * true, 1), number

@@ -11,7 +11,8 @@ TURN, MOST_CUTS = 0.2, 16
 """Radians from one chord to the next within a curve, and chords that one step is cut into."""
 STUB = 1e-4
 """Share of a curve that a chord along its end's tangent takes."""
-NO_LENGTH = 1e-9
+NO_LENGTH, NO_CHORD = 1e-9, 1e-7
+"""px under which a curve has no direction, and a chord is left out."""
 SHARP, ASTRAY = 0.999, 0.9999
 """Cosines of a corner's turn from which on, and of a tangent's turn to the whole curve from which
 on, such a chord is worth it."""
@@ -93,10 +94,10 @@ def _chords(curves: np.ndarray, stubs: np.ndarray, tolerance: float) -> np.ndarr
             out = longer
         for k in range(count):
             nx, ny = (c[3, 0], c[3, 1]) if k == count - 1 else _point(c, ts[k])
-            if x != nx or y != ny:
+            if abs(nx - x) + abs(ny - y) > NO_CHORD:
                 out[at, 0], out[at, 1], out[at, 2], out[at, 3] = x, y, nx, ny
                 at += 1
-            x, y = nx, ny
+                x, y = nx, ny
     return out[:at].copy()
 
 

@@ -26,11 +26,11 @@ class Glyph(NamedTuple):
 def glyph(file: FontFile, index: int, axes: Axes = ()) -> Glyph:
     if kept.is_kept(file):
         path = skia_paths.path_of(kept.curves(file, index) * kept.UPEM)
-        return _measured(skia_paths.wound(path), kept.UPEM)
+        return _measured(skia_paths.wound(path, kept.UPEM), kept.UPEM)
     face = load(file, axes)
     pen = skia_paths.PathPen()
     face.hb_font.draw_glyph_with_pen(index, pen)
-    return _measured(skia_paths.union(pen.path), face.upem)
+    return _measured(skia_paths.union(pen.path, face.upem), face.upem)
 
 
 def upem_of(file: FontFile) -> int:

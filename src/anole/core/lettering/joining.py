@@ -46,7 +46,7 @@ def united(spots: Sequence[Spot], axes: Axes = (), rules: Sequence[Rule] = ()) -
         group = [parts[n] for n in np.flatnonzero(labels == label)]
         made.append(_together(group, axes))
     lone = [rule for rule, single in zip(rules, alone[len(inked) :], strict=True) if single]
-    made += [skia_paths.wound(skia_paths.rectangle(*rule)).curves for rule in lone]
+    made += [skia_paths.wound(skia_paths.rectangle(*rule), 1.0).curves for rule in lone]
     return np.concatenate(made)
 
 
@@ -83,4 +83,4 @@ def _together(group: Sequence[Spot | Rule], axes: Axes) -> np.ndarray:
         if scale != 1:
             path.transform(skia.Matrix.Scale(scale, scale))
         moved.append((path, part.x * unit, part.y * unit))
-    return skia_paths.joined(moved) / unit
+    return skia_paths.joined(moved, unit) / unit

@@ -14,6 +14,8 @@ import skia
 from .winding import backward
 
 _VERB = skia.Path.Verb
+SPUR = 4e-4
+"""em, less than a unit of most fonts: curves that a union made and nobody drew."""
 
 
 class PathPen:
@@ -100,32 +102,44 @@ def _contours(path: skia.Path) -> list[_Contour]:
     return [part for part in found if part.cubics]
 
 
-def wound(path: skia.Path) -> United:
-    """A path whose contours do not cross, each turned as its nesting asks for."""
+def _cleaned(cubics: np.ndarray, least: float) -> np.ndarray:
+    """A contour (n, 4, 2) without curves and handles smaller than `least`: where edges cross at a
+    sharp angle unions leave spurs of no size, and a stroke's corners would stand on them."""
+    kept = cubics[np.ptp(cubics, axis=1).max(1) >= least].copy()
+    by = np.roll(kept[:, 3], 1, axis=0) - kept[:, 0]
+    kept[:, :2] += by[:, None]
+    for end, handle in ((0, 1), (3, 2)):
+        hook = np.abs(kept[:, handle] - kept[:, end]).max(1, initial=0) < least
+        kept[hook, handle] = kept[hook, end]
+    return kept
+
+
+def wound(path: skia.Path, unit: float) -> United:
+    """A path whose contours do not cross, each turned as its nesting asks for; `unit` is one em."""
     parts = _contours(path)
     turned = backward([np.array(part.cubics) for part in parts])
     made, curves = skia.Path(), [np.zeros((0, 4, 2))]
     for part, back in zip(parts, turned, strict=True):
         (made.reverseAddPath if back else made.addPath)(part.path)
-        cubics = np.array(part.cubics)
+        cubics = _cleaned(np.array(part.cubics), unit * SPUR)
         curves.append(cubics[::-1, ::-1] if back else cubics)
     return United(made, np.concatenate(curves))
 
 
-def union(path: skia.Path) -> United:
-    """The outline of all that the path's contours cover (non-zero winding)."""
+def union(path: skia.Path, unit: float) -> United:
+    """The outline of all that the path's contours cover (non-zero winding); `unit` is one em."""
     try:
-        return wound(skia.Simplify(path))
+        return wound(skia.Simplify(path), unit)
     except RuntimeError:  # too tangled for Skia: contours may go on crossing, as they did
-        return wound(path)
+        return wound(path, unit)
 
 
-def joined(parts: Iterable[tuple[skia.Path, float, float]]) -> np.ndarray:
-    """Curves of several paths, each moved by (dx, dy), overlaps united."""
+def joined(parts: Iterable[tuple[skia.Path, float, float]], unit: float) -> np.ndarray:
+    """Curves of several paths, each moved by (dx, dy), overlaps united; `unit` is one em."""
     whole = skia.Path()
     for path, dx, dy in parts:
         whole.addPath(path, dx, dy)
-    return union(whole).curves
+    return union(whole, unit).curves
 
 
 def rectangle(x0: float, y0: float, x1: float, y1: float) -> skia.Path:
@@ -135,13 +149,13 @@ def rectangle(x0: float, y0: float, x1: float, y1: float) -> skia.Path:
 
 
 def united_chords(parts: Iterable[np.ndarray]) -> np.ndarray:
-    """Union of closed polygons given as chords (m, 4); chords again."""
+    """Union of closed polygons given as chords (m, 4) px; chords again."""
     whole = skia.Path()
     for chords in parts:
         breaks = np.flatnonzero((chords[1:, :2] != chords[:-1, 2:]).any(1)) + 1
         for contour in np.split(chords[:, :2], breaks):
             whole.addPoly([skia.Point(float(x), float(y)) for x, y in contour], True)
-    found = union(whole).curves
+    found = union(whole, 1.0).curves
     return np.hstack([found[:, 0], found[:, 3]])
 
 

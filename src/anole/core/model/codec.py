@@ -9,6 +9,7 @@ from typing import Any, TypeVar
 import msgspec
 
 from .board import Board
+from .bounds import first_wrong
 from .colour import Colour
 from .ink import Ink
 from .length import Length, Position
@@ -55,6 +56,9 @@ def from_builtins(data: Any, kind: type[T]) -> T:
         value = msgspec.convert(data, kind, dec_hook=_decode)
     except (msgspec.ValidationError, ValueError, TypeError) as error:
         raise ModelError(str(error)) from error
+    wrong = first_wrong(value)
+    if wrong:
+        raise ModelError(wrong)
     if isinstance(value, Board):
         _refuse_twins(value)
     return value
