@@ -1,0 +1,130 @@
+"""The wheel over a panel scrolls it; a control changes only when it was clicked or reached by Tab."""
+
+import json
+import os
+import shutil
+import subprocess
+import sys
+
+import pytest
+from PyQt6.QtCore import Qt
+from PyQt6.QtWidgets import QWidget
+
+from anole.core.model import Fill, Gloss, Relief
+
+from ..core.shapes import board
+
+SCRIPT = """
+import json, subprocess, sys
+from PyQt6.QtCore import QPoint, QTimer
+from PyQt6.QtWidgets import QApplication
+from anole.studio.app import application
+from anole.studio.board_files import demo_folder
+from anole.studio.controls.choice import Box
+from anole.studio.window import Window
+app = application()
+window = Window()
+window.files.open_copy(demo_folder() / "bout-night.anole")
+window.resize(1100, 700)
+window.move(0, 0)
+window.show()
+told = {}
+
+def wait(ms):
+    from PyQt6.QtTest import QTest
+    QTest.qWait(ms)
+
+def wheel(widget, click=False):
+    at = widget.mapToGlobal(QPoint(widget.width() // 2, widget.height() // 2))
+    subprocess.run(["xdotool", "mousemove", str(at.x()), str(at.y())], check=True)
+    wait(150)
+    subprocess.run(["xdotool", "click", "5"], check=True)
+    wait(300)
+
+def visible_boxes():
+    area = panel.viewport()
+    found = []
+    for box in panel.findChildren(Box):
+        at = box.mapTo(area, QPoint(0, 0)) if box.isVisible() else None
+        if at is not None and 0 < at.y() < area.height() - box.height():
+            found.append(box)
+    return found
+
+def go():
+    global panel
+    title = next(p.id for p in window.document.board.pieces if p.name == "Title")
+    window.document.choose(title)
+    window.show_stage(0)
+    wait(600)
+    panel = window.findChild(__import__("anole.studio.arrange.piece_panel", fromlist=["PiecePanel"]).PiecePanel)
+    before = window.document.board
+    bar = panel.verticalScrollBar()
+    told["scrollable"] = bar.maximum() > 0
+    tried = scrolled = 0
+    while True:
+        boxes = visible_boxes()
+        if boxes:
+            was = bar.value()
+            wheel(boxes[0])
+            tried += 1
+            scrolled += bar.value() > was
+        if bar.value() >= bar.maximum() or tried > 12:
+            break
+        if not boxes or bar.value() == was:
+            bar.setValue(bar.value() + 60)
+            wait(60)
+    told["tried"], told["scrolled"] = tried, scrolled
+    told["same"] = window.document.board == before
+    box = visible_boxes()[-1]
+    # without a window manager nobody else gives the window the keys
+    subprocess.run(["xdotool", "windowfocus", str(int(window.winId()))], check=True)
+    wait(200)
+    box.setFocus()
+    told["focused"] = box.hasFocus()
+    index = box.currentIndex()
+    box.setCurrentIndex(0)
+    wheel(box)
+    told["turned"] = box.currentIndex() == 1
+    print(json.dumps(told))
+    window.document.start(window.document.board)
+    window.close()
+
+window.view.framed.connect(lambda: QTimer.singleShot(300, go) if not told else None)
+sys.exit(app.exec())
+"""
+
+
+@pytest.mark.skipif(
+    not (shutil.which("xvfb-run") and shutil.which("xdotool")),
+    reason="xvfb-run or xdotool is not installed",
+)
+def test_a_real_wheel_scrolls_the_words_panel_and_changes_nothing():
+    environment = {**os.environ, "QT_QPA_PLATFORM": "xcb"}
+    environment.pop("WAYLAND_DISPLAY", None)
+    command = ["xvfb-run", "-a", "-s", "-screen 0 1400x900x24", sys.executable, "-c", SCRIPT]
+    found = subprocess.run(
+        command, env=environment, capture_output=True, text=True, timeout=180, check=False
+    )
+    assert found.returncode == 0, found.stdout + found.stderr
+    told = json.loads(found.stdout.strip().splitlines()[-1])
+    assert told["scrollable"]
+    assert told["same"], told
+    assert told["tried"] >= 2
+    assert told["scrolled"] >= 1
+    # one that was reached on purpose does turn
+    assert told["focused"]
+    assert told["turned"], told
+
+
+def test_nothing_takes_the_focus_from_a_wheel(open_window, settle):
+    window = open_window(board(Fill(id="f"), Relief(id="r"), Gloss(id="o")))
+    for stage in range(3):
+        window.show_stage(stage)
+        for coat in ("f", "r", "o"):
+            window.document.choose("words", coat)
+            settle(window)
+            taking = [
+                w for w in window.findChildren(QWidget)
+                if w.focusPolicy() == Qt.FocusPolicy.WheelFocus
+            ]  # fmt: skip
+            assert not taking, taking
