@@ -15,6 +15,7 @@ from anole.core.model import (
     Board,
     Colour,
     ColourPaint,
+    FitBox,
     Font,
     Gradient,
     Ground,
@@ -45,6 +46,11 @@ def words(
     )  # fmt: skip
 
 
+def shrink(width: float, height: float) -> FitBox:
+    """Room that words keep to, however long they get."""
+    return FitBox(width=width, height=height, fit="shrink")
+
+
 def styled(board: Board, piece: str, name: str) -> Board:
     style = next(kept.style for kept in built_in() if kept.style.name == name)
     return put_style(board, piece, style, digest(style.coats))
@@ -64,10 +70,10 @@ def bout_night() -> Board:
     )  # fmt: skip
     title = words(
         "Title", "BOUT\nNIGHT", "Lilita One", 272, 640, 338, leading=Length(0.88, "em"),
-        tracking=12, head=Rail(camber=0.14), foot=Rail(camber=0.06),
+        tracking=12, head=Rail(camber=0.14), foot=Rail(camber=0.06), box=shrink(1120, 540),
     )  # fmt: skip
     line = words("Line", "Brinnelmarsh Wheelers · Saturday, half past seven", "Fredoka", 36,
-                 640, 690, tracking=18)  # fmt: skip
+                 640, 690, tracking=18, box=shrink(1200, 60))  # fmt: skip
     plain = (
         Shadow(id="line-shadow", lift=Length(0.08, "em"), opacity=0.6),
         msgspec.structs.replace(_fill("#fff3dc"), id="line-fill"),
@@ -93,9 +99,18 @@ def brine_cup() -> Board:
     spot = Ground(id="floor", name="Brine", opacity=0.2, blend="screen", paint=Pattern(
         generator="water", frame="board", size=Length(520), count=3, rough=0.6, weight=0.3,
         inks=(Ink.parse("#00000000"), Ink.parse("#8fe0ff"))))  # fmt: skip
-    title = words("Title", "BRINE & BEARING", "Alfa Slab One", 138, 800, 340)
-    cup = words("Cup", "CUP", "Alfa Slab One", 236, 800, 610, tracking=60)
-    top = words("Club", "THE BRINNELMARSH WHEELERS", "Cinzel", 52, 800, 150, tracking=120)
+    title = words("Title", "BRINE & BEARING", "Alfa Slab One", 138, 800, 340, box=shrink(1460, 160))
+    cup = words("Cup", "CUP", "Alfa Slab One", 236, 800, 610, tracking=60, box=shrink(1460, 230))
+    top = words(
+        "Club",
+        "THE BRINNELMARSH WHEELERS",
+        "Cinzel",
+        52,
+        800,
+        150,
+        tracking=120,
+        box=shrink(1460, 80),
+    )
     board = Board(
         name="Brine & Bearing Cup", width=1600, height=800, lamp=Lamp(bearing=325, elevation=46),
         pieces=(ground, spot, top, cup, title),

@@ -136,7 +136,9 @@ def test_translucent_black_and_white_survive_rounding(mode):
     # some steps of float32 on the way, each exact but for rounding
     for by in rng.random((3, count)).astype(np.float32) + np.float32(0.5):
         backdrop = (backdrop * by) / by
-    source = np.concatenate([rng.integers(0, 2, (3, count)), np.ones((1, count))]).astype(np.float32)
+    source = np.concatenate([rng.integers(0, 2, (3, count)), np.ones((1, count))]).astype(
+        np.float32
+    )
     acc, window = backdrop[:, None].copy(), Box(0, 0, count, 1)
     blend.lay(
         acc, window, whole(window).rows(window), source[:, None].copy(), (0, 0),

@@ -11,7 +11,16 @@ from hypothesis import strategies as st
 
 from anole.core.edit.checked import replaced
 from anole.core.model import (
-    Board, Coat, Length, Lettering, ModelError, Paint, Ring, Tone, from_builtins, to_builtins,
+    Board,
+    Coat,
+    Length,
+    Lettering,
+    ModelError,
+    Paint,
+    Ring,
+    Tone,
+    from_builtins,
+    to_builtins,
 )  # fmt: skip
 from anole.core.render.warm import small_board
 

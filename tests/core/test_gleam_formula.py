@@ -8,7 +8,7 @@ import numpy as np
 import pytest
 
 from anole.core.coats import relief
-from anole.core.coats.lighting import lit_heights, light_of, toward
+from anole.core.coats.lighting import light_of, lit_heights, toward
 from anole.core.model import Colour, ColourPaint, Gleam, Lamp, Length, Moulding, Relief, Stop
 
 from .shapes import centres, disc, scene, span
@@ -28,7 +28,9 @@ def formula(slope_x, slope_y, tight, strength=1.0):
 
 
 def white(tight, strength=1.0):
-    return Gleam(strength=strength, tightness=tight, paint=ColourPaint(colour=Colour(255, 255, 255)))
+    return Gleam(
+        strength=strength, tightness=tight, paint=ColourPaint(colour=Colour(255, 255, 255))
+    )
 
 
 @pytest.mark.parametrize("tight", TIGHT)

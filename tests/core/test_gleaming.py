@@ -27,7 +27,7 @@ def carved(gleam_paint, rounding=0.0, ramp=DULL):
     gleam = Gleam(strength=1.2, tightness=5, paint=gleam_paint)
     return pixels(board(
         Fill(id="f", paint=paint("#404040")),
-        Relief(id="r", span=span("0px", "core"), height=Length(12), rounding=rounding, ramp=ramp,
+        Relief(id="r", span=span("0px", "core"), height=Length(6), rounding=rounding, ramp=ramp,
                gleam=gleam),
     ))  # fmt: skip
 

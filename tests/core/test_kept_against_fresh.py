@@ -7,15 +7,47 @@ import numpy as np
 import pytest
 
 from anole.core.model import (
-    Backdrop, Blur, Board, Colour, ColourPaint, Fill, Font, Gleam, Gloss, Glow, Gradient, Grain,
-    Ground, Ink, Lamp, Length, Lettering, Letters, OwnPaint, Pattern, Place, Pose, Position, Rail,
-    Relief, Repeat, Shadow, Sheen, Span, Stop, Stroke,
+    Backdrop,
+    Blur,
+    Board,
+    Colour,
+    ColourPaint,
+    Fill,
+    Font,
+    Gleam,
+    Gloss,
+    Glow,
+    Gradient,
+    Grain,
+    Ground,
+    Ink,
+    Lamp,
+    Length,
+    Lettering,
+    Letters,
+    OwnPaint,
+    Pattern,
+    Place,
+    Pose,
+    Position,
+    Rail,
+    Relief,
+    Repeat,
+    Shadow,
+    Sheen,
+    Span,
+    Stop,
+    Stroke,
 )  # fmt: skip
 from anole.core.render.renderer import Renderer, Request
 
 from .other_values import changed
 
-RAMP = (Stop(0.0, Colour(20, 10, 60)), Stop(0.5, Colour(200, 120, 40, 200)), Stop(1.0, Colour(255, 250, 220)))
+RAMP = (
+    Stop(0.0, Colour(20, 10, 60)),
+    Stop(0.5, Colour(200, 120, 40, 200)),
+    Stop(1.0, Colour(255, 250, 220)),
+)
 MM, PT, IN = Length(1.1, "mm"), Length(1.5, "pt"), Length(0.02, "in")
 INWARD = Span(Position(0, "px"), Position(0.6, "mm"))
 OUTWARD = Span(Position(0, "px"), Position(-2, "pt"))
@@ -35,7 +67,9 @@ COATS = {
     "glow": Glow(id="c", span=OUTWARD),
     "glow inward": Glow(id="c", span=INWARD, silhouette="whole", seen="inside"),
     "relief": Relief(id="c", span=INWARD, height=MM, gleam=Gleam(), ramp=RAMP, lamp=Lamp(size=0.2)),
-    "rounded relief": Relief(id="c", span=Span(Position(-1, "pt"), Position(1, "core")), rounding=0.5, height=PT),
+    "rounded relief": Relief(
+        id="c", span=Span(Position(-1, "pt"), Position(1, "core")), rounding=0.5, height=PT
+    ),
     "grain": Grain(id="c", amount=IN, pattern=Pattern(generator="weave", size=MM)),
     "sheen": Sheen(id="c", pitch=MM, bow=0.2),
     "gloss": Gloss(id="c", inset=PT, soften=MM, frame="letter"),
@@ -51,7 +85,9 @@ def board(coat) -> Board:
         place=Place(x=42, y=26, rotation=5), letters=Letters(colours=(Colour(200, 30, 60), Colour(20, 90, 200))),
         style=(Stroke(id="s", span=Span(Position(0, "px"), Position(-1.5, "px"))), Fill(id="f", paint=ColourPaint(colour=Colour(120, 110, 100))), coat),
     )  # fmt: skip
-    return Board(width=84, height=52, dpi=120, pieces=(Ground(id="g", paint=PAINTS["gradient"]), words))
+    return Board(
+        width=84, height=52, dpi=120, pieces=(Ground(id="g", paint=PAINTS["gradient"]), words)
+    )
 
 
 def picture(renderer: Renderer, made: Board) -> np.ndarray:
@@ -86,7 +122,9 @@ def test_every_field_of_every_coat(name):
     assert compare(made, (with_coat(made, other) for other in variants)) > 5
 
 
-@pytest.mark.parametrize("name", ["stroke", "relief", "grain", "sheen", "gloss", "glow", "shadow", "fill with pattern"])
+@pytest.mark.parametrize(
+    "name", ["stroke", "relief", "grain", "sheen", "gloss", "glow", "shadow", "fill with pattern"]
+)
 def test_every_field_of_the_board(name):
     made = board(COATS[name])
     fields = ("width", "height", "dpi", "lamp")

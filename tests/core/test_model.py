@@ -46,7 +46,13 @@ coats = st.one_of(
     st.builds(Fill, id=ids, paint=gradients, opacity=shares),
     st.builds(Stroke, id=ids, span=spans),
     st.builds(Glow, id=ids, span=spans, hot=st.floats(0, 0.98), softness=shares),
-    st.builds(Shadow, id=ids, lift=lengths.map(lambda v: Length(abs(v.value), v.unit)), grow=lengths, lamp=st.none() | lamps),
+    st.builds(
+        Shadow,
+        id=ids,
+        lift=lengths.map(lambda v: Length(abs(v.value), v.unit)),
+        grow=lengths,
+        lamp=st.none() | lamps,
+    ),
 )
 words = st.builds(
     Lettering, id=ids, text=st.text(max_size=40), size=st.builds(Length, st.floats(1, 900)),

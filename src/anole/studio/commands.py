@@ -10,6 +10,7 @@ from PyQt6.QtGui import QGuiApplication
 
 from ..core.coats.registry import kind_of
 from ..core.edit.clipboard import carried, carried_coat, paste, paste_coat, paste_style
+from ..core.edit.fitting import fit_to_board
 from ..core.edit.pieces import (
     add_lettering,
     change_piece,
@@ -73,6 +74,18 @@ def _switch(window: Window, field: str, name: str) -> None:
             return board
 
         window.document.apply(name, switch)
+
+
+def _fit_words(window: Window) -> None:
+    ids = [p.id for p in window.document.board.pieces
+           if p.id in window.document.chosen_ids and isinstance(p, Lettering)]  # fmt: skip
+
+    def fit(board: Board) -> Board:
+        for piece in ids:
+            board = fit_to_board(board, piece)
+        return board
+
+    window.document.apply("Fit to board", fit)
 
 
 def _order(window: Window, by: int) -> None:
@@ -191,6 +204,7 @@ COMMANDS = (
     Command("raise", "Bring the piece one up", ("Alt+PgUp",), lambda w: _order(w, 1), _has_piece),
     Command("lower", "Bring the piece one down", ("Alt+PgDown",), lambda w: _order(w, -1),
             _has_piece),
+    Command("fit words", "Fit the words to the board", (), _fit_words, _has_words),
     Command("coat", "Add a coat", ("Ins",), lambda w: w.unfold_coats(), _has_words),
     Command("arrange", "Arrange", ("Alt+1",), lambda w: w.show_stage(0)),
     Command("coats", "Coat", ("Alt+2",), lambda w: w.show_stage(1)),

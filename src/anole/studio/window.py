@@ -17,6 +17,7 @@ from PyQt6.QtWidgets import (
 from ..core.model import Board
 from . import actions, theme
 from .arrange.cropping import CroppingHand
+from .arrange.leaving import LeavingHand
 from .arrange.piece_panel import PiecePanel
 from .arrange.pieces_list import PiecesList
 from .arrange.pulling import PullingHand
@@ -69,10 +70,18 @@ class Window(QWidget):
         self.typing, self.dropper = TypingHand(self.view, self.pulling), Dropper(self.view)
         self.paint_hand, self.asking = PaintHand(self.view), AskingHand(self.view)
         self.lantern, self.throwing = LanternHand(self.view), ShadowHand(self.view)
+        self.leaving = LeavingHand(self.view)
         self.desk = Desk(self.document, self.settings, self.worker, self.dropper.start)
         self.hands: list[list[Hand]] = [
-            [self.dropper, self.cropping, self.typing, PaintHand(self.view, True), self.pulling],
-            [self.dropper, self.asking, self.throwing, self.lantern, self.paint_hand],
+            [
+                self.dropper,
+                self.leaving,
+                self.cropping,
+                self.typing,
+                PaintHand(self.view, True),
+                self.pulling,
+            ],
+            [self.dropper, self.leaving, self.asking, self.throwing, self.lantern, self.paint_hand],
             [],
         ]
         self.pieces = PiecesList(self.document, self.worker)

@@ -19,7 +19,7 @@ from ..field.normals import facing
 from ..field.silhouette import Silhouette
 from .lighting import RIDGE, Light, store
 from .look_rows import looked
-from .looks import gleam, gleaming, glance, looks_of, turn_at
+from .looks import glance, gleam, gleaming, looks_of, turn_at
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
@@ -126,9 +126,7 @@ def carved(
     top, left = box.y0 - letters.box.y0, box.x0 - letters.box.x0
     nearest, joint, n = letters.nearest, letters.joints, letters.normals
     bands.run(
-        lambda a, b: _carve(
-            *nearest, joint, n, top, left, outer, light.numbers, looks, out, a, b
-        ),
+        lambda a, b: _carve(*nearest, joint, n, top, left, outer, light.numbers, looks, out, a, b),
         bands.split(box.height),
     )
     return out

@@ -102,9 +102,7 @@ def looks_of(heights: np.ndarray, span: tuple[float, float], rise: float, light:
     numbers = (np.float32(v) for v in (first, per_px, span[0] - 1.5, step, turn))
     values = tuple(numbers)
     bands.run(
-        lambda a, b: _tabulate(
-            slope, *values, light.numbers, light.ramp, looks, out, a, b
-        ),
+        lambda a, b: _tabulate(slope, *values, light.numbers, light.ramp, looks, out, a, b),
         bands.split(rows),
     )
     k = light.numbers

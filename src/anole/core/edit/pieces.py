@@ -7,7 +7,7 @@ from typing import Any
 
 import msgspec
 
-from ..model import Board, Length, Lettering, Piece, Place
+from ..model import Board, FitBox, Length, Lettering, Piece, Place
 from .checked import replaced
 from .ids import free
 
@@ -47,8 +47,14 @@ def add_lettering(board: Board, text: str, **fields: Any) -> tuple[Board, str]:
     (piece_id,) = free(board, "lettering")
     size = Length(max(8.0, round(board.height / 4)), "px")
     middle = Place(x=board.width / 2, y=board.height / 2)
+    # longer words than these shrink, so that none leaves the board
+    margin = MARGIN * min(board.width, board.height)
+    box = FitBox(
+        width=max(board.width - 2 * margin, 1.0), height=max(board.height - 2 * margin, 1.0),
+        fit="shrink",
+    )  # fmt: skip
     base = Lettering(id=piece_id, name=free_name(board, first_words(text)), text=text, size=size,
-                     place=middle)  # fmt: skip
+                     place=middle, box=box)  # fmt: skip
     piece = replaced(base, **fields)
     return msgspec.structs.replace(board, pieces=(*board.pieces, piece)), piece_id
 

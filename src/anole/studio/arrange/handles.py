@@ -146,16 +146,18 @@ def _size(start: Lettering, was: tuple[float, float], now: tuple[float, float]) 
     home = (start.place.x, start.place.y)
     before = max(math.dist(was, home), 1e-3)
     ratio = math.dist(now, home) / before
+    unit = start.size.unit
+    value = min(max(start.size.value * ratio, 0.5), 32_000)
+    fields: dict = {"size": Length(round(value, 1 if unit == "px" else 3), unit)}
     if start.box is not None and start.box.fit != "none":
-        box = msgspec.structs.replace(
+        fields["box"] = msgspec.structs.replace(
             start.box,
             width=max(start.box.width * ratio, 1),
             height=max(start.box.height * ratio, 1),
         )
-        return {"box": box}
-    unit = start.size.unit
-    value = min(max(start.size.value * ratio, 0.5), 32_000)
-    return {"size": Length(round(value, 1 if unit == "px" else 3), unit)}
+        if start.box.fit == "fill":
+            del fields["size"]  # the box alone says how large they are
+    return fields
 
 
 def _stretch(

@@ -85,9 +85,7 @@ def _bounds(
     return start, end
 
 
-def _resolve(
-    text: str, found: Explicit, sequence: Sequence[int], bounds: tuple[str, str]
-) -> None:
+def _resolve(text: str, found: Explicit, sequence: Sequence[int], bounds: tuple[str, str]) -> None:
     level = found.levels[sequence[0]]
     before = [found.kinds[n] for n in sequence]
     kinds = resolve_weak(before, bounds[0])
