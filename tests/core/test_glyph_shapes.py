@@ -19,9 +19,21 @@ from anole.core.lettering import fonts, skia_paths
 from anole.core.lettering.flatten import flatten
 from anole.core.lettering.glyphs import glyph
 from anole.core.lettering.outline import chords, outline
-from anole.core.model import Font, Length, Lettering, Place, Pose, Rail, Wave
+from anole.core.model import (
+    Font,
+    Lamp,
+    Length,
+    Lettering,
+    Place,
+    Pose,
+    Rail,
+    Relief,
+    Stroke,
+    Wave,
+)  # fmt: skip
 
 from .every_glyph import FONTS, numbers, own_path, polygons
+from .shapes import board, pixels, span
 from .stroker import largest_spot, near_the_limit, stroked
 
 NAMED = "aOo0O8ăőƠơǪæRHAMeg"
@@ -117,6 +129,18 @@ BENT = {
 def test_normals_of_bent_words_are_too(how, family):
     font = next(f for f in fonts.built_in() if f.family == family)
     assert wrong_normals(lettering(font, "HAMburg", **BENT[how])) < 1e-3
+
+
+@pytest.mark.parametrize("join", ["round", "mitre", "cut"])
+def test_mirrored_words_wear_mirrored_coats(join):
+    coats = (
+        Stroke(id="s", span=span("-7px", "3px"), join=join),
+        Relief(id="r", span=span("-7px", "core"), lamp=Lamp(bearing=0, elevation=40)),
+    )
+    plain = pixels(board(*coats, text="Rg", size=100))
+    place = Place(x=160, y=90, scale_x=-1)
+    mirrored = pixels(board(*coats, text="Rg", size=100, place=place))
+    assert np.abs(mirrored[:, :, ::-1] - plain).max() < 0.04
 
 
 STROKES = [("cut", -20.0), ("cut", 14.0), ("mitre", -7.0), ("mitre", 5.0)]

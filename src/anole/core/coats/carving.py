@@ -4,7 +4,7 @@ How a px looks depends on two numbers alone: its distance, and how far its norma
 (the half vector of the gleam leans the same way). So all looks are tabulated over these two, each
 the mean of several across the slope, and a px is one look-up between four entries.
 Where the normals of neighbouring px part (on a ridge, in a mitre, at a corner) the px is looked at in
-sixteen places, each at the nearest of the chords that it and its neighbours know.
+nine places, each at the nearest of the chords that it and its neighbours know.
 """
 
 from __future__ import annotations
@@ -20,6 +20,10 @@ from ..field.silhouette import Silhouette
 from .lighting import RIDGE, Light, store
 from .look_rows import looked
 from .looks import glance, gleam, gleaming, looks_of, turn_at
+
+
+LOOKS = 9
+"""Three by three places in a px that is looked at closely."""
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
@@ -41,56 +45,66 @@ def _ridges(n, y, ridge):  # type: ignore[no-untyped-def]
         ridge[x] = least < RIDGE
 
 
-@njit(nogil=True, cache=True, error_model="numpy")
-def _nearest_of(c, joint, found, count, px, py, inside):  # type: ignore[no-untyped-def]
-    """Signed distance of a point to the nearest of some chords, and the normal there."""
-    best, k, vx, vy, along = np.float32(1e12), found[0], np.float32(0), np.float32(0), np.float32(0)
+@njit(nogil=True, cache=True, error_model="numpy", inline="always")
+def _nearest_of(own, count, px, py):  # type: ignore[no-untyped-def]
+    """The nearest of some chords to a point: which, its square, the way there, and how far along.
+
+    own : (9, 5) float32, the chords' x0, y0, dx, dy, 1 / length^2
+    """
+    best, which = np.float32(1e12), np.uint32(0)
+    vx, vy, along = np.float32(0), np.float32(0), np.float32(0)
     zero, one = np.float32(0), np.float32(1)
+    u0, u1, u2, u3, u4 = np.uint32(0), np.uint32(1), np.uint32(2), np.uint32(3), np.uint32(4)
     for m in range(count):
-        n = found[m]
-        wx, wy = px - c[n, 0], py - c[n, 1]
-        t = (wx * c[n, 2] + wy * c[n, 3]) * c[n, 4]
+        dx, dy = own[m, u2], own[m, u3]
+        wx, wy = px - own[m, u0], py - own[m, u1]
+        t = (wx * dx + wy * dy) * own[m, u4]
         held = min(max(t, zero), one)
-        ex, ey = wx - held * c[n, 2], wy - held * c[n, 3]
+        ex, ey = wx - held * dx, wy - held * dy
         square = ex * ex + ey * ey
         if square < best:
-            best, k, vx, vy, along = square, n, ex, ey, t
-    if zero < along < one:
-        inside = c[k, 2] * vy - c[k, 3] * vx > 0
-    far = np.sqrt(best) if inside else -np.sqrt(best)
-    length = one / np.sqrt(c[k, 4])
-    nx, ny = facing(joint, k, along * length, length, vx, vy, far)
-    return far, np.float32(nx), np.float32(ny)
+            best, which, vx, vy, along = square, m, ex, ey, t
+    return which, best, vx, vy, along
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _closely(d, near, c, joint, y, x, k, looks, found):  # type: ignore[no-untyped-def]
-    """Sixteen looks, each at the nearest of the chords that the px round about know.
+def _closely(d, near, c, joint, y, x, k, looks, gleams, found, own):  # type: ignore[no-untyped-def]
+    """Nine looks, each at the nearest of the chords that the px round about know.
 
-    found : room for nine numbers of chords
+    found, own : room for nine numbers of chords, and for the chords
     """
-    quarter, half, zero = np.float32(0.25), np.float32(0.5), np.float32(0)
-    count = candidates(near, y, x, found)
+    third, half, zero, one = np.float32(1 / 3), np.float32(0.5), np.float32(0), np.float32(1)
+    count = np.uint32(candidates(near, y, x, found))
+    for m in range(count):
+        for part in range(5):
+            own[m, part] = c[found[m], part]
     r = g = b = a = zero
-    for j in range(4):
-        py = np.float32(y) + (np.float32(j) + half) * quarter
-        for i in range(4):
-            px = np.float32(x) + (np.float32(i) + half) * quarter
-            far, nx, ny = _nearest_of(c, joint, found, count, px, py, d[y, x] > 0)
-            c_turn = nx * k[0] + ny * k[1]
-            turn = turn_at(c_turn, looks.reach)
-            one = glance(far, np.floor(turn), turn - np.floor(turn), looks)
-            if looks.shine.size:
-                one = gleaming(one, gleam(far, c_turn, looks, 1), looks)
-            r, g, b, a = r + one[0], g + one[1], b + one[2], a + one[3]
+    for sample in range(np.uint32(LOOKS)):
+        px = np.float32(x) + (np.float32(sample % np.uint32(3)) + half) * third
+        py = np.float32(y) + (np.float32(sample // np.uint32(3)) + half) * third
+        m, square, vx, vy, along = _nearest_of(own, count, px, py)
+        inside = d[y, x] > 0
+        if zero < along < one:
+            inside = own[m, 2] * vy - own[m, 3] * vx > 0
+        far = np.sqrt(square) if inside else -np.sqrt(square)
+        length = one / np.sqrt(own[m, 4])
+        nx, ny = facing(joint, found[m], along * length, length, vx, vy, far)
+        c_turn = nx * k[0] + ny * k[1]
+        turn = turn_at(c_turn, looks.reach)
+        whole = np.floor(turn)
+        colour = glance(far, whole, turn - whole, looks)
+        if gleams.shine.size:
+            colour = gleaming(colour, gleam(far, c_turn, gleams, 1), gleams.tint)
+        r, g, b, a = r + colour[0], g + colour[1], b + colour[2], a + colour[3]
     return r, g, b, a
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _carve(d, near, c, joint, n, top, left, outer, k, looks, out, y0, y1):  # type: ignore[no-untyped-def]
+def _carve(d, near, c, joint, n, top, left, outer, k, looks, gleams, out, y0, y1):  # type: ignore[no-untyped-def]
     """top, left : where out's corner lies in the fields d and n."""
     width = out.shape[2]
     ridge, found = np.zeros(d.shape[1], np.bool_), np.empty(9, np.int32)
+    own = np.empty((9, 5), np.float32)
     room = np.empty(width, np.uint32), np.empty(width, np.float32), np.empty(width, np.float32)
     for y in range(y0, y1):
         fy = y + top
@@ -102,14 +116,14 @@ def _carve(d, near, c, joint, n, top, left, outer, k, looks, out, y0, y1):  # ty
             while x < width and line[x] >= outer:
                 x += 1
             if start < x:
-                looked(line, nx, ny, k[0], k[1], looks, y, start, x, room, out)
+                looked(line, nx, ny, k[0], k[1], looks, gleams, y, start, x, room, out)
             x += 1
         _ridges(n, fy, ridge)
         close = ridge[left:]
         for x in range(width):
             if close[x] and line[x] >= outer:
-                r, g, b, a = _closely(d, near, c, joint, fy, x + left, k, looks, found)
-                store(r, g, b, a, np.float32(16), out, y, x)
+                r, g, b, a = _closely(d, near, c, joint, fy, x + left, k, looks, gleams, found, own)
+                store(r, g, b, a, np.float32(LOOKS), out, y, x)
 
 
 def carved(
@@ -122,11 +136,11 @@ def carved(
     rise : height in px of a moulding's 1; heights : its table
     """
     out = np.empty((4, box.height, box.width), np.float32)
-    looks, outer = looks_of(heights, span, rise, light), np.float32(span[0] - 2)
+    (looks, gleams), outer = looks_of(heights, span, rise, light), np.float32(span[0] - 2)
     top, left = box.y0 - letters.box.y0, box.x0 - letters.box.x0
     nearest, joint, n = letters.nearest, letters.joints, letters.normals
     bands.run(
-        lambda a, b: _carve(*nearest, joint, n, top, left, outer, light.numbers, looks, out, a, b),
+        lambda a, b: _carve(*nearest, joint, n, top, left, outer, light.numbers, looks, gleams, out, a, b),
         bands.split(box.height),
     )
     return out

@@ -41,20 +41,20 @@ def _straight(red, green, blue, alpha):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _gleam(d, nx, ny, lx, ly, looks, y, x0, x1, out):  # type: ignore[no-untyped-def]
+def _gleam(d, nx, ny, lx, ly, gleams, y, x0, x1, out):  # type: ignore[no-untyped-def]
     for x in range(x0, x1):
-        light = gleam(d[x], nx[x] * lx + ny[x] * ly, looks, looks.looks)
+        light = gleam(d[x], nx[x] * lx + ny[x] * ly, gleams, gleams.looks)
         if light > 0:
             colour = (out[0, y, x], out[1, y, x], out[2, y, x], out[3, y, x])
-            r, g, b, a = gleaming(colour, light, looks)
+            r, g, b, a = gleaming(colour, light, gleams.tint)
             out[0, y, x], out[1, y, x], out[2, y, x], out[3, y, x] = r, g, b, a
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def looked(d, nx, ny, lx, ly, looks, y, x0, x1, room, out):  # type: ignore[no-untyped-def]
+def looked(d, nx, ny, lx, ly, looks, gleams, y, x0, x1, room, out):  # type: ignore[no-untyped-def]
     """Straight colours of the px x0..x1 of row y of out, (4, H, W).
 
-    d, nx, ny : (W,) distances and normals of the row; looks : a Looks
+    d, nx, ny : (W,) distances and normals of the row; looks, gleams : of looks_of()
     room : at (W,) uint32, down (W,) and right (W,) float32, overwritten
     """
     table, first, per_px, reach = looks.colours, looks.first, looks.per_px, looks.reach
@@ -63,6 +63,6 @@ def looked(d, nx, ny, lx, ly, looks, y, x0, x1, room, out):  # type: ignore[no-u
     _places(d[x0:x1], nx[x0:x1], ny[x0:x1], lx, ly, first, per_px, reach, rows, at, down, right)
     for plane in range(4):
         _between(flat, plane, at, down, right, out[plane, y, x0:x1])
-    if looks.shine.size:
-        _gleam(d, nx, ny, lx, ly, looks, y, x0, x1, out)
+    if gleams.shine.size:
+        _gleam(d, nx, ny, lx, ly, gleams, y, x0, x1, out)
     _straight(out[0, y, x0:x1], out[1, y, x0:x1], out[2, y, x0:x1], out[3, y, x0:x1])

@@ -73,25 +73,32 @@ def _tabulate(slope, first, per_px, start, step, reach, k, ramp, looks, out, y0,
 class Looks(NamedTuple):
     """colours : (rows TURNS, 4) premultiplied, row after row, the gleam left out
     first, per_px : distance of the first row, rows for each px; reach : the greatest turn
-    slope, slope_first, slope_per_px : as of slopes(); looks : how many across a px
-    lean : of the half vector against the way to the lamp, and its part out of the board
-    shine : the gleam, as of a Light; tint : its colour
     """
 
     colours: np.ndarray
     first: np.float32
     per_px: np.float32
     reach: np.float32
+
+
+class Gleams(NamedTuple):
+    """slope, first, per_px : as of slopes(); looks : how many across a px
+    lean : of the half vector against the way to the lamp, and its part out of the board
+    shine : the gleam, as of a Light; tint : its colour
+    """
+
     slope: np.ndarray
-    slope_first: np.float32
-    slope_per_px: np.float32
+    first: np.float32
+    per_px: np.float32
     looks: int
     lean: tuple[np.float32, np.float32]
     shine: np.ndarray
     tint: tuple[np.float32, np.float32, np.float32]
 
 
-def looks_of(heights: np.ndarray, span: tuple[float, float], rise: float, light: Light) -> Looks:
+def looks_of(
+    heights: np.ndarray, span: tuple[float, float], rise: float, light: Light
+) -> tuple[Looks, Gleams]:
     reach = max(span[1] - span[0], 1e-3)
     looks = int(min(max(FINE / reach, LEAST_LOOKS), MOST_LOOKS))
     slope, first, per_px = slopes(heights, span, rise, 1 / looks)
@@ -107,36 +114,36 @@ def looks_of(heights: np.ndarray, span: tuple[float, float], rise: float, light:
     )
     k = light.numbers
     lean = k[4] / k[0] if abs(k[0]) > abs(k[1]) else k[5] / k[1]
-    return Looks(
-        out.reshape(-1, 4), values[2], np.float32(1 / step), values[4], slope, values[0],
-        values[1], looks, (np.float32(lean), k[6]), light.shine, (k[9], k[10], k[11]),
+    made = Looks(out.reshape(-1, 4), values[2], np.float32(1 / step), values[4])
+    return made, Gleams(
+        slope, values[0], values[1], looks, (np.float32(lean), k[6]), light.shine,
+        (k[9], k[10], k[11]),
     )  # fmt: skip
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def gleam(d, c, looks, count):  # type: ignore[no-untyped-def]
+def gleam(d, c, gleams, count):  # type: ignore[no-untyped-def]
     """The gleam of a px at distance d whose normal turns by c toward the lamp: the mean of
     `count` looks across it."""
     one, share = np.float32(1), np.float32(1) / np.float32(count)
-    last = len(looks.slope) - 1
+    last = len(gleams.slope) - 1
     total = np.float32(0)
     for look in range(count):
         off = (np.float32(look) + np.float32(0.5)) * share - np.float32(0.5)
-        at = (d + off - looks.slope_first) * looks.slope_per_px
+        at = (d + off - gleams.first) * gleams.per_px
         at = min(max(at, np.float32(0)), np.float32(last) - SHORT)
         n = int(at)
         beyond = at - np.float32(n)
-        g = looks.slope[n, 2] + (looks.slope[n + 1, 2] - looks.slope[n, 2]) * beyond
+        g = gleams.slope[n, 2] + (gleams.slope[n + 1, 2] - gleams.slope[n, 2]) * beyond
         size = one / np.sqrt(one + g * g)
-        total += shine_at((looks.lean[1] - g * c * looks.lean[0]) * size, looks.shine)
+        total += shine_at((gleams.lean[1] - g * c * gleams.lean[0]) * size, gleams.shine)
     return total * share
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def gleaming(colour, light, looks):  # type: ignore[no-untyped-def]
+def gleaming(colour, light, tint):  # type: ignore[no-untyped-def]
     """A premultiplied colour with a gleam added: what it lacks of cover the gleam brings."""
     r, g, b, a = colour
-    tint = looks.tint
     a += min(light, np.float32(1) - a)
     return r + tint[0] * light, g + tint[1] * light, b + tint[2] * light, a
 
@@ -148,7 +155,7 @@ def turn_at(c, reach):  # type: ignore[no-untyped-def]
     return min(max(at, np.float32(0)), np.float32(TURNS - 1) - SHORT)
 
 
-@njit(nogil=True, cache=True, error_model="numpy")
+@njit(nogil=True, cache=True, error_model="numpy", inline="always")
 def glance(d, turn, beyond, looks):  # type: ignore[no-untyped-def]
     """The look in the row nearest to d, premultiplied, between two entries: one of many of a px."""
     table, rows = looks.colours, np.float32(looks.colours.shape[0] // TURNS - 1)

@@ -206,7 +206,8 @@ def sweeps(
     far : width for which corners are cut; reach : px up to which distances are wanted
     """
     joint, (before, _) = joints(chords), order(chords)
-    outward = -joint[:, :2] * side
+    along = chords[:, 2:] - chords[:, :2]
+    outward = np.column_stack([along[:, 1], -along[:, 0]]) / np.hypot(*along.T)[:, None] * side
     u, w = outward[before], outward
     # on the side that a joint turns to, too, once what its chords sweep has crossed
     gap = (joint[:, 6] > 0) & (np.abs(u - w).max(1) > 1e-9)

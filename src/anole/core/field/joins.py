@@ -36,15 +36,16 @@ def corners(chords: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
     the rows of the corners at its start and its end, or -1."""
     joint, (before, after) = joints(chords), order(chords)
     here = np.flatnonzero((joint[:, 6] < 0) & (before != np.arange(len(chords))))
-    u, w = -joint[before[here], :2], -joint[here, :2]
-    along = chords[here, 2:] - chords[here, :2]
-    side = np.where((u * along).sum(1) < 0, 1.0, -1.0)
+    along = chords[:, 2:] - chords[:, :2]
+    out = np.column_stack([along[:, 1], -along[:, 0]]) / np.hypot(*along.T)[:, None]
+    u, w = out[before[here]], out[here]
+    side = np.where((u * along[here]).sum(1) < 0, 1.0, -1.0)
     turns = ((u * w).sum(1) < STRAIGHT) & (np.hypot(*(u + w).T) > BACK)
     rows = np.column_stack([chords[here, :2], u * side[:, None], w * side[:, None], side])
     at = np.full((len(chords), 2), -1, np.int64)
     at[here[turns], 0] = at[before[here[turns]], 1] = np.arange(turns.sum())
     # a px may know the end beyond a chord of no size as its nearest, and means the corner
-    tiny = np.hypot(*(chords[:, 2:] - chords[:, :2]).T) < TINY
+    tiny = np.hypot(*along.T) < TINY
     for near, far, beyond in ((0, 1, after), (1, 0, before)):
         short = np.flatnonzero(tiny & (at[:, near] >= 0) & (at[:, far] < 0))
         at[short, far] = at[beyond[short], near] = at[short, near]

@@ -18,7 +18,8 @@ BEND, SAGITTA = 0.25, 0.4
 """A joint belongs to a curve when it turns by less than BEND radians and its shorter chord times
 the turn stays under SAGITTA px: curves are cut so that no chord is off by more than a hundredth."""
 
-JOINT = 0.985
+ZERO, ONE, TINY, CLOSE = np.float32(0), np.float32(1), np.float32(1e-12), np.float32(0.05)
+JOINT = np.float32(0.985)
 """Cosine of what a px beyond a joint of a curve sees to the joint's normal, at the least."""
 DEEP, ALIKE = np.float32(4), np.float32(0.94)
 """px from the edge beyond which normals are averaged, and the cosine of those that are alike."""
@@ -46,7 +47,7 @@ def order(chords: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
 
 
 def joints(chords: np.ndarray) -> np.ndarray:
-    """(m, 8) float64 for each chord: its inward normal, the normal at its start and at its end,
+    """(m, 8) float32 for each chord: its inward normal, the normal at its start and at its end,
     and how far from each end, in px, that normal is led over into the chord's own."""
     along = chords[:, 2:] - chords[:, :2]
     length = np.maximum(np.hypot(*along.T), 1e-9)
@@ -64,7 +65,7 @@ def joints(chords: np.ndarray) -> np.ndarray:
         mean /= np.maximum(np.hypot(*mean.T), 1e-9)[:, None]
         out[:, at : at + 2] = np.where(smooth[:, None], mean, own)
         out[:, reach] = np.where(smooth, np.minimum(length / 2, short), -1.0)
-    return out
+    return out.astype(np.float32)
 
 
 @njit(nogil=True, cache=True, inline="always")
@@ -75,7 +76,7 @@ def facing(joint, k, s, length, vx, vy, far):  # type: ignore[no-untyped-def]
     nearest point, and far : how long that is, negative outside; all px
     """
     corner = False
-    if abs(far) > 0.05 and (s <= 0 or s >= length):
+    if abs(far) > CLOSE and (s <= 0 or s >= length):
         # beyond a joint of a curve a point looks its way; if not, a chord of no size that ends at
         # a corner nearby was passed over
         at = 2 if s <= 0 else 4
@@ -83,16 +84,19 @@ def facing(joint, k, s, length, vx, vy, far):  # type: ignore[no-untyped-def]
         corner = joint[k, 6 if s <= 0 else 7] < 0 or alike < JOINT
     if corner:
         return vx / far, vy / far
-    held = min(max(s, 0.0), length)
     nx, ny = joint[k, 0], joint[k, 1]
-    if joint[k, 6] > 0 and held < joint[k, 6]:
-        w = 1 - held / joint[k, 6]
+    held = min(max(s, ZERO), length)
+    start, end = joint[k, 6], joint[k, 7]
+    if held >= start and length - held >= end:  # so where there is none, too
+        return nx, ny
+    if held < start:
+        w = ONE - held / start
         nx, ny = nx + w * (joint[k, 2] - nx), ny + w * (joint[k, 3] - ny)
-    if joint[k, 7] > 0 and length - held < joint[k, 7]:
-        w = 1 - (length - held) / joint[k, 7]
+    if length - held < end:
+        w = ONE - (length - held) / end
         nx, ny = nx + w * (joint[k, 4] - nx), ny + w * (joint[k, 5] - ny)
-    size = max(np.sqrt(nx * nx + ny * ny), 1e-9)
-    return nx / size, ny / size
+    size = ONE / np.sqrt(max(nx * nx + ny * ny, TINY))
+    return nx * size, ny * size
 
 
 @njit(nogil=True, cache=True)

@@ -117,7 +117,7 @@ class Silhouette:
 
     @property
     def joints(self) -> np.ndarray:
-        """(m, 8) float64: the normals of each chord and of its ends, as of normals.joints()."""
+        """(m, 8) float32: the normals of each chord and of its ends, as of normals.joints()."""
         return self._cache.get(("joints", self.key), lambda: joints(self.chords))
 
     def shifted(self, dx: float, dy: float, box: Box) -> np.ndarray:

@@ -66,14 +66,14 @@ def bent(block: Block, shape: Shape, place: Warp, tolerance: float) -> np.ndarra
 
     if not shape.bends.by_letter:
         letter = _lines_of(block, shape)
-        return _positive(chords(block.curves, letter, whole, tolerance))
+        return positive(chords(block.curves, letter, whole, tolerance))
     pieces = []
     for spot in block.spots:
         curves = glyph(spot.file, spot.glyph).curves
         if not len(curves):
             continue
         letter = np.full(len(curves), shape.number(spot.letter))
-        found = _positive(chords(curves + (spot.x, spot.y), letter, whole, tolerance))
+        found = positive(chords(curves + (spot.x, spot.y), letter, whole, tolerance))
         xs, ys = found[:, 0::2], found[:, 1::2]
         box = (float(xs.min()), float(ys.min()), float(xs.max()), float(ys.max()))
         pieces.append(_Piece(box, found))
@@ -96,6 +96,7 @@ def _lines_of(block: Block, shape: Shape) -> np.ndarray:
     return np.array(firsts)[np.abs(y[:, None] - middles).argmin(1)]
 
 
-def _positive(found: np.ndarray) -> np.ndarray:
+def positive(found: np.ndarray) -> np.ndarray:
+    """Chords (m, 4) turned round where what they cover counts as negative: a mirror does that."""
     area = (found[:, 0] * found[:, 3] - found[:, 2] * found[:, 1]).sum()
     return found if area >= 0 else found[::-1, [2, 3, 0, 1]]

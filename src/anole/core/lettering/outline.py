@@ -11,7 +11,7 @@ import numpy as np
 from ..model import Lettering, Place
 from . import kept
 from .bends import Bends, bends_of
-from .bent import bent
+from .bent import bent, positive
 from .block import Block, block, setting_of
 from .flatten import TOLERANCE, flatten
 from .fonts import when_changed
@@ -102,7 +102,7 @@ def chords(line: Outline, scale: float) -> np.ndarray:
     """(m, 4) float64 px at a render scale, the covered area positive, overlaps united."""
     matrix = line.matrix * scale
     if not line.bends.bent:
-        return flatten(apply(matrix, line.block.curves), TOLERANCE)
+        return positive(flatten(apply(matrix, line.block.curves), TOLERANCE))
     shape = Shape(line.block, line.bends)
     found = bent(line.block, shape, lambda p, _: apply(matrix, p), BENT_TOLERANCE)
     still = (found[:, 0] == found[:, 2]) & (found[:, 1] == found[:, 3])

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ...model import Gradient, Stop
-from .head import fields, is_head
+from .head import Fields, fields, is_head
 from .stops import stops
 from .tokens import CssError, Node, nodes_of, parts_of
 
@@ -36,7 +36,7 @@ def parse(text: str) -> Gradient:
     parts = parts_of(function.arguments)
     head = parts.pop(0) if is_head(parts[0]) else []
     found, modern = stops(parts, shape == "conic")
-    made = {"space": "oklab" if modern else "srgb"} | fields(head, shape)
+    made: Fields = {"space": "oklab" if modern else "srgb"} | fields(head, shape)
     low, high = found[0].at, found[-1].at
     if not repeating:
         low, high = min(low, 0.0), max(high, 1.0)
