@@ -140,7 +140,9 @@ def carved(
     top, left = box.y0 - letters.box.y0, box.x0 - letters.box.x0
     nearest, joint, n = letters.nearest, letters.joints, letters.normals
     bands.run(
-        lambda a, b: _carve(*nearest, joint, n, top, left, outer, light.numbers, looks, gleams, out, a, b),
+        lambda a, b: _carve(
+            *nearest, joint, n, top, left, outer, light.numbers, looks, gleams, out, a, b
+        ),
         bands.split(box.height),
     )
     return out

@@ -19,7 +19,7 @@ from ..paint.stops import STEPS, table
 F = np.float32
 WHITE = Colour(255, 255, 255)
 TONES = 1024
-RIDGE = F(0.94)
+RIDGE = F(0.88)
 """Cosine between neighbouring normals below which a px is looked at more closely."""
 
 

@@ -207,7 +207,11 @@ def sweeps(
     """
     joint, (before, _) = joints(chords), order(chords)
     along = chords[:, 2:] - chords[:, :2]
-    outward = np.column_stack([along[:, 1], -along[:, 0]]) / np.hypot(*along.T)[:, None] * side
+    outward = (
+        np.column_stack([along[:, 1], -along[:, 0]])
+        / np.maximum(np.hypot(*along.T), 1e-9)[:, None]
+        * side
+    )
     u, w = outward[before], outward
     # on the side that a joint turns to, too, once what its chords sweep has crossed
     gap = (joint[:, 6] > 0) & (np.abs(u - w).max(1) > 1e-9)

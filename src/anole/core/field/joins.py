@@ -37,7 +37,9 @@ def corners(chords: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
     joint, (before, after) = joints(chords), order(chords)
     here = np.flatnonzero((joint[:, 6] < 0) & (before != np.arange(len(chords))))
     along = chords[:, 2:] - chords[:, :2]
-    out = np.column_stack([along[:, 1], -along[:, 0]]) / np.hypot(*along.T)[:, None]
+    out = (
+        np.column_stack([along[:, 1], -along[:, 0]]) / np.maximum(np.hypot(*along.T), 1e-9)[:, None]
+    )
     u, w = out[before[here]], out[here]
     side = np.where((u * along[here]).sum(1) < 0, 1.0, -1.0)
     turns = ((u * w).sum(1) < STRAIGHT) & (np.hypot(*(u + w).T) > BACK)
