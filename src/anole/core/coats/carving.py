@@ -21,7 +21,6 @@ from .lighting import RIDGE, Light, store
 from .look_rows import looked
 from .looks import glance, gleam, gleaming, looks_of, turn_at
 
-
 LOOKS = 9
 """Three by three places in a px that is looked at closely."""
 
@@ -51,7 +50,7 @@ def _nearest_of(own, count, px, py):  # type: ignore[no-untyped-def]
 
     own : (9, 5) float32, the chords' x0, y0, dx, dy, 1 / length^2
     """
-    best, which = np.float32(1e12), np.uint32(0)
+    best, which = np.float32(1e12), 0
     vx, vy, along = np.float32(0), np.float32(0), np.float32(0)
     zero, one = np.float32(0), np.float32(1)
     u0, u1, u2, u3, u4 = np.uint32(0), np.uint32(1), np.uint32(2), np.uint32(3), np.uint32(4)
