@@ -73,7 +73,7 @@ def _closely(d, near, c, joint, y, x, k, looks, gleams, found, own):  # type: ig
     found, own : room for nine numbers of chords, and for the chords
     """
     third, half, zero, one = np.float32(1 / 3), np.float32(0.5), np.float32(0), np.float32(1)
-    count = np.uint32(candidates(near, y, x, found))
+    count = candidates(near, y, x, found)
     for m in range(count):
         for part in range(5):
             own[m, part] = c[found[m], part]
