@@ -1,10 +1,7 @@
 """The wheel over a panel scrolls it; a control changes only when it was clicked or reached by Tab."""
 
 import json
-import os
 import shutil
-import subprocess
-import sys
 
 import pytest
 from PyQt6.QtCore import Qt
@@ -13,6 +10,7 @@ from PyQt6.QtWidgets import QWidget
 from anole.core.model import Fill, Gloss, Relief
 
 from ..core.shapes import board
+from .real_window import run
 
 SCRIPT = """
 import json, subprocess, sys
@@ -99,14 +97,7 @@ sys.exit(app.exec())
     reason="xvfb-run or xdotool is not installed",
 )
 def test_a_real_wheel_scrolls_the_words_panel_and_changes_nothing():
-    environment = {**os.environ, "QT_QPA_PLATFORM": "xcb"}
-    environment.pop("WAYLAND_DISPLAY", None)
-    command = ["xvfb-run", "-a", "-s", "-screen 0 1400x900x24", sys.executable, "-c", SCRIPT]
-    found = subprocess.run(
-        command, env=environment, capture_output=True, text=True, timeout=180, check=False
-    )
-    assert found.returncode == 0, found.stdout + found.stderr
-    told = json.loads(found.stdout.strip().splitlines()[-1])
+    told = json.loads(run(SCRIPT).strip().splitlines()[-1])
     assert told["scrollable"]
     assert told["same"], told
     assert told["tried"] >= 2
