@@ -43,7 +43,7 @@ def fresh(struct):
     return struct(**needed)
 
 
-@pytest.mark.parametrize(("struct", "name", "extra"), with_bounds())
+@pytest.mark.parametrize(("struct", "name", "extra"), list(with_bounds()))
 def test_every_least_and_most_is_checked(struct, name, extra):
     unit, low, high = extra.get("soft_unit", "px"), extra["low"], extra.get("high", 1e6)
     value = fresh(struct)
