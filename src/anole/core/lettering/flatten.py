@@ -32,7 +32,7 @@ def _pieces(c: np.ndarray, tolerance: float) -> int:
     return min(512, max(1, int(np.ceil((0.75 * bend / tolerance) ** 0.5))))
 
 
-@njit(nogil=True, cache=True)
+@njit(nogil=True, cache=True, inline="always")
 def _point(c, t):  # type: ignore[no-untyped-def]
     u = 1 - t
     w0, w1, w2, w3 = u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t
@@ -42,7 +42,7 @@ def _point(c, t):  # type: ignore[no-untyped-def]
     )
 
 
-@njit(nogil=True, cache=True)
+@njit(nogil=True, cache=True, inline="always")
 def _way(c, t):  # type: ignore[no-untyped-def]
     """The direction of a cubic at t, of any length."""
     u = 1 - t
@@ -54,26 +54,26 @@ def _way(c, t):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True)
-def _cuts(c, t0, t1):  # type: ignore[no-untyped-def]
-    """Chords of one step, so many that none turns far: a small round must not look a corner."""
-    (ux, uy), (vx, vy) = _way(c, t0), _way(c, t1)
-    cross, dot = abs(ux * vy - uy * vx), ux * vx + uy * vy
-    if cross <= TURN * dot:  # a tangent is never less than its angle
-        return 1
-    return min(MOST_CUTS, int(np.ceil(np.arctan2(cross, dot) / TURN)))
-
-
-@njit(nogil=True, cache=True)
 def _along(c, first, last, tolerance, ts):  # type: ignore[no-untyped-def]
-    """The places where a cubic's chords end, with stubs at its first and last; returns how many."""
+    """The places where a cubic's chords end, with stubs at its first and last; returns how many.
+
+    A step that turns far is cut, however short it is: a small round must not look a corner.
+    """
     n, count = _pieces(c, tolerance), 0
     if first:
         ts[0], count = STUB, 1
+    ux, uy = _way(c, 0.0)
     for k in range(n):
-        cuts = _cuts(c, k / n, (k + 1) / n)
-        for j in range(1, cuts + 1):
-            ts[count] = (k + j / cuts) / n
-            count += 1
+        vx, vy = _way(c, (k + 1) / n)
+        cross, dot = abs(ux * vy - uy * vx), ux * vx + uy * vy
+        if cross > TURN * dot:  # a tangent is never less than its angle
+            cuts = min(MOST_CUTS, int(np.ceil(np.arctan2(cross, dot) / TURN)))
+            for j in range(1, cuts):
+                ts[count] = (k + j / cuts) / n
+                count += 1
+        ts[count] = (k + 1) / n
+        count += 1
+        ux, uy = vx, vy
     if last:
         ts[count - 1], ts[count] = 1 - STUB, 1.0
         count += 1
@@ -82,7 +82,10 @@ def _along(c, first, last, tolerance, ts):  # type: ignore[no-untyped-def]
 
 @njit(nogil=True, cache=True)
 def _chords(curves: np.ndarray, stubs: np.ndarray, tolerance: float) -> np.ndarray:
-    out = np.empty((4 * curves.shape[0] + 64, 4), np.float64)
+    most = 64
+    for i in range(curves.shape[0]):
+        most += _pieces(curves[i], tolerance) + 3
+    out = np.empty((most, 4), np.float64)
     ts, at = np.empty(512 * MOST_CUTS + 2), 0
     for i in range(curves.shape[0]):
         c = curves[i]
@@ -98,7 +101,7 @@ def _chords(curves: np.ndarray, stubs: np.ndarray, tolerance: float) -> np.ndarr
                 out[at, 0], out[at, 1], out[at, 2], out[at, 3] = x, y, nx, ny
                 at += 1
                 x, y = nx, ny
-    return out[:at].copy()
+    return out[:at]
 
 
 @njit(nogil=True, cache=True)
@@ -123,7 +126,10 @@ def stubs(curves: np.ndarray) -> np.ndarray:
     out = np.zeros((curves.shape[0], 2), np.bool_)
     begin = 0
     for n in range(curves.shape[0]):
-        last = n + 1 == curves.shape[0] or (curves[n + 1, 0] != curves[n, 3]).any()
+        last = n + 1 == curves.shape[0]
+        if not last:
+            a, b = curves[n + 1], curves[n]
+            last = a[0, 0] != b[3, 0] or a[0, 1] != b[3, 1]
         other = begin if last else n + 1
         (ux, uy), (vx, vy) = _tangent(curves[n], True), _tangent(curves[other], False)
         if -ux * vx - uy * vy < SHARP:
