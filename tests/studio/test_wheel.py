@@ -32,7 +32,7 @@ def wait(ms):
     from PyQt6.QtTest import QTest
     QTest.qWait(ms)
 
-def wheel(widget, click=False):
+def wheel(widget):
     at = widget.mapToGlobal(QPoint(widget.width() // 2, widget.height() // 2))
     subprocess.run(["xdotool", "mousemove", str(at.x()), str(at.y())], check=True)
     wait(150)

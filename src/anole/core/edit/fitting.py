@@ -8,6 +8,7 @@ import numpy as np
 from ..lettering.outline import chords as chords_of
 from ..lettering.outline import outline
 from ..model import Board, FitBox, Lettering
+from ..pieces.letters import bounds
 from .pieces import MARGIN, with_piece
 
 SLACK = 0.5
@@ -17,10 +18,7 @@ SLACK = 0.5
 def ink(piece: Lettering, board: Board) -> tuple[float, float, float, float] | None:
     """x0, y0, x1, y1 of the letters themselves, board px; None without any."""
     found = chords_of(outline(piece, board.dpi), 1.0)
-    if not len(found):
-        return None
-    xs, ys = found[:, 0::2], found[:, 1::2]
-    return float(xs.min()), float(ys.min()), float(xs.max()), float(ys.max())
+    return bounds(found) if len(found) else None
 
 
 def leaves(piece: Lettering, board: Board) -> bool:

@@ -12,7 +12,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from .normals import joints, order
+from .normals import joints, order, outward
 
 FINE = 5
 """Places looked at across a px that a stroke's end runs through."""
@@ -174,16 +174,16 @@ def _cuts(corners: np.ndarray, far: float, reach: float) -> Facets:
     return _facets(lines, [across, across], [vertex, vertex + away * u, vertex + away * w])
 
 
-def _strips(chords: np.ndarray, outward: np.ndarray, reach: float) -> Facets:
+def _strips(chords: np.ndarray, away: np.ndarray, reach: float) -> Facets:
     """What each chord sweeps along its normal."""
     a, b = chords[:, :2], chords[:, 2:]
-    along = np.column_stack([-outward[:, 1], outward[:, 0]])
+    along = np.column_stack([-away[:, 1], away[:, 0]])
     along *= np.sign(((b - a) * along).sum(1))[:, None]
-    height = _form(outward, a)
+    height = _form(away, a)
     lines = [
-        _form(along, a, OWN), _form(-along, b, OWN), _form(outward, a, OWN), _short(height, reach)
+        _form(along, a, OWN), _form(-along, b, OWN), _form(away, a, OWN), _short(height, reach)
     ]  # fmt: skip
-    far = reach * outward
+    far = reach * away
     return _facets(lines, [height, height], [a, b, a + far, b + far])
 
 
@@ -206,14 +206,9 @@ def sweeps(
     far : width for which corners are cut; reach : px up to which distances are wanted
     """
     joint, (before, _) = joints(chords), order(chords)
-    along = chords[:, 2:] - chords[:, :2]
-    outward = (
-        np.column_stack([along[:, 1], -along[:, 0]])
-        / np.maximum(np.hypot(*along.T), 1e-9)[:, None]
-        * side
-    )
-    u, w = outward[before], outward
+    away = outward(chords) * side
+    u, w = away[before], away
     # on the side that a joint turns to, too, once what its chords sweep has crossed
     gap = (joint[:, 6] > 0) & (np.abs(u - w).max(1) > 1e-9)
-    strips, cuts = _strips(chords, outward, reach), _cuts(cut, far, reach)
+    strips, cuts = _strips(chords, away, reach), _cuts(cut, far, reach)
     return strips + _rounds(chords[gap, :2], u[gap], w[gap], reach) + cuts

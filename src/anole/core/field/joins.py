@@ -18,7 +18,7 @@ from .. import bands
 from ..box import Box
 from .closest import Nearest
 from .facets import sweeps, wedges
-from .normals import joints, order
+from .normals import joints, order, outward
 
 STRAIGHT, BACK = 0.9998, 1e-6
 """Cosine of edges that hardly turn, and the least sum of normals of edges that do not turn back."""
@@ -37,9 +37,7 @@ def corners(chords: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
     joint, (before, after) = joints(chords), order(chords)
     here = np.flatnonzero((joint[:, 6] < 0) & (before != np.arange(len(chords))))
     along = chords[:, 2:] - chords[:, :2]
-    out = (
-        np.column_stack([along[:, 1], -along[:, 0]]) / np.maximum(np.hypot(*along.T), 1e-9)[:, None]
-    )
+    out = outward(chords)
     u, w = out[before[here]], out[here]
     side = np.where((u * along[here]).sum(1) < 0, 1.0, -1.0)
     turns = ((u * w).sum(1) < STRAIGHT) & (np.hypot(*(u + w).T) > BACK)

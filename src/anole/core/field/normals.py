@@ -46,6 +46,13 @@ def order(chords: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
     return before, after
 
 
+def outward(chords: np.ndarray) -> np.ndarray:
+    """(m, 2) float64: the unit normals of chords (m, 4) whose covered area is positive, outward."""
+    along = chords[:, 2:] - chords[:, :2]
+    length = np.maximum(np.hypot(*along.T), 1e-9)
+    return np.column_stack([along[:, 1], -along[:, 0]]) / length[:, None]
+
+
 def joints(chords: np.ndarray) -> np.ndarray:
     """(m, 8) float32 for each chord: its inward normal, the normal at its start and at its end,
     and how far from each end, in px, that normal is led over into the chord's own."""
@@ -53,7 +60,7 @@ def joints(chords: np.ndarray) -> np.ndarray:
     length = np.maximum(np.hypot(*along.T), 1e-9)
     x0, y0, x1, y1 = chords.T
     side = 1.0 if (x0 * y1 - x1 * y0).sum() >= 0 else -1.0
-    own = np.column_stack([-along[:, 1], along[:, 0]]) / length[:, None] * side
+    own = -outward(chords) * side
     before, after = order(chords)
     out = np.zeros((len(chords), 8))
     out[:, :2] = own

@@ -6,6 +6,7 @@ from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QFontMetricsF, QPainter, QPen
 
 from ...core.edit.fitting import fit_to_board, leaves
+from ...core.lettering.outline import Outline, outline
 from ...core.model import Board, Lettering
 from .. import theme
 from ..hand import Hand
@@ -22,6 +23,7 @@ class LeavingHand(Hand):
     def __init__(self, view: object) -> None:
         super().__init__(view)  # type: ignore[arg-type]
         self._told: tuple[Board, Lettering | None] | None = None
+        self._known: dict[str, tuple[Outline, tuple[int, int], bool]] = {}
         self._button = QRectF()
 
     def piece(self) -> Lettering | None:
@@ -32,8 +34,16 @@ class LeavingHand(Hand):
                 p for p in board.pieces if isinstance(p, Lettering) and p.shown and not p.locked
             ]
             words.sort(key=lambda p: p.id not in self.document.chosen_ids)
-            self._told = board, next((p for p in words if leaves(p, board)), None)
+            self._told = board, next((p for p in words if self._leaves(p, board)), None)
         return self._told[1]
+
+    def _leaves(self, piece: Lettering, board: Board) -> bool:
+        """Asked again at every step of a drag; its letters seldom changed."""
+        line, size = outline(piece, board.dpi), (board.width, board.height)
+        known = self._known.get(piece.id)
+        if known is None or known[0] is not line or known[1] != size:
+            known = self._known[piece.id] = line, size, leaves(piece, board)
+        return known[2]
 
     def paint(self, painter: QPainter, now: ViewTransform) -> None:
         self._button = QRectF()
