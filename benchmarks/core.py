@@ -15,9 +15,9 @@ from anole.core.field.coverage import rasterise
 from anole.core.lettering.flatten import flatten
 from anole.core.lettering.matrix import apply
 from anole.core.lettering.outline import outline
-from anole.core.paint import blend
+from anole.core.compose import blend
 from anole.core.render.renderer import Renderer, Request
-from anole.core.render.runs import whole
+from anole.core.compose.dirty_spans import whole
 
 from .scenes import HEIGHT, WIDTH, SkiaTitle, planes, title, with_coat
 from .timing import Result, race
@@ -30,12 +30,12 @@ def compositing() -> list[Result]:
     start, source, copy = planes(), planes(), planes()
     acc = start.copy()
     cover = np.random.default_rng(5).random((HEIGHT, WIDTH), np.float32)
-    runs = whole(Box(0, 0, WIDTH, HEIGHT))
+    dirty_spans = whole(Box(0, 0, WIDTH, HEIGHT))
 
     def lay(mode: str) -> None:
         number = blend.NUMBER[mode]
         bands.run(
-            lambda a, b: blend.lay(acc, (0, a, WIDTH, b), runs.rows(Box(0, a, WIDTH, b)), source,
+            lambda a, b: blend.composite(acc, (0, a, WIDTH, b), dirty_spans.rows(Box(0, a, WIDTH, b)), source,
                                    (0, a), cover, (0, a), np.float32(0.8), number, FACTORS),
             bands.split(HEIGHT),
         )  # fmt: skip

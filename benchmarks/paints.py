@@ -12,7 +12,7 @@ from anole.core.box import Box
 from anole.core.cache import Cache
 from anole.core.model import Colour, Gradient, Paint, Pattern, Stop
 from anole.core.model.paints import Generator
-from anole.core.paint.source import Frames, Spot, source
+from anole.core.paint.source import Frames, PaintContext, source
 from anole.core.units import Units
 
 from .scenes import HEIGHT, WIDTH, planes
@@ -28,7 +28,7 @@ EM = 280.0
 
 
 def _source(paint: Paint, cache: Cache) -> np.ndarray:
-    return source(paint, Spot(Frames(FRAME, FRAME), BOX, cache, Units(EM)))
+    return source(paint, PaintContext(Frames(FRAME, FRAME), BOX, cache, Units(EM)))
 
 
 def _moving(name: str, paint: Paint, field: str, budget: float) -> Result:

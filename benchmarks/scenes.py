@@ -82,9 +82,9 @@ GOLD = (
 RICH: tuple[Coat, ...] = (
     *COATS[:4],
     Relief(id="tube", span=_span(-0.06, 0), height=Length(0.03, "em"), moulding=Moulding(profile="bead"),
-           ramp=GOLD, seen="outside"),
+           ramp=GOLD, clip_side="outside"),
     *COATS[4:],
-    Relief(id="carved", span=Span(Position(0, "em"), Position.parse("core")), height=Length(0.1, "em"),
+    Relief(id="shade_exact", span=Span(Position(0, "em"), Position.parse("core")), height=Length(0.1, "em"),
            ramp=GOLD, opacity=0.9),
     Glow(id="edge", span=_span(0, 0.06), blend="multiply", paint=_paint("#a2560c")),
     Sheen(id="sheen", blend="soft-light"),

@@ -53,7 +53,7 @@ def _drag(
     window: Window, field: str, values: np.ndarray
 ) -> tuple[list[float], list[float], list[float]]:
     """Seconds to the first picture, to the sharp one, and of a copy beside each."""
-    panel = window.coat.panels[window.document.coat.__struct_config__.tag]  # type: ignore[index, union-attr]
+    panel = window.coat.panels[window.selection.coat.__struct_config__.tag]  # type: ignore[index, union-attr]
     control = panel.controls[field]
     start, copy = planes(), planes()
     token, first, sharp, copies, loop = object(), [], [], [], QEventLoop()
@@ -79,7 +79,7 @@ def _drag(
 def _results(drag: Drag, window: Window) -> list[Result]:
     window.document.start(drag.board)
     window.view.set_zoom(1.0)
-    window.document.choose("words", drag.coat)
+    window.selection.choose("words", drag.coat)
     settle(window)
     first, sharp, copies = _drag(window, drag.field, np.linspace(*drag.ends, MOVES))
     reference = float(np.median(copies))
@@ -104,11 +104,11 @@ def drags() -> list[Result]:
         for drag in (
             Drag("slider drag, opacity", title(), "inner", "opacity", (0.3, 0.9)),
             Drag("slider drag, end of a span", title(), "inner", "span", (0.35, 0.75)),
-            Drag("ten coats, opacity", rich(), "carved", "opacity", (0.3, 0.9), 5, 10),
+            Drag("ten coats, opacity", rich(), "shade_exact", "opacity", (0.3, 0.9), 5, 10),
             Drag("ten coats, colour of a fill", rich(), "face", "paint", (0.2, 0.9), 5, 10),
-            Drag("ten coats, height of a relief", rich(), "carved", "height", (0.1, 0.95), 10, 20),
+            Drag("ten coats, height of a relief", rich(), "shade_exact", "height", (0.1, 0.95), 10, 20),
             Drag(
-                "ten coats, rounding of a relief", rich(), "carved", "rounding", (0.1, 0.6), 10, 20
+                "ten coats, rounding of a relief", rich(), "shade_exact", "rounding", (0.1, 0.6), 10, 20
             ),
         ):
             results += _results(drag, window)

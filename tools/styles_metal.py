@@ -40,7 +40,7 @@ def cup_gold() -> tuple[Coat, ...]:
         Stroke(id="3", name="dark line", span=span("-0.044em", "-0.056em"), paint=colour("#2a1402")),
         Stroke(id="4", name="rim", span=span("0em", "-0.044em"), paint=rim),
         Relief(id="5", name="rim as a tube", span=span("-0.044em", "0em"), height=em(0.026),
-               moulding=Moulding(profile="bead"), ramp=GOLD, opacity=0.9, seen="outside"),
+               moulding=Moulding(profile="bead"), ramp=GOLD, opacity=0.9, clip_side="outside"),
         Fill(id="6", name="folded gold", paint=face),
         Relief(id="7", name="carved to the core", span=span("0em", "core"), height=em(0.1),
                moulding=Moulding(profile="chamfer"), ramp=GOLD, opacity=0.86,
@@ -76,7 +76,7 @@ def wheel_steel() -> tuple[Coat, ...]:
                lamp=Lamp(bearing=315, elevation=45, size=0)),
         Stroke(id="2", name="plate", span=span("-0.02em", "-0.05em"), paint=colour("#18222b")),
         Relief(id="3", name="rim", span=span("-0.02em", "0em"), height=em(0.016),
-               moulding=Moulding(profile="bead"), ramp=STEEL, seen="outside"),
+               moulding=Moulding(profile="bead"), ramp=STEEL, clip_side="outside"),
         Fill(id="4", name="steel", paint=plate),
         Relief(id="5", name="dark and light bands", span=span("0em", "core"), height=em(0.11),
                moulding=Moulding(profile="round-over"), rounding=0.06, ramp=STEEL, opacity=0.95),
@@ -125,7 +125,7 @@ def brushed_rail() -> tuple[Coat, ...]:
         Stroke(id="2", name="dark border", span=span("0em", "-0.07em"), paint=Gradient(
             stops=stops((0, "#2c343a"), (1, "#0b0e11")))),
         Relief(id="3", name="border's edge", span=span("-0.07em", "-0.045em"), height=em(0.014),
-               moulding=Moulding(profile="round-over"), ramp=SHADE, opacity=0.9, seen="outside"),
+               moulding=Moulding(profile="round-over"), ramp=SHADE, opacity=0.9, clip_side="outside"),
         Fill(id="4", name="brushed", paint=brushed),
         Fill(id="5", name="fold", blend="soft-light", opacity=0.8, paint=Gradient(
             spread="reflect", scale=0.5, stops=stops((0, "#ffffff"), (1, "#1c2226")))),
@@ -143,7 +143,7 @@ def fern_print() -> tuple[Coat, ...]:
         Stroke(id="2", name="border", span=span("0em", "-0.05em"), paint=colour("#123528")),
         Relief(id="3", name="grooved border", span=span("-0.05em", "0em"), height=em(0.014),
                moulding=Moulding(profile="flutes", count=2), ramp=stops(
-                   (0, "#000000e0"), (0.5, "#1b4a3600"), (1, "#d8ffe8f0")), seen="outside"),
+                   (0, "#000000e0"), (0.5, "#1b4a3600"), (1, "#d8ffe8f0")), clip_side="outside"),
         Fill(id="4", name="dark ground", paint=colour("#031410")),
         Fill(id="5", name="difference upon difference", blend="difference", paint=bloom,
              repeat=Repeat(count=24, shift=0.5, seed=8)),

@@ -13,14 +13,14 @@ from rich.progress import Progress
 from rich.table import Table
 from typer.core import TyperGroup
 
+from .core.edit.boards import as_stored
 from .core.edit.coats import put_style
-from .core.edit.font_files import with_outlines
 from .core.files import board_file, png
 from .core.files.atomic import FileError
 from .core.files.preview import preview
 from .core.lettering.fonts import find
 from .core.library import styles as library
-from .core.model import Board, Lettering, ModelError
+from .core.model import Board, Coated, Lettering, ModelError
 from .core.model.schema import json_schema
 from .core.render.export import TooLarge, rgba
 
@@ -103,16 +103,16 @@ def apply(
     chosen = library.find(style)
     target = _piece_named(document.board, piece)
     board = put_style(document.board, target.id, chosen, library.digest(chosen.coats))
-    board_file.write(out, document._replace(board=with_outlines(board)), preview(board))
+    board_file.write(out, document._replace(board=as_stored(board)), preview(board))
 
 
-def _piece_named(board: Board, name: str) -> Lettering:
-    words = [p for p in board.pieces if isinstance(p, Lettering)]
-    for found in words:
-        if name in (found.id, found.name):
-            return found
-    known = ", ".join(repr(p.name or p.id) for p in words) or "none"
-    raise FileError(f"there is no lettering called {name!r} on the board; there is: {known}")
+def _piece_named(board: Board, name: str) -> Coated:
+    pieces = [piece for piece in board.pieces if isinstance(piece, Coated)]
+    for piece in pieces:
+        if name in (piece.id, piece.name):
+            return piece
+    known = ", ".join(repr(p.name or p.id) for p in pieces) or "none"
+    raise FileError(f"no piece called {name!r} wears a style on this board; there is: {known}")
 
 
 @app.command("styles")
@@ -132,7 +132,7 @@ def list_styles() -> None:
 def check(file: FileArgument) -> None:
     """Read a board and say what is in it, or what is wrong with it."""
     board = board_file.read(file).board
-    coats = sum(len(p.style) for p in board.pieces if isinstance(p, Lettering))
+    coats = sum(len(piece.style) for piece in board.pieces if isinstance(piece, Coated))
     size = f"{board.width} x {board.height} px"
     print(f"{board.name}: {size}, {len(board.pieces)} pieces, {coats} coats")
     _say_replaced_fonts(board)

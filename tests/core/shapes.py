@@ -9,11 +9,11 @@ import numpy as np
 
 from anole.core.box import Box
 from anole.core.cache import Cache
-from anole.core.coats.scene import Scene, Under
+from anole.core.coats.context import Scene, Under
 from anole.core.field.closest import nearest
 from anole.core.field.coverage import rasterise
-from anole.core.field.growth import Ply, growth
-from anole.core.field.silhouette import Silhouette, ink_box
+from anole.core.field.outset import StrokeOutset, outset
+from anole.core.field.shape_fields import ShapeFields, ink_box
 from anole.core.model import (
     Board,
     Coat,
@@ -76,10 +76,10 @@ def scene(
     cache = Cache()
     _, inside = rasterise(chords, box)
     core = float(nearest(chords, inside, box).distance.max())
-    letters = Silhouette(("shape", chords.tobytes()), chords, ink_box(chords), box, core, cache)
+    letters = ShapeFields(("shape", chords.tobytes()), chords, ink_box(chords), box, core, cache)
     frame = (0.0, 0.0, float(side), float(side))
     longest = letters.longest_mitre(4.0) if join == "mitre" else 1.0
-    joined = growth([Ply(grown, join, 4.0, longest)])
+    joined = outset([StrokeOutset(grown, join, 4.0, longest)])
     return Scene(letters, em, 96.0, 1.0, Lamp(**lamp), Frames(frame, frame), box, joined, cache)
 
 

@@ -18,13 +18,13 @@ from anole.core.lettering.outline import chords, corners, outline
 from anole.core.lettering.shaping import shape_line
 from anole.core.lettering.warp import (
     Bends,
-    Shape,
+    Warp,
     chance,
     pose_matrix,
     projected,
     quad_matrix,
     rail,
-    railed,
+    warped_by_rails,
 )
 from anole.core.model import (
     Corners,
@@ -69,7 +69,7 @@ def test_a_rail_is_the_formula_of_the_model():
 
 def test_points_move_in_proportion_between_the_rails():
     head, foot = Rail(camber=0.4), Rail(slope=0.2)
-    found = railed(points(), BOX, head, foot)
+    found = warped_by_rails(points(), BOX, head, foot)
     for (x, y), (u, v) in zip(points(), found, strict=True):
         s, height = x / 4, 1.5
         top = -1 - height * 0.4 * (1 - (2 * s - 1) ** 2)
@@ -83,14 +83,14 @@ def test_rails_never_cross(slope, camber, height, slope2, camber2, height2):
     head = Rail(slope=slope, camber=camber, wave=Wave(height=height))
     foot = Rail(slope=slope2, camber=camber2, wave=Wave(height=height2))
     xs = np.linspace(0, 4, 30)
-    top = railed(np.column_stack([xs, np.full(30, -1.0)]), BOX, head, foot)
-    low = railed(np.column_stack([xs, np.full(30, 0.5)]), BOX, head, foot)
+    top = warped_by_rails(np.column_stack([xs, np.full(30, -1.0)]), BOX, head, foot)
+    low = warped_by_rails(np.column_stack([xs, np.full(30, 0.5)]), BOX, head, foot)
     assert (low[:, 1] - top[:, 1] >= 0.15 - 1e-9).all()
 
 
 def test_letters_stand_on_a_circle():
     line = outline(words("IIIII", ring=Ring(radius=Length(3, "em"))), 96)
-    feet = Shape(line.block, line.bends)
+    feet = Warp(line.block, line.bends)
     found = feet(feet._feet, np.arange(5))
     middle = ((line.block.box[0] + line.block.box[2]) / 2, 3.0)
     np.testing.assert_allclose(np.hypot(*(found - middle).T), 3.0, atol=1e-9)
@@ -192,11 +192,11 @@ def test_rails_bend_all_lines_or_each():
         line = outline(words("II\nII", rails=rails, head=both, foot=both), 96)
         assert len(chords(line, 1.0)) > 30
     block_rails, line_rails = (
-        Shape(block(Setting("II\nII", Font(), 0, 1.2, "start")), PLAIN._replace(rails=r, head=both))
+        Warp(block(Setting("II\nII", Font(), 0, 1.2, "start")), PLAIN._replace(rails=r, head=both))
         for r in ("block", "line")
     )  # fmt: skip
-    spot, low = np.array([[0.5, -0.5]]), np.array([0])
-    assert not np.allclose(block_rails(spot, low), line_rails(spot, low))
+    glyph_, low = np.array([[0.5, -0.5]]), np.array([0])
+    assert not np.allclose(block_rails(glyph_, low), line_rails(glyph_, low))
 
 
 @pytest.mark.parametrize(("fit", "em"), [("none", 100), ("shrink", 100), ("fill", None)])
@@ -224,7 +224,7 @@ def test_corners_follow_the_quad():
 def test_justified_lines_are_as_wide_as_the_widest():
     found = block(Setting("A B C\nWWWWWWWW\nII", Font(), 0.0, 1.0, "justify"))
     assert {round(line.x1, 6) for line in found.lines} == {round(found.box[2], 6)}
-    last = [spot for spot in found.spots if spot.line == 2]
+    last = [glyph_ for glyph_ in found.glyphs if glyph_.line == 2]
     assert last[1].x > 1.5
 
 

@@ -4,8 +4,8 @@ import numpy as np
 import pytest
 
 from anole.core.box import Box
-from anole.core.paint import blend
-from anole.core.render.runs import whole
+from anole.core.compose import blend
+from anole.core.compose.dirty_spans import whole
 
 LUM = (0.3, 0.59, 0.11)
 K = (0.2, 0.7, 0.9, -0.3)
@@ -112,9 +112,9 @@ def test_mode_against_the_standard(mode):
     cover, opacity = np.full((1, sample.shape[1]), 0.8, np.float32), 0.75
     acc = backdrop[:, None].copy()
     window = Box(0, 0, sample.shape[1], 1)
-    runs = whole(window).rows(window)
-    blend.lay(
-        acc, window, runs, np.ascontiguousarray(source[:, None]), (0, 0), cover, (0, 0),
+    dirty_spans = whole(window).rows(window)
+    blend.composite(
+        acc, window, dirty_spans, np.ascontiguousarray(source[:, None]), (0, 0), cover, (0, 0),
         np.float32(opacity), blend.NUMBER[mode], np.array(K, np.float32),
     )  # fmt: skip
     for i in range(sample.shape[1]):
@@ -140,7 +140,7 @@ def test_translucent_black_and_white_survive_rounding(mode):
         np.float32
     )
     acc, window = backdrop[:, None].copy(), Box(0, 0, count, 1)
-    blend.lay(
+    blend.composite(
         acc, window, whole(window).rows(window), source[:, None].copy(), (0, 0),
         np.full((1, count), 0.6, np.float32), (0, 0), np.float32(1), blend.NUMBER[mode],
         np.array(K, np.float32),
@@ -156,8 +156,8 @@ def test_a_window_is_all_that_changes():
     source, cover = np.ones((4, 1, 10), np.float32), np.ones((5, 10), np.float32)
     factors = np.zeros(4, np.float32)
     window = Box(7, 3, 17, 8)
-    runs = whole(window).rows(window)
-    blend.lay(acc, window, runs, source, (0, 0), cover, (0, 0), np.float32(1), 0, factors)
+    dirty_spans = whole(window).rows(window)
+    blend.composite(acc, window, dirty_spans, source, (0, 0), cover, (0, 0), np.float32(1), 0, factors)
     changed = acc != 0.25
     assert changed[:, 3:8, 7:17].all()
     assert changed.sum() == 4 * 50

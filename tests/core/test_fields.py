@@ -11,7 +11,7 @@ from anole.core.box import Box
 from anole.core.field.blur import gaussian
 from anole.core.field.contour import contour
 from anole.core.field.coverage import rasterise
-from anole.core.field.silhouette import greatest_inside
+from anole.core.field.shape_fields import greatest_inside
 
 from .shapes import centres, closed, disc, field, ring, turned_square
 

@@ -9,10 +9,10 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from anole.core import assets
-from anole.core.edit.font_files import add_font, with_outlines
+from anole.core.edit.font_files import add_font, as_stored
 from anole.core.edit.pieces import change_piece
 from anole.core.files import board_file
-from anole.core.lettering import fonts, kept
+from anole.core.lettering import fonts, stored_outlines
 from anole.core.lettering.block import Setting, block
 from anole.core.lettering.details import details
 from anole.core.lettering.itemise import replaced_letters
@@ -111,15 +111,15 @@ def test_letters_the_font_lacks_come_from_another_and_are_named():
 
 def test_stored_outlines_stand_in_until_the_words_change():
     made, _ = add_font(in_plank(), made_fonts.featured(), "plank.ttf")
-    saved = with_outlines(made)
+    saved = as_stored(made)
     before = pixels(saved)
     fonts._at_hand.added = ()
     fonts._at_hand.changed()
     np.testing.assert_allclose(pixels(saved), before, atol=2e-3)
-    assert with_outlines(saved) == saved
+    assert as_stored(saved) == saved
     assert np.abs(pixels(made) - before).max() > 0.5
     changed = change_piece(saved, "words", text="BA")
-    assert kept.usable(changed.lettering("words")) is None
+    assert stored_outlines.usable(changed.lettering("words")) is None
     np.testing.assert_array_equal(pixels(changed), pixels(change_piece(made, "words", text="BA")))
 
 

@@ -1,4 +1,4 @@
-"""Gleams against max(0, n.m)^tightness less a flat's own, at any tightness."""
+"""HighlightTable against max(0, n.m)^tightness less a flat's own, at any tightness."""
 
 from __future__ import annotations
 

@@ -15,7 +15,7 @@ from anole.core.model import (
     Relief,
     Stop,
 )  # fmt: skip
-from anole.core.pieces.gleaming import added, painted
+from anole.core.coats.highlight import added, painted
 
 from .shapes import board, paint, pixels, span
 
@@ -23,7 +23,7 @@ WARM = Colour(255, 160, 60)
 DULL = (Stop(0.0, Colour(20, 20, 30)), Stop(1.0, Colour(120, 120, 130)))
 
 
-def carved(gleam_paint, rounding=0.0, ramp=DULL):
+def shade_exact(gleam_paint, rounding=0.0, ramp=DULL):
     gleam = Gleam(strength=1.2, tightness=5, paint=gleam_paint)
     return pixels(board(
         Fill(id="f", paint=paint("#404040")),
@@ -38,25 +38,25 @@ def even(colour):
 
 @pytest.mark.parametrize("rounding", [0.0, 0.6])
 def test_a_gradient_of_one_colour_gleams_like_the_colour(rounding):
-    one, other = carved(ColourPaint(colour=WARM), rounding), carved(even(WARM), rounding)
+    one, other = shade_exact(ColourPaint(colour=WARM), rounding), shade_exact(even(WARM), rounding)
     assert np.abs(one - other).mean() < 1e-3
     assert np.percentile(np.abs(one - other), 99.9) < 0.03
 
 
 def test_it_also_gleams_on_a_clear_ramp():
     clear = tuple(msgspec.structs.replace(stop, colour=Colour(0, 0, 0, 0)) for stop in DULL)
-    one = carved(ColourPaint(colour=WARM), ramp=clear)
-    other = carved(even(WARM), ramp=clear)
+    one = shade_exact(ColourPaint(colour=WARM), ramp=clear)
+    other = shade_exact(even(WARM), ramp=clear)
     assert np.abs(one - other).max() < 0.03
-    assert np.abs(one - carved(ColourPaint(colour=Colour(0, 0, 0)), ramp=clear)).max() > 0.1
+    assert np.abs(one - shade_exact(ColourPaint(colour=Colour(0, 0, 0)), ramp=clear)).max() > 0.1
 
 
 def test_each_place_gleams_in_its_own_colour():
     two = Gradient(
         angle=90, space="srgb", stops=(Stop(0.0, Colour(255, 0, 0)), Stop(1.0, Colour(0, 0, 255)))
     )
-    without = carved(ColourPaint(colour=Colour(0, 0, 0)))
-    more = np.clip(carved(two) - without, 0, 1)
+    without = shade_exact(ColourPaint(colour=Colour(0, 0, 0)))
+    more = np.clip(shade_exact(two) - without, 0, 1)
     left, right = more[:, :, :130].sum((1, 2)), more[:, :, -130:].sum((1, 2))
     assert left[0] > 3 * left[2] > 0
     assert right[2] > 3 * right[0] > 0

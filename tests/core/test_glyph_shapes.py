@@ -14,7 +14,7 @@ from anole.core.field.closest import nearest
 from anole.core.field.coverage import rasterise
 from anole.core.field.joins import joined, longest_mitre
 from anole.core.field.normals import joints, normals
-from anole.core.field.silhouette import ink_box
+from anole.core.field.shape_fields import ink_box
 from anole.core.lettering import fonts, skia_paths
 from anole.core.lettering.flatten import flatten
 from anole.core.lettering.glyphs import glyph
@@ -150,8 +150,8 @@ def beside(font, number, join, at, limit=4.0):
     """A glyph's stroke at 150 px, ours and the other's, on the side of the edge it lies on."""
     curves = glyph(font, number).curves * 150
     outline_px = flatten(curves)
-    tips = longest_mitre(outline_px, limit, 1.0) if join == "mitre" else 1.0
-    box = ink_box(outline_px).grown(-at * tips + 4 if at < 0 else 3)
+    mitre_overhang = longest_mitre(outline_px, limit, 1.0) if join == "mitre" else 1.0
+    box = ink_box(outline_px).grown(-at * mitre_overhang + 4 if at < 0 else 3)
     cover, inside = rasterise(outline_px, box)
     found = nearest(outline_px, inside, box)
     turned = joined(outline_px, found, box, join, limit, at)

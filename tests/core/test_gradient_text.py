@@ -15,7 +15,7 @@ from anole.core.library import gradients
 from anole.core.model import Colour, Gradient, Stop, from_builtins, to_builtins
 from anole.core.model.board import NamedGradient
 from anole.core.paint.clusters import Found, colours_of, gradient_of, pair_of
-from anole.core.paint.gradient import lay
+from anole.core.paint.gradient import rasterise
 from anole.core.paint.stops import STEPS, table_of
 
 
@@ -139,7 +139,7 @@ def shares(css, frame):
     """t of each px of a frame, read from a black-to-white picture."""
     made = parse(css)
     box = Box(*(int(v) for v in frame))
-    picture = lay(made, frame, box)[0]
+    picture = rasterise(made, frame, box)[0]
     return np.broadcast_to(picture, (box.height, box.width))
 
 

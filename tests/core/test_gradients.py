@@ -11,8 +11,8 @@ from hypothesis import strategies as st
 
 from anole.core.box import Box
 from anole.core.model import Colour, Gradient, Stop
-from anole.core.paint.gradient import lay, lay_along
-from anole.core.paint.spaces import SPACES, from_hsl, from_oklch, to_hsl, to_oklch
+from anole.core.paint.gradient import rasterise, rasterise_along
+from anole.core.colour.spaces import SPACES, from_hsl, from_oklch, to_hsl, to_oklch
 from anole.core.paint.stops import STEPS, hue_end, table, table_of
 
 RED, BLUE, WHITE = Colour.parse("red"), Colour.parse("blue"), Colour.parse("white")
@@ -84,7 +84,7 @@ def shade(gradient, t):
 
 def test_a_round_gradient_ends_in_the_farthest_corner():
     made = Gradient(shape="radial", stops=stops("black", "white"), space="srgb")
-    planes = lay(made, FRAME, BOX)
+    planes = rasterise(made, FRAME, BOX)
     for x, y in ((60, 40), (90, 40), (60, 70), (20, 10)):
         t = math.hypot(x + 0.5 - 60, y + 0.5 - 40) / math.hypot(60, 40)
         assert at(planes, x, y)[:3] == pytest.approx(t, abs=2e-3)
@@ -92,7 +92,7 @@ def test_a_round_gradient_ends_in_the_farthest_corner():
 
 def test_an_ellipse_keeps_the_frames_proportions():
     made = Gradient(shape="radial", form="ellipse", stops=stops("black", "white"), space="srgb")
-    planes = lay(made, FRAME, BOX)
+    planes = rasterise(made, FRAME, BOX)
     for x, y in ((100, 40), (60, 70), (15, 60)):
         t = math.hypot((x + 0.5 - 60) / (120 / math.sqrt(2)), (y + 0.5 - 40) / (80 / math.sqrt(2)))
         assert at(planes, x, y)[:3] == pytest.approx(t, abs=2e-3)
@@ -103,7 +103,7 @@ def test_a_polygon_has_its_corners_on_the_circle(sides):
     made = Gradient(
         shape="radial", sides=sides, angle=0, scale=0.5, stops=stops("black", "white"), space="srgb"
     )
-    planes = lay(made, FRAME, BOX)
+    planes = rasterise(made, FRAME, BOX)
     radius = math.hypot(60, 40) / 2
     corner = planes[0, round(40 - radius + 0.5), 60]
     assert corner == pytest.approx(1, abs=0.06)
@@ -115,10 +115,10 @@ def test_a_polygon_has_its_corners_on_the_circle(sides):
 
 def test_a_conic_gradient_runs_clockwise_from_its_angle():
     made = Gradient(shape="conic", angle=90, stops=stops("black", "white"), space="srgb")
-    planes = lay(made, FRAME, BOX)
+    planes = rasterise(made, FRAME, BOX)
     for x, y, t in ((60, 70, 0.25), (20, 40, 0.5), (60, 10, 0.75)):
         assert at(planes, x, y)[0] == pytest.approx(t, abs=6e-3)
-    folded = lay(
+    folded = rasterise(
         Gradient(
             shape="conic",
             angle=90,
@@ -142,7 +142,7 @@ def test_the_middle_moves_across_and_down():
         stops=stops("black", "white"),
         space="srgb",
     )
-    planes = lay(made, FRAME, BOX)
+    planes = rasterise(made, FRAME, BOX)
     y, x = np.unravel_index(planes[0].argmin(), planes[0].shape)
     assert (x, y) == (pytest.approx(90, abs=1), pytest.approx(60, abs=1))
 
@@ -150,15 +150,15 @@ def test_the_middle_moves_across_and_down():
 def test_along_an_edge_it_runs_from_one_distance_to_the_other():
     field = np.tile(np.linspace(-20, 20, 161, dtype=np.float32), (3, 1))
     made = Gradient(shape="edge", stops=stops("black", "white"), space="srgb")
-    planes = lay_along(made, field, -10.0, 6.0)
+    planes = rasterise_along(made, field, -10.0, 6.0)
     np.testing.assert_allclose(planes[0, 1], np.clip((field[1] + 10) / 16, 0, 1), atol=9e-3)
     assert planes[0, 1, [0, 160]] == pytest.approx((0, 1), abs=1e-4)
-    assert np.isfinite(lay_along(made, field, 3.0, 3.0)).all()
+    assert np.isfinite(rasterise_along(made, field, 3.0, 3.0)).all()
 
 
 def test_hard_stops_have_smooth_edges_all_round_a_point():
     halves = (Stop(0, RED), Stop(0.5, RED), Stop(0.5, BLUE), Stop(1, BLUE))
-    planes = lay(Gradient(shape="conic", angle=170, stops=halves, space="srgb"), FRAME, BOX)
+    planes = rasterise(Gradient(shape="conic", angle=170, stops=halves, space="srgb"), FRAME, BOX)
     row = planes[0, 79, :]
     mixed = (row > 0.02) & (row < 0.98)
     assert 1 <= mixed.sum() <= 4
@@ -195,7 +195,7 @@ gradients = st.builds(
 @settings(max_examples=150, deadline=None)
 @given(gradients, st.sampled_from([FRAME, (5.0, 5.0, 5.0, 5.0), (-1e5, 0.0, 1e5, 1.0)]))
 def test_any_gradient_is_finite_and_in_range(gradient, frame):
-    planes = lay(gradient, frame, Box(-3, -2, 40, 30))
+    planes = rasterise(gradient, frame, Box(-3, -2, 40, 30))
     assert np.isfinite(planes).all()
     assert planes.min() >= 0
     assert planes.max() <= 1

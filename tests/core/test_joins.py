@@ -9,7 +9,7 @@ import skia
 from anole.core.coats import glow, relief, shadow, stroke
 from anole.core.edit.coats import change_coat
 from anole.core.field.coverage import rasterise
-from anole.core.field.growth import Growth, Ply, growth
+from anole.core.field.outset import Outset, StrokeOutset, outset
 from anole.core.field.joins import corners
 from anole.core.model import Fill, Glow, Length, Relief, Shadow, Stroke
 from anole.core.render.renderer import Renderer, Request
@@ -45,7 +45,7 @@ def stroked(shapes, width, join, limit=4.0, inside=False):
     pen.getFillPath(path, line)
     line = skia.Simplify(line) or line
     if inside:
-        line = skia.Op(path, line, skia.PathOp.kDifference_PathOp)
+        line = skia.Step(path, line, skia.PathOp.kDifference_PathOp)
     pixels = np.zeros((SIDE * 4, SIDE * 4), np.uint8)
     info = skia.ImageInfo.MakeA8(SIDE * 4, SIDE * 4)
     canvas = skia.Surface.MakeRasterDirect(info, pixels).getCanvas()
@@ -110,14 +110,14 @@ def grown_square(half):
 
 
 def test_of_strokes_that_turn_alike_the_widest_counts():
-    widest = Ply(9.0, "mitre", 4.0, longest=4.0)
-    found = growth([Ply(4.0, "mitre", 4.0, longest=4.0), widest, Ply(6.0), Ply(-3.0)])
-    assert found.plies == (Ply(6.0), widest)
+    widest = StrokeOutset(9.0, "mitre", 4.0, longest=4.0)
+    found = outset([StrokeOutset(4.0, "mitre", 4.0, longest=4.0), widest, StrokeOutset(6.0), StrokeOutset(-3.0)])
+    assert found.strokes == (StrokeOutset(6.0), widest)
     assert found.by == 9
-    assert found.tips == 27
+    assert found.mitre_overhang == 27
     assert not found.round
-    assert Growth().round
-    assert Growth().by == 0
+    assert Outset().round
+    assert Outset().by == 0
 
 
 def test_the_whole_of_a_mitred_stroke_has_its_corners():

@@ -65,7 +65,7 @@ COATS = {
     "stroke": Stroke(id="c", span=OUTWARD, join="mitre"),
     "stroke on the whole": Stroke(id="c", span=INWARD, join="cut", silhouette="whole", limit=2.0),
     "glow": Glow(id="c", span=OUTWARD),
-    "glow inward": Glow(id="c", span=INWARD, silhouette="whole", seen="inside"),
+    "glow inward": Glow(id="c", span=INWARD, silhouette="whole", clip_side="inside"),
     "relief": Relief(id="c", span=INWARD, height=MM, gleam=Gleam(), ramp=RAMP, lamp=Lamp(size=0.2)),
     "rounded relief": Relief(
         id="c", span=Span(Position(-1, "pt"), Position(1, "core")), rounding=0.5, height=PT

@@ -11,7 +11,7 @@ from anole.core.box import Box
 from anole.core.cache import Cache
 from anole.core.edit.pieces import change_piece
 from anole.core.field.coverage import rasterise
-from anole.core.field.silhouette import greatest_inside, ink_box
+from anole.core.field.shape_fields import greatest_inside, ink_box
 from anole.core.lettering.block import Setting, block
 from anole.core.lettering.flatten import flatten
 from anole.core.lettering.fonts import FontError, catalogue, families, find, read_font
@@ -47,7 +47,7 @@ def test_all_fonts_are_there_and_named():
 def test_positions_are_those_of_harfbuzz(family, text):
     file, found = find(Font(family=family))
     assert found
-    face = hb.Face(hb.Blob.from_file_path(str(file.path)))
+    face = hb.ShapedFont(hb.Blob.from_file_path(str(file.path)))
     buffer = hb.Buffer()
     buffer.add_str(text)
     buffer.guess_segment_properties()
@@ -66,7 +66,7 @@ def test_tracking_is_added_between_letters():
 
 
 def test_overlapping_contours_are_united():
-    # two equal letters on one spot cover what one covers
+    # two equal letters on one glyph_ cover what one covers
     one, both = block(setting("O")), block(setting("OO", tracking=-5.0))
     shape = shape_line(find(Font(family="Anton"))[0], "OO", 0.0)
     exact = block(setting("OO", tracking=-(shape.glyphs[1].x)))
@@ -98,10 +98,10 @@ def test_lines_are_aligned_and_led():
 @pytest.mark.parametrize("anchor", ["top-left", "centre", "bottom-right"])
 def test_an_anchor_stays_where_it_is_put(anchor):
     box = (0.0, -0.8, 3.0, 1.0)
-    spot = {"top-left": (0, -0.8), "centre": (1.5, 0.1), "bottom-right": (3, 1)}[anchor]
+    glyph_ = {"top-left": (0, -0.8), "centre": (1.5, 0.1), "bottom-right": (3, 1)}[anchor]
     for place in (Place(x=70, y=40, anchor=anchor),
                   Place(x=70, y=40, anchor=anchor, rotation=33, skew=12, scale_x=2)):  # fmt: skip
-        found = apply(placing(place, box, 90), np.array(spot))
+        found = apply(placing(place, box, 90), np.array(glyph_))
         np.testing.assert_allclose(found, (70, 40), atol=1e-9)
 
 

@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 
 from anole.core.box import Box
 from anole.core.coats import gloss, grain, relief, sheen
-from anole.core.coats.carving import carved
+from anole.core.coats.exact_shading import shade_exact
 from anole.core.coats.lighting import light_of, lit_heights, ramp_table, tone, toward
 from anole.core.coats.registry import KINDS
 from anole.core.field.closest import nearest
@@ -273,7 +273,7 @@ def test_a_relief_of_the_core_is_exact_for_every_font():
         assert np.isfinite(planes).all()
         # ridge to core: nowhere inside is the surface flat over more than the ridge
         from anole.core.cache import Cache
-        from anole.core.pieces.lettering import core_of
+        from anole.core.pieces.registry import coated_kind
 
         assert core_of(made.lettering("words"), 96, Cache()) > 1
 
@@ -437,8 +437,8 @@ def test_carved_is_the_same_on_every_part_of_a_picture():
     letters = scene(disc(60, 60, 45, 200), 120).letters
     light = light_of(LAMP, GREY)
     heights = table(Moulding(profile="ogee"))
-    all_ = carved(letters, letters.box, (0.0, 30.0), 12.0, heights, light)
-    part = carved(letters, Box(20, 30, 70, 90), (0.0, 30.0), 12.0, heights, light)
+    all_ = shade_exact(letters, letters.box, (0.0, 30.0), 12.0, heights, light)
+    part = shade_exact(letters, Box(20, 30, 70, 90), (0.0, 30.0), 12.0, heights, light)
     np.testing.assert_array_equal(all_[:, 30:90, 20:70], part)
     assert lit_heights(np.zeros((4, 5), np.float32), light)[0].mean() == pytest.approx(
         FLAT, abs=1e-3

@@ -8,9 +8,9 @@ from hypothesis import strategies as st
 
 from anole.core.box import Box
 from anole.core.model import Colour, Gradient, Stop
-from anole.core.paint import dither
-from anole.core.paint.gradient import lay
-from anole.core.paint.spaces import from_oklab, to_oklab
+from anole.core.compose import dither
+from anole.core.paint.gradient import rasterise
+from anole.core.colour.spaces import from_oklab, to_oklab
 from anole.core.paint.stops import STEPS, table
 
 RED, BLUE = Colour.parse("#e02010"), Colour.parse("#1030d0")
@@ -48,20 +48,20 @@ def test_alpha_is_mixed_premultiplied():
 @pytest.mark.parametrize(("angle", "first", "last"), [(180, (0, 50), (49, 50)), (90, (25, 0), (25, 99)),
                                                       (0, (49, 50), (0, 50))])  # fmt: skip
 def test_angles_are_those_of_css(angle, first, last):
-    planes = np.broadcast_to(lay(two(angle=angle, space="srgb"), FRAME, BOX), (4, 50, 100))
+    planes = np.broadcast_to(rasterise(two(angle=angle, space="srgb"), FRAME, BOX), (4, 50, 100))
     np.testing.assert_allclose(planes[:3, *first], RED.floats[:3], atol=0.02)
     np.testing.assert_allclose(planes[:3, *last], BLUE.floats[:3], atol=0.02)
 
 
 def test_a_diagonal_reaches_its_ends_in_the_corners():
-    planes = lay(two(angle=135, space="srgb"), FRAME, BOX)
+    planes = rasterise(two(angle=135, space="srgb"), FRAME, BOX)
     np.testing.assert_allclose(planes[:3, 0, 0], RED.floats[:3], atol=0.02)
     np.testing.assert_allclose(planes[:3, 49, 99], BLUE.floats[:3], atol=0.02)
 
 
 def test_spreads():
     def row(spread):
-        return lay(two(angle=90, scale=0.25, spread=spread, space="srgb"), FRAME, BOX)[0, 0]
+        return rasterise(two(angle=90, scale=0.25, spread=spread, space="srgb"), FRAME, BOX)[0, 0]
 
     pad, reflect, repeat = row("pad"), row("reflect"), row("repeat")
     np.testing.assert_allclose(pad[30:], BLUE.floats[0], atol=0.02)
@@ -72,7 +72,7 @@ def test_spreads():
 def test_a_hard_stop_has_a_smooth_edge():
     stops = (Stop(0, Colour(0, 0, 0)), Stop(0.5, Colour(0, 0, 0)),
              Stop(0.5, Colour(255, 255, 255)), Stop(1, Colour(255, 255, 255)))  # fmt: skip
-    planes = lay(Gradient(stops=stops, angle=100, space="srgb"), FRAME, BOX)[0]
+    planes = rasterise(Gradient(stops=stops, angle=100, space="srgb"), FRAME, BOX)[0]
     between = (planes > 0.02) & (planes < 0.98)
     assert between.sum(1).min() >= 1
     assert between.sum(1).max() <= 3

@@ -14,8 +14,8 @@ from anole.core.cache import Cache
 from anole.core.model import Colour, Fill, Ink, Invert, Length, Letters, OwnPaint, Pattern
 from anole.core.paint.inks import coloured
 from anole.core.paint.patterns import GENERATORS
-from anole.core.paint.patterns.grid import Grid, Look
-from anole.core.paint.source import Frames, Spot, source
+from anole.core.paint.patterns.grid import Grid, PatternParams
+from anole.core.paint.source import Frames, PaintContext, source
 from anole.core.units import Units
 
 from .shapes import board, paint, pixels
@@ -29,10 +29,10 @@ WHOLE = Box(0, 0, 200, 120)
 
 def laid(made, box=WHOLE, em=100.0, scale=1.0, cache=None):
     frame = tuple(v * scale for v in FRAME)
-    return source(made, Spot(Frames(frame, frame), box, cache or Cache(), Units(em, 96.0, scale)))
+    return source(made, PaintContext(Frames(frame, frame), box, cache or Cache(), Units(em, 96.0, scale)))
 
 
-def tile_of(name, side=256, look=Look(3, 0.5, 0.4, 7)):  # noqa: B008
+def tile_of(name, side=256, look=PatternParams(3, 0.5, 0.4, 7)):  # noqa: B008
     at = ((np.arange(side) + 0.5) / side).astype(np.float32)
     u, v = np.meshgrid(at, at)
     return GENERATORS[name](Grid(u, v, 1 / side), look)
@@ -55,7 +55,7 @@ def test_a_generator_is_not_flat_and_another_seed_is_another_picture(name):
     assert np.isfinite(made).all()
     regular = ("checks", "halftone")
     if name not in regular:
-        assert np.abs(tile_of(name, look=Look(3, 0.5, 0.4, 8)) - made).max() > 0.02
+        assert np.abs(tile_of(name, look=PatternParams(3, 0.5, 0.4, 8)) - made).max() > 0.02
 
 
 @pytest.mark.parametrize("name", NAMES)

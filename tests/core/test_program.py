@@ -6,9 +6,9 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from anole.core.box import Box
-from anole.core.paint import blend
-from anole.core.render.program import COPY, LAY, LERP, MERGE, WIPE, Order, run
-from anole.core.render.runs import whole
+from anole.core.compose import blend
+from anole.core.compose.program import COPY, COMPOSITE, LERP, MERGE, WIPE, Instruction, run
+from anole.core.compose.dirty_spans import whole
 
 WINDOW = Box(-7, 5, 93, 65)
 FACTORS = (0.0, 1.0, 1.0, -0.5)
@@ -30,9 +30,9 @@ def test_wiping_and_copying_stay_in_their_box():
     one, other, was = planes(1), planes(2), planes(1)
     inside = np.zeros((WINDOW.height, WINDOW.width), bool)
     inside[box.slices_in(WINDOW)] = True
-    do(Order(COPY, box, one, other))
+    do(Instruction(COPY, box, one, other))
     np.testing.assert_array_equal(one, np.where(inside, other, was))
-    do(Order(WIPE, box, one))
+    do(Instruction(WIPE, box, one))
     np.testing.assert_array_equal(one, np.where(inside, 0, was))
 
 
@@ -44,10 +44,10 @@ def test_a_lay_is_that_of_the_blend(seed, share, name):
     cover = random.random((box.height, box.width), np.float32)
     found, true = planes(seed), planes(seed)
     mode = blend.NUMBER[name]
-    do(Order(LAY, box, found, source, cover, (box.x0, box.y0), share, mode, FACTORS))
+    do(Instruction(COMPOSITE, box, found, source, cover, (box.x0, box.y0), share, mode, FACTORS))
     window = (box.x0 - WINDOW.x0, box.y0 - WINDOW.y0, box.x1 - WINDOW.x0, box.y1 - WINDOW.y0)
-    runs = whole(box, WINDOW.x0).rows(box)
-    blend.lay(true, window, runs, source, (0, 0), cover, (0, 0), np.float32(share), mode,
+    spans = whole(box, WINDOW.x0).rows(box)
+    blend.composite(true, window, spans, source, (0, 0), cover, (0, 0), np.float32(share), mode,
               np.array(FACTORS, np.float32))  # fmt: skip
     np.testing.assert_array_equal(found, true)
 
@@ -59,8 +59,8 @@ def test_what_was_painted_apart_is_merged_as_a_straight_source(name):
     straight[:3] /= np.maximum(straight[3], 1e-7)
     ones, mode = np.ones((1, WINDOW.width), np.float32), blend.NUMBER[name]
     at = (WINDOW.x0, WINDOW.y0)
-    do(Order(MERGE, WINDOW, found, apart, share=0.7, mode=mode))
-    do(Order(LAY, WINDOW, true, straight, ones, at, 0.7, mode))
+    do(Instruction(MERGE, WINDOW, found, apart, share=0.7, mode=mode))
+    do(Instruction(COMPOSITE, WINDOW, true, straight, ones, at, 0.7, mode))
     np.testing.assert_allclose(found, true, atol=2e-6)
 
 
@@ -69,10 +69,10 @@ def test_orders_are_done_one_after_the_other():
     half = np.full((1, WINDOW.width), 0.5, np.float32)
     wanted = (planes(6) * 0.5) * 0.5
     do(
-        Order(WIPE, WINDOW, one),
-        Order(LERP, WINDOW, one, other, half, (WINDOW.x0, WINDOW.y0)),
-        Order(WIPE, WINDOW, other),
-        Order(LERP, WINDOW, one, other, half, (WINDOW.x0, WINDOW.y0)),
+        Instruction(WIPE, WINDOW, one),
+        Instruction(LERP, WINDOW, one, other, half, (WINDOW.x0, WINDOW.y0)),
+        Instruction(WIPE, WINDOW, other),
+        Instruction(LERP, WINDOW, one, other, half, (WINDOW.x0, WINDOW.y0)),
     )
     np.testing.assert_allclose(one, wanted, atol=1e-6)
 
@@ -80,4 +80,4 @@ def test_orders_are_done_one_after_the_other():
 @pytest.mark.parametrize("bad", [planes(1)[:, ::2], planes(1).astype(np.float64)])
 def test_planes_the_loop_could_not_read_are_refused(bad):
     with pytest.raises(TypeError):
-        do(Order(COPY, WINDOW, planes(1), bad))
+        do(Instruction(COPY, WINDOW, planes(1), bad))

@@ -91,8 +91,8 @@ def test_a_coat_can_be_seen_on_one_side_alone():
     both, out, inside, none = (
         pixels(board(c))
         for c in (
-            coat, msgspec.structs.replace(coat, seen="outside"),
-            msgspec.structs.replace(coat, seen="inside"), msgspec.structs.replace(coat, on=False),
+            coat, msgspec.structs.replace(coat, clip_side="outside"),
+            msgspec.structs.replace(coat, clip_side="inside"), msgspec.structs.replace(coat, on=False),
         )
     )  # fmt: skip
     np.testing.assert_allclose(out + inside - none, both, atol=1e-5)

@@ -7,7 +7,7 @@ from PyQt6.QtCore import QPointF, Qt
 from anole.core.cache import Cache
 from anole.core.edit.pieces import change_piece
 from anole.core.model import Colour, Fill, Glow, Gradient, Pose, Position, Shadow, Stop, Stroke
-from anole.core.pieces.lettering import core_of
+from anole.core.pieces.registry import coated_kind
 from anole.studio.coat.build_up import probe
 from anole.studio.coat.build_up.axis import Cut, axis_for, ends, nice_step
 from anole.studio.coat.build_up.profile import colours, row_pixels, strength
@@ -79,7 +79,7 @@ def test_a_coat_on_the_face_is_measured_on_the_flat_letters(open_window, settle)
     window = open_window(made)
     window.show_stage(COAT)
     build_up, document = window.build_up, window.document
-    document.choose("words", "s")
+    selection.choose("words", "s")
     settle(window)
     scene = build_up.scene()
     flat = board(*coats, text="I", size=150)
@@ -91,7 +91,7 @@ def test_a_coat_on_the_face_is_measured_on_the_flat_letters(open_window, settle)
     assert red[inside].all()
     assert not red[(at < -14) | (at > 2)].any()
     # on the board the same width would end half as far
-    document.choose("words", "f")
+    selection.choose("words", "f")
     assert build_up.scene().cut.core < 0.7 * scene.cut.core
 
 
@@ -122,14 +122,14 @@ def test_the_strip_shows_what_is_rendered(open_window, settle):
 def test_ends_snap_to_the_edge_and_the_core(open_window, drag):
     window = open_window(board(Stroke(id="s", span=span("-0.1em", "-0.03em")), Fill(id="f")))
     window.show_stage(COAT)
-    window.document.choose("words", "s")
+    window.selection.choose("words", "s")
     build_up = window.build_up
     for target, wanted in ((0.0, "0em"), (1e9, "core")):
         scene = build_up.scene()
-        coat = window.document.coat
+        coat = window.selection.coat
         x, y = handle_xs(scene, coat)[1], scene.rows[0].center().y()
         drag(build_up, QPointF(x, y), QPointF(scene.axis.x(target) - 3, y))
-        assert str(window.document.coat.span.to) == wanted
+        assert str(window.selection.coat.span.to) == wanted
 
 
 def test_eyes_and_keys(open_window, qtbot):
@@ -139,8 +139,8 @@ def test_eyes_and_keys(open_window, qtbot):
     scene = build_up.scene()
     at = eye_box(scene.rows[0]).center().toPoint()
     qtbot.mouseClick(build_up, Qt.MouseButton.LeftButton, pos=at)
-    assert not document.piece.style[0].on
-    document.choose("words", "f")
+    assert not selection.lettering.style[0].on
+    selection.choose("words", "f")
     build_up.setFocus()
     for key, modifier in (
         (Qt.Key.Key_Down, Qt.KeyboardModifier.NoModifier),
@@ -150,7 +150,7 @@ def test_eyes_and_keys(open_window, qtbot):
         (Qt.Key.Key_Delete, Qt.KeyboardModifier.NoModifier),
     ):
         qtbot.keyClick(build_up, key, modifier)
-    assert [c.id for c in document.piece.style] == ["f"]
+    assert [c.id for c in selection.lettering.style] == ["f"]
     names = [step.name for step in document.history.steps]
     assert names[-4:] == ["Switch on", "Span", "Order coats", "Remove coat"]
 

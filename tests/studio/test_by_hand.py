@@ -40,31 +40,31 @@ def window(open_window):
 def test_rails_are_bent_tilted_and_waved(window):
     document = window.document
     pull(window.view, grip(window, "camber", "head"), QPointF(0, -20))
-    assert document.piece.head.camber > 0.1
+    assert selection.lettering.head.camber > 0.1
     pull(window.view, grip(window, "slope", "foot right"), QPointF(0, 12))
-    assert document.piece.foot.slope < -0.1
+    assert selection.lettering.foot.slope < -0.1
     pull(window.view, grip(window, "camber", "head"), QPointF(0, -10), ALT)
-    assert document.piece.head.wave.height > 0.05
+    assert selection.lettering.head.wave.height > 0.05
     assert [s.name for s in document.history.steps] == [
         "Open", "Bend a rail", "Tilt a rail", "Bend a rail"
     ]  # fmt: skip
     document.undo()
     document.undo()
     document.undo()
-    assert document.piece.head == Rail()
+    assert selection.lettering.head == Rail()
 
 
 def test_a_corner_alone_a_turn_and_a_stretch(window):
     document = window.document
     before = grip(window, "corner", "top_left")
     pull(window.view, before, QPointF(-25, 10), ALT)
-    assert document.piece.corners.top_left[0] < -0.2
+    assert selection.lettering.corners.top_left[0] < -0.2
     after = grip(window, "corner", "top_left")
     assert (after - before - QPointF(-25, 10)).manhattanLength() < 2
     pull(window.view, grip(window, "turn", ""), QPointF(60, 30))
-    assert 20 < document.piece.place.rotation < 130
+    assert 20 < selection.lettering.place.rotation < 130
     pull(window.view, grip(window, "side", "right"), QPointF(0, 40))
-    assert document.piece.place.scale_x != 1
+    assert selection.lettering.place.scale_x != 1
 
 
 def test_moving_snaps_to_the_middle_and_shows_its_line(window):
@@ -72,11 +72,11 @@ def test_moving_snaps_to_the_middle_and_shows_its_line(window):
     zoom = view.transform_now().zoom
     middle = view.transform_now().to_widget(160, 90)
     pull(view, middle, QPointF(0, 47))
-    assert document.piece.place.x == 160
+    assert selection.lettering.place.x == 160
     assert not window.pulling.guides
-    spot = view.transform_now().to_widget(160, document.piece.place.y)
+    spot = view.transform_now().to_widget(160, selection.lettering.place.y)
     pull(view, spot, QPointF(5, 4), CTRL)
-    assert document.piece.place.x == pytest.approx(160 + 5 / zoom, abs=0.1)
+    assert selection.lettering.place.x == pytest.approx(160 + 5 / zoom, abs=0.1)
 
 
 def test_steps_are_listed_and_walked(window, settle):
@@ -100,11 +100,11 @@ def test_copy_and_paste_and_paste_the_style_alone(window):
     assert len(document.board.pieces) == 3
     run["words"].trigger()
     run["paste-style"].trigger()
-    assert len(document.piece.style) == 1
+    assert len(selection.lettering.style) == 1
 
 
 def test_the_board_is_resized_about_a_point(window, qtbot):
-    window.document.choose("ground")
+    window.selection.choose("ground")
     panel = window.arrange.board
     assert panel.isVisible()
     qtbot.mouseClick(panel.anchor, LEFT, pos=QPointF(12, 12).toPoint())
@@ -120,14 +120,14 @@ def test_the_board_is_resized_about_a_point(window, qtbot):
 def test_parts_of_the_shape_unfold_and_switch(window, qtbot):
     part = window.arrange.bends.controls["pose"]
     qtbot.mouseClick(part.toggle, LEFT)
-    assert window.document.piece.pose is not None
+    assert window.selection.lettering.pose is not None
     assert part.fields.isVisible()
     part.fields.controls["turn_y"].step(30, None)
-    assert window.document.piece.pose.turn_y == 30
+    assert window.selection.lettering.pose.turn_y == 30
     qtbot.mouseClick(part.toggle, LEFT)
-    assert window.document.piece.pose is None
+    assert window.selection.lettering.pose is None
     window.document.undo()
-    assert window.document.piece.pose.turn_y == 30
+    assert window.selection.lettering.pose.turn_y == 30
 
 
 def test_handles_belong_to_arrange_alone(window, qtbot):

@@ -28,7 +28,7 @@ def test_words_that_leave_the_board_are_fitted_by_one_click(open_window, settle,
         assert window.view.rect().contains(button.toAlignedRect())
         click(qtbot, window.view, middle(window))
         settle(window)
-        assert not leaves(window.document.piece, window.document.board)
+        assert not leaves(window.selection.lettering, window.document.board)
         assert window.document.history.steps[-1].name == "Fit to board"
         window.view.repaint()
         assert window.leaving.piece() is None
@@ -46,4 +46,4 @@ def test_words_on_the_board_say_nothing(open_window, settle):
 def test_the_command_fits_what_is_chosen(open_window, settle):
     window = open_window(board(Fill(id="f"), text="A VERY LONG TITLE", size=120))
     window.actions_by_id["fit words"].trigger()
-    assert not leaves(window.document.piece, window.document.board)
+    assert not leaves(window.selection.lettering, window.document.board)

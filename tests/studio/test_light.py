@@ -1,4 +1,4 @@
-"""Light by hand: cup gold from nothing, mouldings drawn, the lantern, coats looked at alone."""
+"""Light by hand: cup gold from nothing, mouldings drawn, the lantern, coats sample_row at alone."""
 
 import math
 
@@ -11,7 +11,7 @@ from PyQt6.QtWidgets import QLineEdit
 
 from anole.core.coats.shadow import offset
 from anole.core.model import Fill, Gradient, Lamp, Length, Moulding, Relief, Shadow, Stroke
-from anole.studio.coat.shadow_hand import thrown_to
+from anole.studio.coat.throw_tool import thrown_to
 from anole.studio.controls.moulding import MouldingControl
 from anole.studio.window import ARRANGE, COAT
 
@@ -48,12 +48,12 @@ def test_cup_gold_is_built_from_nothing_by_mouse_and_keyboard(open_window, qtbot
     for tag in ("fill", "stroke", "shadow", "relief", "relief", "glow"):
         qtbot.mouseClick(window.coats.open, LEFT)
         qtbot.mouseClick(window.coats.buttons[tag], LEFT)
-    kinds = [c.__struct_config__.tag for c in document.piece.style]
+    kinds = [c.__struct_config__.tag for c in selection.lettering.style]
     assert sorted(kinds) == ["fill", "glow", "relief", "relief", "shadow", "stroke"]
 
     # the face: a folded gold from the shelf of gradients
-    face = next(c for c in document.piece.style if isinstance(c, Fill))
-    document.choose(document.piece_id, face.id)
+    face = next(c for c in selection.lettering.style if isinstance(c, Fill))
+    selection.choose(selection.piece_id, face.id)
     control = window.coat.panel("fill").controls["paint"]
     control.kind.box.setFocus()
     qtbot.keyClick(control.kind.box, Qt.Key.Key_Down)
@@ -64,9 +64,9 @@ def test_cup_gold_is_built_from_nothing_by_mouse_and_keyboard(open_window, qtbot
     qtbot.mouseClick(page.shelf.grid, LEFT, pos=page.shelf.grid.box(gold).center().toPoint())
 
     # the carving: to the core, under a ramp of gold
-    first, second = (c for c in document.piece.style if isinstance(c, Relief))
+    first, second = (c for c in selection.lettering.style if isinstance(c, Relief))
     panel = window.coat.panel("relief")
-    document.choose(document.piece_id, second.id)
+    selection.choose(selection.piece_id, second.id)
     typed(qtbot, panel.controls["span"], 1, "core")
     typed(qtbot, panel.controls["height"], 0, ".1em")
     ramp = panel.controls["ramp"]
@@ -75,7 +75,7 @@ def test_cup_gold_is_built_from_nothing_by_mouse_and_keyboard(open_window, qtbot
         qtbot.mouseClick(ramp.bar, LEFT, pos=spot)
         typed(qtbot, ramp.colour, 0, "#c88a2a")
     # the tube: a bead over the stroke's span, seen outside
-    document.choose(document.piece_id, first.id)
+    selection.choose(selection.piece_id, first.id)
     typed(qtbot, panel.controls["span"], 0, "-.06em")
     typed(qtbot, panel.controls["span"], 1, "0")
     ends = panel.controls["moulding"].ends
@@ -85,11 +85,11 @@ def test_cup_gold_is_built_from_nothing_by_mouse_and_keyboard(open_window, qtbot
     seen.activated.emit(seen.currentIndex())
     settle(window)
 
-    words = document.piece
-    tube, carved = (c for c in words.style if isinstance(c, Relief))
-    assert carved.span.to.is_core
-    assert carved.height.unit == "em"
-    assert len(carved.ramp) == 6
+    words = selection.lettering
+    tube, shade_exact = (c for c in words.style if isinstance(c, Relief))
+    assert shade_exact.span.to.is_core
+    assert shade_exact.height.unit == "em"
+    assert len(shade_exact.ramp) == 6
     assert (tube.moulding.profile, tube.seen) == ("bead", "outside")
     image = window.view.frame.image
     middle = window.view.transform_now().to_widget(words.place.x, words.place.y)
@@ -101,14 +101,14 @@ def test_cup_gold_is_built_from_nothing_by_mouse_and_keyboard(open_window, qtbot
 def test_alt_click_asks_which_coat_painted_this(open_window, qtbot, settle):
     window = open_window(CARVED)
     window.show_stage(COAT)
-    window.document.choose("words", "f")
+    window.selection.choose("words", "f")
     settle(window)
     now = window.view.transform_now()
     qtbot.mouseClick(window.view, LEFT, ALT, now.to_widget(142, 90).toPoint())
-    assert window.document.coat_id == "s"
+    assert window.selection.coat_id == "s"
     assert "Stroke" in window.foot.text.text()
     qtbot.mouseClick(window.view, LEFT, ALT, now.to_widget(150, 90).toPoint())
-    assert window.document.coat_id == "r"
+    assert window.selection.coat_id == "r"
     qtbot.mouseClick(window.view, LEFT, ALT, now.to_widget(5, 5).toPoint())
     assert "Only a ground" in window.foot.text.text()
 
@@ -116,7 +116,7 @@ def test_alt_click_asks_which_coat_painted_this(open_window, qtbot, settle):
 def test_the_lantern_is_dragged_on_the_board(open_window, settle):
     window = open_window(CARVED)
     window.show_stage(COAT)
-    window.document.choose("words", "r")
+    window.selection.choose("words", "r")
     settle(window)
     spot = window.lantern.spot(window.view.transform_now())
     middle = window.view.transform_now().to_widget(160, 90)
@@ -132,10 +132,10 @@ def test_the_lantern_is_dragged_on_the_board(open_window, settle):
     window.coat.panel("relief").controls["lamp"].own.edited.emit(True, None)
     spot = window.lantern.spot(window.view.transform_now())
     pull(window.view, spot, middle + QPointF(0, 90) - spot)
-    relief = window.document.piece.style[2]
+    relief = window.selection.lettering.style[2]
     assert relief.lamp.bearing == 180
     assert window.document.board.lamp.bearing == 90
-    window.document.choose("words", "f")
+    window.selection.choose("words", "f")
     assert window.lantern.spot(window.view.transform_now()) is None
 
 
@@ -151,13 +151,13 @@ def test_a_shadow_is_dragged_on_the_board(open_window, settle):
     window = open_window(board(Shadow(id="h", lift=Length(0.1, "em")), Fill(id="f")))
     window.show_stage(COAT)
     now = window.view.transform_now()
-    window.document.choose("words", "f")
+    window.selection.choose("words", "f")
     assert window.throwing.spots(now) is None
-    window.document.choose("words", "h")
+    window.selection.choose("words", "h")
     settle(window)
     middle, spot = window.throwing.spots(now)
     pull(window.view, spot, middle + QPointF(60, 0) - spot)
-    shadow, em = window.document.piece.style[0], window.document.piece.size.value
+    shadow, em = window.selection.lettering.style[0], window.selection.lettering.size.value
     assert shadow.lamp.bearing == pytest.approx(270, abs=2)
     assert window.document.board.lamp == Lamp()
     assert shadow.lift.unit == "em"
@@ -167,13 +167,13 @@ def test_a_shadow_is_dragged_on_the_board(open_window, settle):
     _, spot = window.throwing.spots(now)
     assert window.throwing.hover(spot) is not None
     window.document.undo()
-    assert window.document.piece.style[0].lamp is None
+    assert window.selection.lettering.style[0].lamp is None
 
 
 def test_a_coat_is_looked_at_alone_and_as_it_was(open_window, qtbot):
     window = open_window(CARVED)
     window.show_stage(COAT)
-    window.document.choose("words", "r")
+    window.selection.choose("words", "r")
     qtbot.keyPress(window, Qt.Key.Key_S)
     assert [c.on for c in window.document.shown.lettering("words").style] == [False, False, True]
     qtbot.keyRelease(window, Qt.Key.Key_S)
@@ -190,13 +190,13 @@ def test_a_coat_is_looked_at_alone_and_as_it_was(open_window, qtbot):
 def test_coats_are_copied_to_another_piece(open_window, qtbot):
     window = open_window(CARVED)
     window.show_stage(COAT)
-    window.document.choose("words", "r")
+    window.selection.choose("words", "r")
     qtbot.keyClick(window, Qt.Key.Key_C, CTRL)
     window.show_stage(ARRANGE)
     qtbot.keyClick(window, Qt.Key.Key_T, CTRL)
     window.show_stage(COAT)
     qtbot.keyClick(window, Qt.Key.Key_V, CTRL)
-    assert [c.__struct_config__.tag for c in window.document.piece.style][-1] == "relief"
+    assert [c.__struct_config__.tag for c in window.selection.lettering.style][-1] == "relief"
     assert len(window.document.board.pieces) == 3
 
 
@@ -230,7 +230,7 @@ def test_a_moulding_is_chosen_and_drawn(qtbot, drag):
 def test_a_moulding_is_kept_taken_and_dropped(open_window, qtbot):
     window = open_window(CARVED)
     window.show_stage(COAT)
-    window.document.choose("words", "r")
+    window.selection.choose("words", "r")
     control = window.coat.panel("relief").controls["moulding"]
     control.edited.emit(Moulding(profile="reeds", count=5), None)
     qtbot.mouseClick(control.kept.keep, LEFT)
@@ -238,7 +238,7 @@ def test_a_moulding_is_kept_taken_and_dropped(open_window, qtbot):
     qtbot.keyClick(control.kept.name, Qt.Key.Key_Return)
     control.edited.emit(Moulding(), None)
     control.kept._take(1)
-    assert window.document.piece.style[2].moulding == Moulding(profile="reeds", count=5)
+    assert window.selection.lettering.style[2].moulding == Moulding(profile="reeds", count=5)
     control.kept.box.setCurrentIndex(1)
     qtbot.mouseClick(control.kept.drop, LEFT)
     assert control.kept.box.count() == 1

@@ -47,7 +47,7 @@ def picture(tmp_path, name="two.png"):
 
 def page(window, struct, tag="fill", coat="f"):
     window.show_stage(COAT)
-    window.document.choose("words", coat)
+    window.selection.choose("words", coat)
     control = window.coat.panel(tag).controls["paint"]
     kind = {
         Gradient: "gradient",
@@ -60,7 +60,7 @@ def page(window, struct, tag="fill", coat="f"):
 
 
 def fill(window, number=1):
-    return window.document.piece.style[number].paint
+    return window.selection.lettering.style[number].paint
 
 
 def test_two_colours_of_a_picture_make_a_gradient_that_is_kept_and_used_again(
@@ -98,7 +98,7 @@ def test_two_colours_of_a_picture_make_a_gradient_that_is_kept_and_used_again(
     assert window.files.save_to(path)
     again = board_file.read(path).board
     assert again.gradients == window.document.board.gradients
-    assert again.lettering("words").style == window.document.piece.style
+    assert again.lettering("words").style == window.selection.lettering.style
     assert [a.name for a in again.assets] == ["two.png"]
 
 
@@ -113,7 +113,7 @@ def test_the_dropper_takes_a_colour_of_the_board(open_window, qtbot, settle):
     spot = window.view.transform_now().to_widget(20, 20).toPoint()
     qtbot.mouseMove(window.view, spot)
     qtbot.mouseClick(window.view, LEFT, Qt.KeyboardModifier.ControlModifier, spot)
-    assert str(window.document.piece.style[0].paint.colour) == "#204060"
+    assert str(window.selection.lettering.style[0].paint.colour) == "#204060"
     assert not window.dropper.on
     qtbot.mouseClick(colour.drop, LEFT)
     qtbot.keyClick(window.view, Qt.Key.Key_Escape)
@@ -131,7 +131,7 @@ def test_rows_of_numbers_name_the_colour(kind, name):
 def test_numbers_typed_in_a_row_stay_as_they_were_typed(open_window, qtbot):
     window = open_window(STYLED)
     window.show_stage(COAT)
-    window.document.choose("words", "f")
+    window.selection.choose("words", "f")
     colour = window.coat.panel("fill").controls["paint"].page(ColourPaint).colour
     qtbot.mouseClick(colour.rows.buttons["OKLCH"], LEFT)
     for number, value in enumerate((0.7, 0.15, 40)):
@@ -143,7 +143,7 @@ def test_numbers_typed_in_a_row_stay_as_they_were_typed(open_window, qtbot):
 def test_swatches_are_kept_used_and_dropped(open_window, qtbot, settle):
     window = open_window(STYLED)
     window.show_stage(COAT)
-    window.document.choose("words", "f")
+    window.selection.choose("words", "f")
     colour = window.coat.panel("fill").controls["paint"].page(ColourPaint).colour
     colour._send(Colour.parse("#12ab56"), None)
     qtbot.mouseClick(colour.keep, LEFT)
@@ -240,7 +240,7 @@ def test_a_dropped_picture_becomes_the_ground_or_fills_the_letters(open_window, 
     drop(window, picture(tmp_path))
     assert isinstance(window.document.board.pieces[0].paint, ImagePaint)
     window.show_stage(COAT)
-    window.document.choose("words", "f")
+    window.selection.choose("words", "f")
     drop(window, picture(tmp_path))
     assert isinstance(fill(window), ImagePaint)
     assert len(window.document.board.assets) == 1
@@ -280,10 +280,10 @@ def test_a_gradient_is_pulled_on_the_board_as_one_step(open_window, settle):
     window = open_window(board(Fill(id="f", paint=Gradient(stops=RAMP)), text="HO", size=120))
     window.show_stage(COAT)
     settle(window)
-    grip, spot = window.paint_hand._grips()[-1]
+    grip, spot = window.paint_tool._grips()[-1]
     assert grip.kind == "end"
     pull(window.view, spot, QPointF(60, -40))
-    assert window.document.piece.style[0].paint.angle != 180
+    assert window.selection.lettering.style[0].paint.angle != 180
     assert [s.name for s in window.document.history.steps] == ["Open", "Move the paint"]
     settle(window)
     assert window.view.frame.board == window.document.board

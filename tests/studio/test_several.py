@@ -47,7 +47,7 @@ def test_pieces_chosen_with_shift_move_and_line_up_together(three, qtbot):
     a, b, _ = words(three)
     qtbot.mouseClick(three.view, LEFT, pos=at(three, a).toPoint())
     qtbot.mouseClick(three.view, LEFT, SHIFT, at(three, b).toPoint())
-    assert set(three.document.chosen_ids) == {a.id, b.id}
+    assert set(three.selection.ids) == {a.id, b.id}
     three.view.setFocus()
     qtbot.keyClick(three.view, Qt.Key.Key_Right, SHIFT)
     moved = words(three)
@@ -61,7 +61,7 @@ def test_a_net_over_the_board_chooses_what_it_touches(three):
     corner = three.view.transform_now().to_widget(2, 2)
     far = three.view.transform_now().to_widget(318, 178)
     pull(three.view, corner, far - corner)
-    assert len(three.document.chosen_ids) == 3
+    assert len(three.selection.ids) == 3
     three.arrange.several.buttons["across"].click()
     boxes = [extent(p, three.document.board) for p in words(three)]
     assert boxes[1][0] - boxes[0][2] == pytest.approx(boxes[2][0] - boxes[1][2], abs=4e-3)
@@ -72,7 +72,7 @@ def test_a_net_over_the_board_chooses_what_it_touches(three):
 
 
 def test_the_board_is_cropped_to_a_dragged_frame(three, qtbot):
-    three.document.choose("ground")
+    three.selection.choose("ground")
     qtbot.mouseClick(three.arrange.board.to_frame, LEFT)
     qtbot.wait(20)
     now = three.view.transform_now()
@@ -88,7 +88,7 @@ def test_the_board_is_cropped_to_a_dragged_frame(three, qtbot):
 
 def test_fonts_are_kept_ordered_and_found_again(three, qtbot, settle):
     picker = three.arrange.fonts
-    three.document.choose("words")
+    three.selection.choose("words")
     picker.order.setCurrentText("thick stems first")
     picker.order.activated.emit(0)
     qtbot.waitUntil(lambda: len(picker.stems) >= len(picker._all), timeout=60_000)
@@ -107,7 +107,7 @@ def test_fonts_are_kept_ordered_and_found_again(three, qtbot, settle):
 def test_five_hundred_fonts_are_listed_and_only_the_seen_ones_drawn(
     three, settle, qtbot, no_font_stays
 ):
-    base = fonts.find(three.document.piece.font)[0]
+    base = fonts.find(three.selection.lettering.font)[0]
     fonts.take_system([base._replace(family=f"Plank {n:03}") for n in range(500)])
     three.arrange.fonts.fonts_came()
     picker = three.arrange.fonts
@@ -136,16 +136,16 @@ def drop(window, *paths):
 def test_a_dropped_font_is_used_at_once_and_saved_with_the_board(three, tmp_path, no_font_stays):
     path = tmp_path / "plank.ttf"
     path.write_bytes(made_fonts.featured())
-    three.document.choose("words")
+    three.selection.choose("words")
     drop(three, path)
-    assert three.document.piece.font.family == "Plank Sans"
+    assert three.selection.lettering.font.family == "Plank Sans"
     assert three.arrange.fonts.model.rows[0].family == "Plank Sans"
     assert [a.name for a in three.document.board.fonts] == ["plank.ttf"]
     offers = three.arrange.details
     offers.unfold(True)
     assert set(offers.controls) == {"feature liga", "feature ss01"}
     offers.controls["feature ss01"].edited.emit(True, None)
-    assert three.document.piece.font.features.pairs == (("ss01", 1.0),)
+    assert three.selection.lettering.font.features.pairs == (("ss01", 1.0),)
 
 
 def test_a_dropped_file_that_is_no_font_is_said(three, tmp_path):

@@ -52,22 +52,22 @@ def test_the_switches_in_the_window(open_window, qtbot):
     window = open_window()
     window.show_stage(COAT)
     document, switches = window.document, window.shaping
-    document.apply("Words", lambda b: change_piece(b, document.piece_id, head=Rail(), foot=Rail()))
+    document.apply("Words", lambda b: change_piece(b, selection.piece_id, head=Rail(), foot=Rail()))
     assert switches.isHidden()
-    document.apply("Rails", lambda b: change_piece(b, document.piece_id, head=Rail(camber=0.4)))
+    document.apply("Rails", lambda b: change_piece(b, selection.piece_id, head=Rail(camber=0.4)))
     assert not switches.isHidden()
     rails = switches.switches["rails"]
     assert rails.isChecked() and not rails.isHidden()
     assert switches.switches["pose"].isHidden()
     dpi = document.board.dpi
-    bent = outline(document.piece, dpi).bends.bent
+    bent = outline(selection.lettering, dpi).bends.bent
     qtbot.mouseClick(rails, Qt.MouseButton.LeftButton)
-    assert (bent, outline(document.piece, dpi).bends.bent) == (True, False)
+    assert (bent, outline(selection.lettering, dpi).bends.bent) == (True, False)
     assert not rails.isChecked()
     assert document.history.undo_name == "Rails off"
     rails.setFocus()
     qtbot.keyClick(rails, Qt.Key.Key_Space)
-    assert outline(document.piece, dpi).bends.bent
+    assert outline(selection.lettering, dpi).bends.bent
     document.undo()
     assert not rails.isChecked()
 
@@ -75,10 +75,10 @@ def test_the_switches_in_the_window(open_window, qtbot):
 def test_handles_of_a_rail_come_back_when_a_ring_is_off(open_window):
     window = open_window()
     document = window.document
-    document.apply("Ring", lambda b: change_piece(b, document.piece_id, ring=Ring()))
+    document.apply("Ring", lambda b: change_piece(b, selection.piece_id, ring=Ring()))
     now = window.view.transform_now()
-    kinds = {h.kind for h in handles(document.piece, document.board, now)}
-    document.apply("Ring off", lambda b: switch_shaping(b, document.piece_id, "ring"))
-    more = {h.kind for h in handles(document.piece, document.board, now)}
+    kinds = {h.kind for h in handles(selection.lettering, document.board, now)}
+    document.apply("Ring off", lambda b: switch_shaping(b, selection.piece_id, "ring"))
+    more = {h.kind for h in handles(selection.lettering, document.board, now)}
     assert "camber" in more - kinds
-    assert msgspec.structs.asdict(document.piece)["ring"] == Ring()
+    assert msgspec.structs.asdict(selection.lettering)["ring"] == Ring()

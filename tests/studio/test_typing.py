@@ -34,14 +34,14 @@ def test_a_double_click_puts_the_caret_where_it_was(open_window, qtbot):
     assert window.typing.on
     assert 2 <= window.typing.caret <= 5
     qtbot.keyClicks(window.view, "x")
-    assert window.document.piece.text in ("ROxLL ON", "ROLxL ON", "ROLLx ON", "ROLL xON")
+    assert window.selection.lettering.text in ("ROxLL ON", "ROLxL ON", "ROLLx ON", "ROLL xON")
     qtbot.keyClick(window.view, Qt.Key.Key_Escape)
     assert not window.typing.on
     assert [s.name for s in window.document.history.steps] == ["Open", "Type"]
 
 
 def test_keys_move_select_and_erase(typing, qtbot):
-    view, piece = typing.view, lambda: typing.document.piece
+    view, piece = typing.view, lambda: typing.selection.lettering
     qtbot.keyClick(view, Qt.Key.Key_Left, CTRL | SHIFT)
     assert typing.typing.selection == (5, 7)
     qtbot.keyClicks(view, "IN")
@@ -62,22 +62,22 @@ def test_the_clipboard_goes_in_and_out(typing, qtbot):
     view = typing.view
     qtbot.keyClick(view, Qt.Key.Key_A, CTRL)
     qtbot.keyClick(view, Qt.Key.Key_X, CTRL)
-    assert typing.document.piece.text == ""
+    assert typing.selection.lettering.text == ""
     assert QGuiApplication.clipboard().text() == "ROLL ON"
     QGuiApplication.clipboard().setText("one\r\ntwo")
     qtbot.keyClick(view, Qt.Key.Key_V, CTRL)
-    assert typing.document.piece.text == "one\ntwo"
+    assert typing.selection.lettering.text == "one\ntwo"
     assert typing.typing.caret == 7
 
 
 def test_an_input_method_shows_before_it_writes(typing):
     event = QInputMethodEvent("ni", [])
     QApplication.sendEvent(typing.view, event)
-    assert typing.document.piece.text == "ROLL ON"
+    assert typing.selection.lettering.text == "ROLL ON"
     done = QInputMethodEvent()
     done.setCommitString("に")
     QApplication.sendEvent(typing.view, done)
-    assert typing.document.piece.text == "ROLL ONに"
+    assert typing.selection.lettering.text == "ROLL ONに"
     where = typing.view.inputMethodQuery(Qt.InputMethodQuery.ImCursorRectangle)
     assert where.height() > 5
 
@@ -90,10 +90,10 @@ def test_letters_chosen_on_the_board_get_a_colour_and_a_lift(typing, qtbot):
     assert panel.head.text().endswith("N")
     panel.colour.edited.emit(Colour.parse("#ff8800"), None)
     panel.fields.controls["rise"].edited.emit(0.25, None)
-    (own,) = typing.document.piece.letters.own
+    (own,) = typing.selection.lettering.letters.own
     assert (own.at, own.colour, own.rise) == (6, Colour.parse("#ff8800"), 0.25)
     qtbot.mouseClick(panel.free, LEFT)
-    assert typing.document.piece.letters.own == ()
+    assert typing.selection.lettering.letters.own == ()
 
 
 def test_the_arched_title_of_two_lines_is_set_by_hand_alone(open_window, qtbot, drag, settle):
@@ -123,11 +123,11 @@ def test_the_arched_title_of_two_lines_is_set_by_hand_alone(open_window, qtbot, 
     lines.setFocus()
     for _ in range(5):
         qtbot.keyClick(lines, Qt.Key.Key_Up)
-    while document.piece.align != "centre":
+    while selection.lettering.align != "centre":
         qtbot.keyClick(lines, Qt.Key.Key_Down)
     pull(window.view, grip(window, "camber", "head"), QPointF(0, -45))
     pull(window.view, grip(window, "slope", "foot right"), QPointF(0, 16))
-    words = document.piece
+    words = selection.lettering
     assert (words.text, words.font.family, words.align) == ("BOUT\nNIGHT", "Lilita One", "centre")
     assert words.size.value == 250
     assert words.head.camber > 0.15
@@ -136,7 +136,7 @@ def test_the_arched_title_of_two_lines_is_set_by_hand_alone(open_window, qtbot, 
     qtbot.keyClick(window.view, Qt.Key.Key_Return)
     qtbot.keyClick(window.view, Qt.Key.Key_End, CTRL)
     qtbot.keyClicks(window.view, "S")
-    assert (document.piece.text, document.piece.head) == ("BOUT\nNIGHTS", words.head)
+    assert (selection.lettering.text, selection.lettering.head) == ("BOUT\nNIGHTS", words.head)
     settle(window)
     assert window.view.frame.board == document.board
 
@@ -148,6 +148,6 @@ def test_letter_paint_is_chosen_in_the_coat_and_coloured_in_arrange(open_window)
     part.fields.controls["colours"].edited.emit(
         (Colour.parse("#ff0000"), Colour.parse("#00ff00")), None
     )
-    assert len(window.document.piece.letters.colours) == 2
+    assert len(window.selection.lettering.letters.colours) == 2
     window.show_stage(ARRANGE)
-    assert outline(window.document.piece, 96).em == 120
+    assert outline(window.selection.lettering, 96).em == 120

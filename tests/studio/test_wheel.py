@@ -51,7 +51,7 @@ def visible_boxes():
 def go():
     global panel
     title = next(p.id for p in window.document.board.pieces if p.name == "Title")
-    window.document.choose(title)
+    window.selection.choose(title)
     window.show_stage(0)
     wait(600)
     panel = window.findChild(__import__("anole.studio.arrange.piece_panel", fromlist=["PiecePanel"]).PiecePanel)
@@ -112,7 +112,7 @@ def test_nothing_takes_the_focus_from_a_wheel(open_window, settle):
     for stage in range(3):
         window.show_stage(stage)
         for coat in ("f", "r", "o"):
-            window.document.choose("words", coat)
+            window.selection.choose("words", coat)
             settle(window)
             taking = [
                 w for w in window.findChildren(QWidget)

@@ -4,7 +4,7 @@ import numpy as np
 from PIL import Image
 from PyQt6.QtCore import QPointF, Qt
 
-from anole.core.edit.font_files import with_outlines
+from anole.core.edit.font_files import as_stored
 from anole.core.files import board_file
 from anole.core.library import styles
 from anole.core.render.export import rgba
@@ -22,17 +22,17 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
 
     # words, typed
     qtbot.keyClick(window, Qt.Key.Key_T, Qt.KeyboardModifier.ControlModifier)
-    assert document.piece.text == "New words"
+    assert selection.lettering.text == "New words"
     qtbot.keyClicks(window.arrange.words, "ROLL")
-    assert document.piece.text == "ROLL"
-    first = document.piece_id
+    assert selection.lettering.text == "ROLL"
+    first = selection.piece_id
 
     # moved by hand on the board
     settle(window)
-    place = document.piece.place
+    place = selection.lettering.place
     spot = window.view.transform_now().to_widget(place.x, place.y)
     drag(window.view, spot, spot + QPointF(-50, -30))
-    moved = document.piece.place
+    moved = selection.lettering.place
     zoom = window.view.transform_now().zoom
     assert abs(moved.x - (place.x - 50 / zoom)) < 1.5 + SNAP / zoom
     assert abs(moved.y - (place.y - 30 / zoom)) < 1.5 + SNAP / zoom
@@ -42,12 +42,12 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
     for tag in ("fill", "stroke", "shadow"):
         qtbot.mouseClick(window.coats.open, LEFT)
         qtbot.mouseClick(window.coats.buttons[tag], LEFT)
-    kinds = [coat.__struct_config__.tag for coat in document.piece.style]
+    kinds = [coat.__struct_config__.tag for coat in selection.lettering.style]
     assert kinds == ["shadow", "stroke", "fill"]
 
     # a band's end pulled outward
-    stroke = document.piece.style[1]
-    document.choose(first, stroke.id)
+    stroke = selection.lettering.style[1]
+    selection.choose(first, stroke.id)
     settle(window)
     build_up = window.build_up
     scene = build_up.scene()
@@ -55,7 +55,7 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
     x = handle_xs(scene, stroke)[0]
     steps = len(document.history.steps)
     drag(build_up, QPointF(x, row.center().y()), QPointF(x - 22, row.center().y()))
-    pulled = document.piece.style[1].span
+    pulled = selection.lettering.style[1].span
     assert pulled.from_.value < stroke.span.from_.value - 0.01
     assert pulled.from_.unit == "em"
     assert pulled.to == stroke.span.to
@@ -65,9 +65,9 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
     scene = build_up.scene()
     at = QPointF(scene.axis.edge - 30, scene.rows[1].center().y())
     drag(build_up, at, at - QPointF(0, scene.rows[1].height()))
-    assert [c.__struct_config__.tag for c in document.piece.style] == ["shadow", "fill", "stroke"]
+    assert [c.__struct_config__.tag for c in selection.lettering.style] == ["shadow", "fill", "stroke"]
     qtbot.keyClick(window, Qt.Key.Key_Z, Qt.KeyboardModifier.ControlModifier)
-    assert [c.__struct_config__.tag for c in document.piece.style] == kinds
+    assert [c.__struct_config__.tag for c in selection.lettering.style] == kinds
 
     # the style kept, by name
     qtbot.mouseClick(window.shelf.keep, LEFT)
@@ -79,7 +79,7 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
     # put on a second lettering
     window.show_stage(ARRANGE)
     qtbot.keyClick(window, Qt.Key.Key_T, Qt.KeyboardModifier.ControlModifier)
-    second = document.piece_id
+    second = selection.piece_id
     assert second != first
     window.show_stage(COAT)
     settle(window)
@@ -97,7 +97,7 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
     assert window.files.save_to(path)
     written = np.asarray(Image.open(picture).convert("RGBA"))
     again = board_file.read(path).board
-    assert again == with_outlines(document.board)
+    assert again == as_stored(document.board)
     assert (rgba(again) == written).all()
     assert window.files.open(path)
     assert document.board == again

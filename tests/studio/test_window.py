@@ -51,7 +51,7 @@ def test_pieces_are_hidden_locked_and_chosen_in_the_list(open_window, qtbot, set
     words = window.document.board.lettering("words")
     assert (words.shown, words.locked) == (False, True)
     qtbot.mouseClick(view, LEFT, pos=window.pieces.visualItemRect(window.pieces.item(1)).center())
-    assert window.document.piece_id == "ground"
+    assert window.selection.piece_id == "ground"
     assert window.arrange.ground.isVisible()
     settle(window)
     assert set(window.pieces.images) == {"words", "ground"}
@@ -69,7 +69,7 @@ def test_a_font_is_looked_at_and_taken(open_window, qtbot):
     fonts.look_back()
     assert window.document.shown == STYLED
     qtbot.mouseClick(fonts.list.viewport(), LEFT, pos=fonts.list.visualRect(index).center())
-    assert window.document.piece.font.family == "Lilita One"
+    assert window.selection.lettering.font.family == "Lilita One"
     assert fonts.recent == ["Lilita One"]
 
 
@@ -77,15 +77,15 @@ def test_words_are_pinned_nudged_scaled_and_undone(open_window, qtbot, drag):
     window = open_window(STYLED)
     document = window.document
     qtbot.mouseClick(window.arrange.pin, LEFT, pos=QPoint(12, 12))
-    assert document.piece.place.anchor == "top-left"
+    assert selection.lettering.place.anchor == "top-left"
     window.view.setFocus()
     qtbot.keyClick(window.view, Qt.Key.Key_Right, Qt.KeyboardModifier.ShiftModifier)
     qtbot.keyClick(window.view, Qt.Key.Key_Right)
-    assert document.piece.place.x == 20
+    assert selection.lettering.place.x == 20
     corner = next(h.at for h in window.pulling.handles() if h.which == "bottom_right")
-    size = document.piece.size.value
+    size = selection.lettering.size.value
     drag(window.view, corner, corner + QPointF(30, 30))
-    assert document.piece.size.value > size * 1.1
+    assert selection.lettering.size.value > size * 1.1
     names = [s.name for s in document.history.steps]
     assert names == ["Open", "Pin", "Nudge", "Size"]
     for _ in range(3):
@@ -98,7 +98,7 @@ def test_typing_is_one_step(open_window, qtbot):
     window = open_window(STYLED)
     window.arrange.words.setFocus()
     qtbot.keyClicks(window.arrange.words, "SKATE ")
-    assert window.document.piece.text == "SKATE HO"
+    assert window.selection.lettering.text == "SKATE HO"
     assert [s.name for s in window.document.history.steps] == ["Open", "Type"]
 
 
@@ -122,7 +122,7 @@ def test_a_style_is_looked_at_and_put_on_as_one_step(open_window, settle):
 def test_holding_h_shows_the_board_without_the_coat(open_window, qtbot):
     window = open_window(STYLED)
     window.show_stage(COAT)
-    window.document.choose("words", "s")
+    window.selection.choose("words", "s")
     qtbot.keyPress(window, Qt.Key.Key_H)
     assert not window.document.shown.lettering("words").style[1].on
     qtbot.keyRelease(window, Qt.Key.Key_H)
@@ -177,7 +177,7 @@ def test_unsaved_work_is_kept_aside_and_brought_back(open_window):
     kept = kept_work()
     assert kept is not None
     assert again.files.open_copy(kept)
-    assert again.document.piece.text == "KEEP ME"
+    assert again.selection.lettering.text == "KEEP ME"
     assert again.document.path is None
 
 
@@ -199,10 +199,10 @@ def test_a_huge_board_and_ten_thousand_letters_stay_usable(open_window, qtbot, s
     settle(window)
     assert window.view.frame.box.width < 1200
     window.document.apply(
-        "Type", lambda b: change_piece(b, window.document.piece_id, text="wheels " * 1428)
+        "Type", lambda b: change_piece(b, window.selection.piece_id, text="wheels " * 1428)
     )
     qtbot.waitUntil(lambda: window.worker.idle, timeout=90_000)
-    assert len(window.document.piece.text) == 9996
+    assert len(window.selection.lettering.text) == 9996
 
 
 def test_commands_are_one_list_without_doubles(open_window):

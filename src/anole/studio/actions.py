@@ -2,30 +2,28 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
-
 from PyQt6.QtGui import QAction, QKeySequence
+from PyQt6.QtWidgets import QWidget
 
 from .commands import COMMANDS
-
-if TYPE_CHECKING:
-    from .window import Window
+from .session import Session
 
 
-def make(window: Window) -> dict[str, QAction]:
+def make(session: Session, window: QWidget) -> dict[str, QAction]:
     """An action for every command, its keys working everywhere in the window."""
-    actions = {}
+    actions: dict[str, QAction] = {}
     for command in COMMANDS:
         if command.id in actions:
             raise ValueError(f"the command {command.id!r} is listed twice")
         action = QAction(command.title, window)
         action.setShortcuts([QKeySequence(keys) for keys in command.keys])
-        action.triggered.connect(lambda _=False, c=command: c.when(window) and c.run(window))
+        action.triggered.connect(lambda _=False, c=command: c.when(session) and c.run(session))
         window.addAction(action)
         actions[command.id] = action
     return actions
 
 
-def refresh(window: Window, actions: dict[str, QAction]) -> None:
+def refresh(session: Session, actions: dict[str, QAction]) -> None:
+    """Switch off what does not apply now."""
     for command in COMMANDS:
-        actions[command.id].setEnabled(command.when(window))
+        actions[command.id].setEnabled(command.when(session))

@@ -11,7 +11,7 @@ import platformdirs
 from PyQt6.QtCore import QObject, QTimer, pyqtSignal
 from PyQt6.QtWidgets import QFileDialog, QWidget
 
-from ..core.edit.font_files import with_outlines
+from ..core.edit.boards import as_stored
 from ..core.files import board_file
 from ..core.files.atomic import FileError
 from ..core.files.preview import preview
@@ -122,7 +122,7 @@ class BoardFiles(QObject):
         try:
             path.parent.mkdir(parents=True, exist_ok=True)
             board = self.document.board
-            board_file.write(path, board_file.Document(with_outlines(board)), preview(board))
+            board_file.write(path, board_file.Document(as_stored(board)), preview(board))
         except (OSError, FileError) as error:
             self._say(f"Unsaved work could not be kept aside: {error}")
 

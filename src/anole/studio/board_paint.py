@@ -46,7 +46,7 @@ def paint(
     painter: QPainter, view: QRect, board: Board, frame: Frame | None, now: ViewTransform,
     ratio: float,
 ) -> None:  # fmt: skip
-    """All but what hands draw; `ratio`: device px for one of the view."""
+    """All but what tools draw; `ratio`: device px for one of the view."""
     area = now.rect(0, 0, board.width, board.height)
     for side in _around(view, area):
         painter.fillRect(side, theme.colour("desk"))

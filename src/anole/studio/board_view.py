@@ -1,13 +1,12 @@
-"""The board: shown at any zoom; what a hand can do on it, each stage brings along."""
+"""The board: shown at any zoom; what can be done on it, each stage brings along as tools."""
 
 from __future__ import annotations
 
 import math
 from typing import Any
 
-from PyQt6.QtCore import QEvent, QPointF, Qt, QTimer, pyqtSignal
+from PyQt6.QtCore import QEvent, QPointF, Qt, QTimer
 from PyQt6.QtGui import (
-    QImage,
     QInputMethodEvent,
     QKeyEvent,
     QMouseEvent,
@@ -16,53 +15,45 @@ from PyQt6.QtGui import (
     QResizeEvent,
     QWheelEvent,
 )  # fmt: skip
-from PyQt6.QtWidgets import QWidget
 
 from ..core.box import Box
 from ..core.render.renderer import Request
 from . import board_paint
-from .document import Document
+from .board_tool import BoardTool
+from .canvas import Canvas
 from .frames import Frame
-from .hand import Hand
+from .session import Session
 from .view_transform import ViewTransform, fitting
-from .worker import Worker
 
 MARGIN = 26
 ZOOMS = (0.02, 32.0)
 PATIENCE_MS = 40
 
 
-class BoardView(QWidget):
-    """`framed`: a new picture is up; `pointed`: the board was clicked at (x, y) px;
-    `letters_chosen`: the caret or the selection in the words is another."""
+class BoardView(Canvas):
+    """Asks for the picture of what can be seen, shows it, and hands events to the tools."""
 
-    framed = pyqtSignal()
-    zoomed = pyqtSignal(float)
-    pointed = pyqtSignal(float, float)
-    letters_chosen = pyqtSignal()
-
-    def __init__(self, document: Document, worker: Worker) -> None:
-        super().__init__()
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
         self.setObjectName("desk")
         self.setAccessibleName("Board")
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setMouseTracking(True)
-        self.document, self.worker = document, worker
-        self.frame: Frame | None = None
-        self.hands: list[Hand] = []
-        self._hand: Hand | None = None
+        self.worker = session.worker
+        self.tools: list[BoardTool] = []
+        self._tool: BoardTool | None = None
         self._zoom: float | None = None
         self._middle = (0.5, 0.5)
         self._from = QPointF()
         self._panning = self._space = False
-        worker.framed.connect(self._take)
+        self.worker.framed.connect(self._take)
         # handles are drawn with the picture they belong to, or without it when it takes longer
         self._soon = QTimer(self)
         self._soon.setSingleShot(True)
         self._soon.setInterval(PATIENCE_MS)
         self._soon.timeout.connect(self.update)
-        document.changed.connect(self._follow)
-        document.chosen.connect(self.update)
+        self.document.changed.connect(self._follow)
+        self.selection.changed.connect(self.update)
 
     # where the board lies
 
@@ -146,17 +137,17 @@ class BoardView(QWidget):
         board_paint.paint(
             painter, self.rect(), self.document.shown, self.frame, now, self.devicePixelRatioF()
         )
-        for hand in reversed(self.hands):
-            hand.paint(painter, now)
+        for tool in reversed(self.tools):
+            tool.paint(painter, now)
 
     # by hand
 
-    def set_hands(self, hands: list[Hand]) -> None:
+    def set_tools(self, tools: list[BoardTool]) -> None:
         """What can be done on the board from now on; the first is asked first."""
-        for hand in self.hands:
-            if hand not in hands:
-                hand.leave()
-        self.hands, self._hand = hands, None
+        for tool in self.tools:
+            if tool not in tools:
+                tool.leave()
+        self.tools, self._tool = tools, None
         self.update()
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
@@ -169,7 +160,7 @@ class BoardView(QWidget):
         if event.button() != Qt.MouseButton.LeftButton:
             return
         self.pointed.emit(*self.transform_now().to_board(at))
-        self._hand = next((h for h in self.hands if h.press(at, event.modifiers())), None)
+        self._tool = next((h for h in self.tools if h.press(at, event.modifiers())), None)
 
     def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None
@@ -177,10 +168,10 @@ class BoardView(QWidget):
         if self._panning:
             self._pan(at - self._from)
             self._from = at
-        elif self._hand is not None:
-            self._hand.pull(at, event.modifiers())
+        elif self._tool is not None:
+            self._tool.pull(at, event.modifiers())
         else:
-            found = next((f for h in self.hands if (f := h.hover(at)) is not None), None)
+            found = next((f for h in self.tools if (f := h.hover(at)) is not None), None)
             shape, hint = found or (Qt.CursorShape.ArrowCursor, "")
             self.setToolTip(hint)
             self.setCursor(shape)
@@ -194,15 +185,15 @@ class BoardView(QWidget):
         self.refresh()
 
     def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
-        hand, self._hand, self._panning = self._hand, None, False
-        if hand is not None:
-            hand.release()
+        tool, self._tool, self._panning = self._tool, None, False
+        if tool is not None:
+            tool.release()
         self.update()
         self.unsetCursor()
 
     def mouseDoubleClickEvent(self, event: QMouseEvent | None) -> None:
         if event is not None and event.button() == Qt.MouseButton.LeftButton:
-            if not any(hand.twice(event.position()) for hand in self.hands):
+            if not any(tool.twice(event.position()) for tool in self.tools):
                 self.mousePressEvent(event)
 
     def wheelEvent(self, event: QWheelEvent | None) -> None:
@@ -216,16 +207,16 @@ class BoardView(QWidget):
     # by key
 
     def event(self, event: QEvent | None) -> bool:
-        """Keys that a hand wants (typing) come before the window's shortcuts."""
+        """Keys that a tool wants (typing) come before the window's shortcuts."""
         if event is not None and event.type() == QEvent.Type.ShortcutOverride:
-            if any(hand.wants(event) for hand in self.hands):  # type: ignore[arg-type]
+            if any(tool.wants(event) for tool in self.tools):  # type: ignore[arg-type]
                 event.accept()
                 return True
         return super().event(event)
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         assert event is not None
-        if any(hand.key(event) for hand in self.hands):
+        if any(tool.key(event) for tool in self.tools):
             return
         if event.key() == Qt.Key.Key_Space:
             self._space = True
@@ -240,12 +231,9 @@ class BoardView(QWidget):
         super().keyReleaseEvent(event)
 
     def inputMethodEvent(self, event: QInputMethodEvent | None) -> None:
-        if event is not None and not any(hand.input_method(event) for hand in self.hands):
+        if event is not None and not any(tool.input_method(event) for tool in self.tools):
             super().inputMethodEvent(event)
 
     def inputMethodQuery(self, query: Qt.InputMethodQuery) -> Any:
-        found = next((f for h in self.hands if (f := h.input_query(query)) is not None), None)
+        found = next((f for h in self.tools if (f := h.input_query(query)) is not None), None)
         return super().inputMethodQuery(query) if found is None else found
-
-    def grab_image(self) -> QImage | None:
-        return self.frame.image if self.frame else None

@@ -10,17 +10,17 @@ from PyQt6.QtGui import QKeyEvent, QPainter, QPen
 
 from ..core.model import Colour
 from . import theme
-from .board_view import BoardView
-from .controls.colour import to_qt
-from .hand import Hand
+from .board_tool import BoardTool
+from .canvas import Canvas
+from .qt_colour import to_qt
 from .sampling import average, pixels_of, side_for
 from .view_transform import ViewTransform
 
 
-class Dropper(Hand):
+class Dropper(BoardTool):
     """Shift averages 3 x 3 px, Ctrl 9 x 9; Escape gives up and puts the old colour back."""
 
-    def __init__(self, view: BoardView) -> None:
+    def __init__(self, view: Canvas) -> None:
         super().__init__(view)
         self._told: Callable[[Colour, bool], None] | None = None
         self._pixels: np.ndarray | None = None

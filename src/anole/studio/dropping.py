@@ -1,50 +1,70 @@
-"""Files dropped on the window or pasted: what each kind does."""
+"""Files dropped on the window: what each kind does."""
 
 from __future__ import annotations
 
 from collections.abc import Callable
 from pathlib import Path
-from typing import TYPE_CHECKING
 
 from PyQt6.QtCore import QMimeData
 
+from ..core.coats.registry import kind_of as coat_kind
 from ..core.edit.coats import change_coat
 from ..core.edit.pieces import change_piece
-from ..core.model import Ground, ImagePaint
-from ..core.paint.decoding import SUFFIXES
-from .controls.asset_choice import take_picture
+from ..core.model import Board, ImagePaint, Piece
+from ..core.paint.image_formats import SUFFIXES
+from ..core.pieces.registry import kind_of
+from .pictures import take_picture
+from .session import Session
+from .shell import Stage
 
-if TYPE_CHECKING:
-    from .window import Window
+FONTS = (".ttf", ".otf", ".woff", ".woff2")
+MOST = 50
+"""Files taken at one drop."""
 
 
-def use_picture(window: Window, path: Path) -> None:
-    """In Coat the chosen coat is painted with it; elsewhere the lowest ground."""
-    document = window.document
+def use_picture(session: Session, path: Path) -> None:
+    """In Coat the chosen coat is painted with it; elsewhere the piece that takes it."""
+    document, selection = session.document, session.selection
     sha = take_picture(document, path)
     if sha is None:
         return
-    piece, coat = document.piece_id, document.coat_id
-    if window.stage == 1 and document.coat is not None and piece and coat:
+    piece, coat = selection.coated, selection.coat
+    if session.shell.stage == Stage.COAT and piece and coat and coat_kind(coat).held(coat):
         paint = ImagePaint(asset=sha)
-        document.apply("Picture in the letters", lambda b: change_coat(b, piece, coat, paint=paint))
+        document.apply(
+            "Picture in the letters", lambda b: change_coat(b, piece.id, coat.id, paint=paint)
+        )
         return
-    ground = next((p.id for p in document.board.pieces if isinstance(p, Ground)), None)
-    if ground is not None:
-        paint = ImagePaint(asset=sha, frame="board")
-        document.apply("Picture as ground", lambda b: change_piece(b, ground, paint=paint))
+    taker = _taker(document.board, selection.piece, sha)
+    if taker is not None:
+        target, fields = taker
+        document.apply(
+            f"Picture as {kind_of(target).title}", lambda b: change_piece(b, target.id, **fields)
+        )
 
 
-TAKERS: dict[str, Callable[[Window, Path], object]] = {
-    ".anole": lambda window, path: window.files.open(path),
-    **{suffix: lambda window, path: use_picture(window, path) for suffix in SUFFIXES},
-    **{
-        suffix: lambda window, path: window.arrange.fonts.add_file(path)
-        for suffix in (".ttf", ".otf", ".woff", ".woff2")
-    },
+def _taker(board: Board, chosen: Piece | None, sha: str) -> tuple[Piece, dict] | None:
+    """The chosen piece, or else the lowest, that a dropped picture changes; and how."""
+    for piece in (*([chosen] if chosen else []), *board.pieces):
+        fields = kind_of(piece).dropped(piece, sha)
+        if fields is not None and not piece.locked:
+            return piece, fields
+    return None
+
+
+def _open(session: Session, path: Path) -> None:
+    session.shell.open_file(path)
+
+
+def _add_font(session: Session, path: Path) -> None:
+    session.shell.add_font(path)
+
+
+TAKERS: dict[str, Callable[[Session, Path], None]] = {
+    ".anole": _open,
+    **dict.fromkeys(SUFFIXES, use_picture),
+    **dict.fromkeys(FONTS, _add_font),
 }
-MOST = 50
-"""Files taken at one drop."""
 
 
 def files_in(mime: QMimeData | None) -> list[Path]:
@@ -54,7 +74,7 @@ def files_in(mime: QMimeData | None) -> list[Path]:
     return [path for path in paths if path.suffix.lower() in TAKERS][:MOST]
 
 
-def take(window: Window, paths: list[Path]) -> None:
+def take(session: Session, paths: list[Path]) -> None:
     """Do with each file what its kind asks for."""
     for path in paths:
-        TAKERS[path.suffix.lower()](window, path)
+        TAKERS[path.suffix.lower()](session, path)

@@ -6,16 +6,16 @@ from PyQt6.QtCore import Qt
 
 from ..core.edit.coats import change_coat
 from ..core.model import Board
-from .document import Document
+from .session import Session
 
 
 class Holding:
     """H: without the chosen coat; S: it alone; B: the board as it was when it was chosen."""
 
-    def __init__(self, document: Document) -> None:
-        self._document = document
-        self._when_chosen = document.board
-        document.chosen.connect(self._remember)
+    def __init__(self, session: Session) -> None:
+        self._document, self._selection = session.document, session.selection
+        self._when_chosen = self._document.board
+        self._selection.changed.connect(self._remember)
 
     def _remember(self) -> None:
         self._when_chosen = self._document.board
@@ -36,16 +36,16 @@ class Holding:
 
     def _switched(self, on: dict[str, bool]) -> Board | None:
         """The board with coats of the chosen piece switched."""
-        piece, board = self._document.piece, self._document.board
-        if piece is None or self._document.coat is None:
+        piece, board = self._selection.coated, self._document.board
+        if piece is None or self._selection.coat is None:
             return None
         for coat_id, wanted in on.items():
             board = change_coat(board, piece.id, coat_id, on=wanted)
         return board
 
     def _without(self) -> Board | None:
-        return self._switched({self._document.coat_id or "": False})
+        return self._switched({self._selection.coat_id or "": False})
 
     def _alone(self) -> Board | None:
-        piece, chosen = self._document.piece, self._document.coat_id
+        piece, chosen = self._selection.coated, self._selection.coat_id
         return self._switched({c.id: c.id == chosen for c in piece.style} if piece else {})

@@ -4,52 +4,60 @@ from __future__ import annotations
 
 import msgspec
 
-from ..core.model import Board, Coat, Ground, Length, Lettering, Place
-from ..core.pieces.lettering import block_corners
-
-ROOM = 1.45
-"""Of the words' own size: what a sample shows round them, for strokes and glows."""
-
+from ..core.model import Board, Coat, Coated, Lettering, Piece, Place, Placed
+from ..core.pieces.registry import kind_of, placed_kind
 
 MOST_LETTERS = 14
+ACROSS, DOWN = 1.12, 1.45
+"""Of a piece's own size: what a sample shows round it, for strokes and glows."""
+MARGINS = (30.0, 10.0)
+LEAST = 0.01
 
 
-def words_of(piece: Lettering | None) -> str:
-    """The user's first words, short enough for a sample."""
-    words = piece.text.split() if piece else []
-    found = ""
+def words_of(piece: Piece | None) -> str:
+    """The first words that a piece says, short enough for a sample."""
+    words = kind_of(piece).text(piece).split() if piece else []
+    short = ""
     for word in words:
-        if found and len(found) + len(word) >= MOST_LETTERS:
+        if short and len(short) + len(word) >= MOST_LETTERS:
             break
-        found = f"{found} {word}".strip()
-    return found[: MOST_LETTERS + 6] or "Words"
+        short = f"{short} {word}".strip()
+    return short[: MOST_LETTERS + 6] or "Words"
 
 
 def sample(
-    piece: Lettering | None, coats: tuple[Coat, ...], text: str, width: int, height: int,
-    lamp_board: Board,
-) -> Board:  # fmt: skip
-    """A board of width x height px with the words in the piece's font and those coats."""
+    piece: Coated | None, coats: tuple[Coat, ...], text: str, width: int, height: int, board: Board
+) -> Board:
+    """A board of width x height px with the piece (words where there is none) in those coats."""
     base = piece or Lettering(id="sample")
-    words = msgspec.structs.replace(
-        base, id="sample", name="", text=text, size=Length(100), style=coats, shown=True,
-        opacity=1.0, blend="normal", tracking=0.0,
-        place=Place(x=width / 2, y=height / 2), worn=None,
-    )  # fmt: skip
-    board = Board(width=width, height=height, lamp=lamp_board.lamp, pieces=(words,))
-    corners = block_corners(words, board)
-    wide = max(float(corners[1, 0] - corners[0, 0]), 1.0)
-    high = max(float(corners[2, 1] - corners[1, 1]), 1.0)
-    size = 100 * min(width / (wide * 1.12 + 30), height / (high * ROOM + 10))
-    words = msgspec.structs.replace(words, size=Length(round(max(size, 4.0), 1)))
-    return msgspec.structs.replace(board, pieces=(words,))
+    bare = kind_of(base).sample(base, text)
+    dressed = msgspec.structs.replace(bare, style=coats, worn=None)
+    return _fitted(dressed, width, height, board)
+
+
+def _fitted(piece: Placed, width: int, height: int, board: Board) -> Board:
+    """The piece as large as goes into a small board, in its middle."""
+    kind = placed_kind(piece)
+    middle = Place(x=width / 2, y=height / 2)
+    piece = msgspec.structs.replace(piece, place=middle)
+    small = Board(width=width, height=height, lamp=board.lamp, pieces=(piece,))
+    x0, y0, x1, y1 = kind.extent(piece, small)
+    wide, high = max(x1 - x0, 1.0), max(y1 - y0, 1.0)
+    # margins are those of words of 100 px
+    em = max(kind.placement(piece, small.dpi).em, 1e-6) / 100
+    ratio = min(
+        width / (wide * ACROSS + MARGINS[0] * em), height / (high * DOWN + MARGINS[1] * em)
+    )
+    fields = kind.resized(piece, max(ratio, LEAST))
+    return msgspec.structs.replace(small, pieces=(msgspec.structs.replace(piece, **fields),))
 
 
 def miniature(board: Board, piece_id: str, width: int, height: int) -> Board:
-    """One piece alone on a small board: a ground as it is, words in their style."""
+    """One piece alone on a small board."""
     piece = board.piece(piece_id)
-    if isinstance(piece, Ground):
-        bare = msgspec.structs.replace(piece, shown=True, opacity=1.0, blend="normal")
-        side = msgspec.structs.replace(board, pieces=(bare,))
-        return msgspec.structs.replace(side, width=width, height=height)
-    return sample(piece, piece.style, words_of(piece), width, height, board)
+    if isinstance(piece, Coated):
+        return sample(piece, piece.style, words_of(piece), width, height, board)
+    bare = kind_of(piece).sample(piece, "")
+    if isinstance(bare, Placed):
+        return _fitted(bare, width, height, board)
+    return msgspec.structs.replace(board, pieces=(bare,), width=width, height=height)

@@ -6,8 +6,8 @@ import numpy as np
 from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QImage
 
+from ..core.colour.spaces import to_encoded, to_linear
 from ..core.model import Colour
-from ..core.paint.spaces import to_encoded, to_linear
 
 
 def side_for(keys: Qt.KeyboardModifier) -> int:

@@ -12,10 +12,11 @@ import msgspec
 from PyQt6.QtWidgets import QApplication, QWidget
 
 from ..core.edit.pieces import change_piece
-from ..core.model import Font, Pose
+from ..core.model import Coated, Fill, Font, Gradient, Pattern, Pose
 from .app import DEMO, application
 from .board_files import demo_folder
-from .window import ARRANGE, COAT, PROOF, Window
+from .shell import Stage
+from .window import Window
 
 RIMS = ("cream", "dark")
 
@@ -42,17 +43,16 @@ def shoot(widget: QWidget, path: Path) -> None:
 def views(window: Window, out: Path) -> None:
     """Arrange, Coat and Proof of the demo board, its paints, and Coat of the second."""
     window.files.open_copy(demo_folder() / DEMO)
-    for number, name in ((ARRANGE, "arrange"), (COAT, "coat"), (PROOF, "proof")):
+    for number, name in ((Stage.ARRANGE, "arrange"), (Stage.COAT, "coat"), (Stage.PROOF, "proof")):
         window.show_stage(number)
         settle(window)
         shoot(window, out / f"{name}.png")
-    document = window.document
     for name, shown, scroll in (
         ("coat-gradient", "coral over cream", 0), ("coat-pattern", "stripes, a shade darker", 90)
     ):  # fmt: skip
-        window.show_stage(COAT)
+        window.show_stage(Stage.COAT)
         _choose(window, "Title", shown)
-        page = window.coat.panel("fill").controls["paint"].page(type(document.coat.paint))  # type: ignore[union-attr, attr-defined]
+        page = window.coat.panel(Fill).controls["paint"].page(Gradient if "gradient" in name else Pattern)  # type: ignore[attr-defined]
         if name == "coat-gradient":
             page.shelf.unfold(True)
         settle(window)
@@ -61,7 +61,7 @@ def views(window: Window, out: Path) -> None:
     _posed(window)
     shoot(window, out / "coat-face.png")
     window.files.open_copy(demo_folder() / "brine-and-bearing-cup.anole")
-    window.show_stage(COAT)
+    window.show_stage(Stage.COAT)
     _choose(window, "Cup", "carved to the core")
     settle(window)
     shoot(window, out / "coat-gold.png")
@@ -71,7 +71,7 @@ def _posed(window: Window) -> None:
     """The title turned in space, its coats on the letters' face, strokes mitred."""
     _choose(window, "Title", "cream")
     document = window.document
-    words = document.piece
+    words = window.selection.lettering
     assert words is not None
     coats = tuple(
         msgspec.structs.replace(c, plane="face", **({"join": "mitre"} if c.name in RIMS else {}))
@@ -86,8 +86,8 @@ def _posed(window: Window) -> None:
 def _choose(window: Window, piece: str, coat: str) -> None:
     """A coat by name on a piece by name."""
     found = next(p for p in window.document.board.pieces if p.name == piece)
-    style = getattr(found, "style", ())
-    window.document.choose(found.id, next(c.id for c in style if c.name == coat))
+    assert isinstance(found, Coated)
+    window.selection.choose(found.id, next(c.id for c in found.style if c.name == coat))
 
 
 def _scroll(window: Window, by: int) -> None:

@@ -8,17 +8,18 @@ from PyQt6.QtCore import QSize, Qt
 from PyQt6.QtGui import QIcon, QImage, QPixmap
 from PyQt6.QtWidgets import QFrame, QLabel, QListWidget, QListWidgetItem, QVBoxLayout
 
-from .document import Document
-from .worker import Worker
+from .session import Session
 
 MINI = QSize(96, 54)
 MOST_SHOWN = 60
 
 
 class Steps(QFrame):
-    def __init__(self, document: Document, worker: Worker) -> None:
+    def __init__(self, session: Session) -> None:
         super().__init__(None, Qt.WindowType.Popup)
-        self.document, self.worker = document, worker
+        self.session = session
+        self.document, self.selection = session.document, session.selection
+        self.worker = session.worker
         self.setObjectName("panel")
         self.setFixedSize(300, 420)
         self.list = QListWidget()
@@ -33,7 +34,7 @@ class Steps(QFrame):
         column.addWidget(self.list)
         self.list.itemClicked.connect(self._go)
         self.list.itemActivated.connect(self._go)
-        worker.drawn.connect(self._take)
+        self.worker.drawn.connect(self._take)
 
     def fill(self) -> None:
         """The newest steps, the one that holds chosen."""

@@ -2,17 +2,16 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
+from collections.abc import Mapping
 
 from PyQt6.QtCore import QPointF, QRectF, QSize, Qt
-from PyQt6.QtGui import QColor, QPainter, QPainterPath, QPaintEvent
+from PyQt6.QtGui import QAction, QColor, QPainter, QPainterPath, QPaintEvent
 from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QLabel, QMenu, QPushButton, QWidget
 
 from . import icons, theme
-from .board_files import demo_boards, kept_work
-
-if TYPE_CHECKING:
-    from .window import Window
+from .board_files import BoardFiles, demo_boards, kept_work
+from .session import Session
+from .shell import Stage
 
 STAGES = ("Arrange", "Coat", "Proof")
 
@@ -38,12 +37,14 @@ class Mark(QWidget):
 
 
 class TopBar(QWidget):
-    def __init__(self, window: Window) -> None:
+    def __init__(
+        self, session: Session, files: BoardFiles, actions: Mapping[str, QAction]
+    ) -> None:
         super().__init__()
         self.setObjectName("bar")
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         self.setFixedHeight(44)
-        self._window = window
+        self.session, self._files, self._actions = session, files, actions
         self.name = QPushButton()
         self.name.setObjectName("quiet")
         self.name.setToolTip("Boards: new, open, recent, save")
@@ -57,11 +58,12 @@ class TopBar(QWidget):
         self._build_stages()
         self._build_right()
         self.name.clicked.connect(self._menu)
-        self.stages.idClicked.connect(window.show_stage)
-        self.undo.clicked.connect(lambda: window.actions_by_id["undo"].trigger())
-        self.redo.clicked.connect(lambda: window.actions_by_id["redo"].trigger())
-        self.zoom.clicked.connect(lambda: window.view.set_zoom(None))
-        self.export.clicked.connect(lambda: window.actions_by_id["export"].trigger())
+        self.stages.idClicked.connect(lambda number: session.shell.show_stage(Stage(number)))
+        for button, command in (
+            (self.undo, "undo"), (self.redo, "redo"), (self.zoom, "fit"), (self.export, "export"),
+            (self.steps, "steps"),
+        ):  # fmt: skip
+            button.clicked.connect(actions[command].trigger)
 
     def _build_left(self) -> None:
         row = QHBoxLayout(self)
@@ -107,7 +109,6 @@ class TopBar(QWidget):
         self.export.setToolTip("Write the board as a picture (Ctrl+Return)")
         self.steps.setObjectName("quiet")
         self.steps.setToolTip("Every step by name (Ctrl+H)")
-        self.steps.clicked.connect(lambda: self._window.actions_by_id["steps"].trigger())
         self._right.addStretch(1)
         for part in (self.undo, self.redo, self.steps, self.zoom, self.export):
             self._right.addWidget(part)
@@ -118,7 +119,7 @@ class TopBar(QWidget):
 
     def board_menu(self) -> QMenu:
         """New boards by purpose, recent ones, the demo, and saving."""
-        window, menu = self._window, QMenu(self)
+        files, menu = self._files, QMenu(self)
         menu.setAttribute(Qt.WidgetAttribute.WA_DeleteOnClose)
         new = menu.addMenu("New board")
         recent = menu.addMenu("Recent boards")
@@ -127,24 +128,24 @@ class TopBar(QWidget):
         for title, width, height, dpi in PURPOSES:
             new.addAction(
                 f"{title}, {width} × {height}",
-                lambda w=width, h=height, d=dpi: window.files.new(w, h, d),
+                lambda w=width, h=height, d=dpi: files.new(w, h, d),
             )
-        for path in window.settings.recent:
-            recent.addAction(path.name, lambda p=path: window.files.open(p))
-        recent.setEnabled(bool(window.settings.recent))
+        for path in self.session.settings.recent:
+            recent.addAction(path.name, lambda p=path: files.open(p))
+        recent.setEnabled(bool(self.session.settings.recent))
         for path in demo_boards():
             demo.addAction(path.stem.replace("-", " ").capitalize(),
-                           lambda p=path: window.files.open_copy(p))  # fmt: skip
+                           lambda p=path: files.open_copy(p))  # fmt: skip
         kept = kept_work()
         if kept is not None:
-            menu.addAction("Bring back unsaved work", lambda: window.files.open_copy(kept))
+            menu.addAction("Bring back unsaved work", lambda: files.open_copy(kept))
         menu.addSeparator()
         for command in ("open", "save", "save-as", "dress", "quit"):
-            menu.addAction(window.actions_by_id[command])
+            menu.addAction(self._actions[command])
         return menu
 
     def refresh(self) -> None:
-        document = self._window.document
+        document = self.session.document
         self.name.setText(document.board.name.replace("&", "&&") + "  ▾")
         self.state.setText("saved" if document.is_saved and document.path else
                            "not saved yet" if document.path is None else "changed")  # fmt: skip

@@ -2,56 +2,49 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+from pathlib import Path
+
 from PyQt6.QtCore import QByteArray, Qt, QTimer
 from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent, QKeyEvent
-from PyQt6.QtWidgets import (
-    QApplication,
-    QLabel,
-    QPushButton,
-    QSplitter,
-    QStackedWidget,
-    QVBoxLayout,
-    QWidget,
-)  # fmt: skip
+from PyQt6.QtWidgets import QApplication, QLabel, QSplitter, QStackedWidget, QVBoxLayout, QWidget
 
-from ..core.model import Board
+from ..core.model import Board, Colour
 from . import actions, theme
-from .arrange.cropping import CroppingHand
-from .arrange.leaving import LeavingHand
 from .arrange.piece_panel import PiecePanel
 from .arrange.pieces_list import PiecesList
-from .arrange.pulling import PullingHand
-from .arrange.typing import TypingHand
+from .arrange.words_section import WordsSection
 from .board_files import BoardFiles, new_board
 from .board_view import BoardView
-from .coat.add_coat import AddCoat
-from .coat.asking import AskingHand
 from .coat.build_up.widget import BuildUp
 from .coat.coat_panel import CoatPanel
-from .coat.lantern import LanternHand
-from .coat.paint_hand import PaintHand
-from .coat.shadow_hand import ShadowHand
-from .coat.shaping_switches import ShapingSwitches
 from .coat.shelf import Shelf
-from .desk import Desk
 from .document import Document
-from .dropper import Dropper
 from .dropping import files_in, take
 from .font_reader import FontReader
+from .fonts import take_font
 from .foot_bar import FootBar
-from .hand import Hand
 from .holding import Holding
+from .left_panels import BuildUpPanel, pieces_panel, proof_panel
 from .proof.export_panel import ExportPanel
 from .proof.proof_view import LargeProof, ProofPictures, SmallProof
+from .selection import Selection
+from .session import Session
 from .settings import Settings
-from .sides import coat_side, pieces_side, proof_side
+from .shell import Stage
 from .steps import Steps
+from .tools import Tools
 from .top_bar import TopBar
 from .worker import Worker
 from .writing import Writing
 
 SIDE = 310
-ARRANGE, COAT, PROOF = range(3)
+WARMING_MS = 700
+PURPOSE = (1280, 720)
+HINT = (
+    "hold H: without the coat      hold S: it alone      hold B: as when it was chosen      "
+    "Alt-click: which coat painted this      click: where the strip is cut"
+)
 
 
 class Window(QWidget):
@@ -61,53 +54,15 @@ class Window(QWidget):
         self.setWindowTitle("Anole")
         self.setAcceptDrops(True)
         self.setMinimumSize(1100, 700)
-        self.settings = Settings()
-        self.worker = Worker()
-        self.document: Document = Document(board or new_board(1280, 720), self)
-        self.holding = Holding(self.document)
-        self.view: BoardView = BoardView(self.document, self.worker)
-        self.pulling, self.cropping = PullingHand(self.view), CroppingHand(self.view)
-        self.typing, self.dropper = TypingHand(self.view, self.pulling), Dropper(self.view)
-        self.paint_hand, self.asking = PaintHand(self.view), AskingHand(self.view)
-        self.lantern, self.throwing = LanternHand(self.view), ShadowHand(self.view)
-        self.leaving = LeavingHand(self.view)
-        self.desk = Desk(self.document, self.settings, self.worker, self.dropper.start)
-        self.hands: list[list[Hand]] = [
-            [
-                self.dropper,
-                self.leaving,
-                self.cropping,
-                self.typing,
-                PaintHand(self.view, True),
-                self.pulling,
-            ],
-            [self.dropper, self.leaving, self.asking, self.throwing, self.lantern, self.paint_hand],
-            [],
-        ]
-        self.pieces = PiecesList(self.document, self.worker)
-        self.arrange: PiecePanel = PiecePanel(
-            self.document, self.worker, self.settings, self.typing
-        )
-        self.font_reader = FontReader()
-        self.build_up = BuildUp(self.document, self.view)
-        self.build_of, self.unit = QLabel(), QPushButton("px")
-        self.coats = AddCoat(self.document, self.worker)
-        self.shaping = ShapingSwitches(self.document)
-        self.coat = CoatPanel(self.document, self.build_up)
-        self.shelf = Shelf(self.document, self.worker)
-        pictures = ProofPictures(self.document, self.worker)
-        self.large_proof, self.small_proof = LargeProof(pictures), SmallProof(pictures)
-        self.export: ExportPanel = ExportPanel(self.document, self.worker)
-        self.steps = Steps(self.document, self.worker)
-        self.actions_by_id = actions.make(self)
-        self.foot = FootBar()
-        self.files: BoardFiles = BoardFiles(self.document, self.settings, self, self.foot.say)
-        self.writing = Writing(self.document, self.foot, self)
-        self.top = TopBar(self)
+        self.settings, self.worker = Settings(), Worker()
+        self.document: Document = Document(board or new_board(*PURPOSE), self)
+        self.selection = Selection(self.document)
+        self.session = Session(self.document, self.selection, self.worker, self.settings, self)
+        self._make_parts()
         self._build()
         self._connect()
         self._restore()
-        self.show_stage(ARRANGE)
+        self.show_stage(Stage.ARRANGE)
         self._refresh()
         self.view.setFocus()
         self.worker.start()
@@ -115,28 +70,64 @@ class Window(QWidget):
 
     # making
 
+    def _make_parts(self) -> None:
+        session = self.session
+        self.holding, self.view = Holding(session), BoardView(session)
+        self.tools = Tools(self.view)
+        self.build_up, self.pieces = BuildUp(session, self.view), PiecesList(session)
+        self.arrange = PiecePanel(session)
+        self.coat = CoatPanel(session, self.build_up.section)
+        self.shelf, self.steps = Shelf(session), Steps(session)
+        self.export = ExportPanel(session)
+        self.font_reader, self.foot = FontReader(), FootBar()
+        self.actions_by_id = actions.make(session, self)
+        self.files: BoardFiles = BoardFiles(self.document, self.settings, self, self.foot.say)
+        self.writing = Writing(self.document, self.foot, self)
+        self.top = TopBar(session, self.files, self.actions_by_id)
+        self.under_build_up = BuildUpPanel(session, self.build_up)
+        self._window_commands: dict[str, Callable[[], object]] = {
+            "new": lambda: self.files.new(*PURPOSE),
+            "open": self.files.ask_open,
+            "save": self.files.save,
+            "save as": self.files.ask_save,
+            "export": self.export.ask_export,
+            "edit words": self._edit_words,
+            "steps": self._show_steps,
+            "unfold coats": self._unfold_coats,
+            "fit board": lambda: self.view.set_zoom(None),
+            "full size": lambda: self.view.set_zoom(1.0),
+            "fold panels": self.fold,
+            "full screen": self.toggle_full_screen,
+            "change theme": self.change_theme,
+            "close": self.close,
+        }
+
     def _build(self) -> None:
         self.left, self.middle, self.right = QStackedWidget(), QStackedWidget(), QStackedWidget()
-        for part in (pieces_side(self), coat_side(self), proof_side(self)):
-            self.left.addWidget(part)
-        for part in (self.view, self.large_proof):
-            self.middle.addWidget(part)
-        for part in (self.arrange, self.coat, self.export):
-            self.right.addWidget(part)
+        pictures = ProofPictures(self.session)
+        lefts = (
+            pieces_panel(self.pieces, self.actions_by_id),
+            self.under_build_up,
+            proof_panel(SmallProof(pictures)),
+        )
+        for stack, parts in (
+            (self.left, lefts),
+            (self.middle, (self.view, LargeProof(pictures))),
+            (self.right, (self.arrange, self.coat, self.export)),
+        ):
+            for part in parts:
+                stack.addWidget(part)
         for side in (self.left, self.right):
             side.setObjectName("panel")
             side.setMinimumWidth(300)
         self.split = QSplitter(Qt.Orientation.Horizontal)
         self.split.setChildrenCollapsible(False)
         self.split.setHandleWidth(1)
-        for part in (self.left, self.middle, self.right):
-            self.split.addWidget(part)
+        for stack in (self.left, self.middle, self.right):
+            self.split.addWidget(stack)
         self.split.setStretchFactor(1, 1)
         self.split.setSizes([SIDE, 640, SIDE])
-        self.hint = QLabel(
-            "hold H: without the coat      hold S: it alone      hold B: as when it was chosen      "
-            "Alt-click: which coat painted this      click: where the strip is cut"
-        )
+        self.hint = QLabel(HINT)
         self.hint.setObjectName("dim")
         self.hint.setAlignment(Qt.AlignmentFlag.AlignCenter)
         column = QVBoxLayout(self)
@@ -144,18 +135,17 @@ class Window(QWidget):
         column.setSpacing(1)
         column.addWidget(self.top)
         column.addWidget(self.split, 1)
-        column.addWidget(self.hint)
-        column.addWidget(self.shelf)
-        column.addWidget(self.foot)
+        for part in (self.hint, self.shelf, self.foot):
+            column.addWidget(part)
 
     def _connect(self) -> None:
         self.document.settled.connect(self._refresh)
-        self.document.chosen.connect(self._refresh)
+        self.selection.changed.connect(self._refresh)
         self.document.said.connect(self.foot.say)
         self.worker.failed.connect(self.foot.say)
         self.worker.warmed.connect(self._warmed)
         self.view.zoomed.connect(lambda z: self.top.zoom.setText(f"{z:.0%}"))
-        self.arrange.board.framing.connect(self.cropping.start)
+        self.arrange.board.framing.connect(self.tools.cropping.start)
         self.export.wanted.connect(self.writing.ask)
         self.files.opened.connect(self._opened)
         self.font_reader.read.connect(self._fonts_read)
@@ -163,7 +153,7 @@ class Window(QWidget):
         self._warming = QTimer(self)
         self._warming.setSingleShot(True)
         self._warming.timeout.connect(lambda: self._warmed(0.0))
-        self._warming.start(700)
+        self._warming.start(WARMING_MS)
 
     def _warmed(self, share: float) -> None:
         if share >= 1:
@@ -172,12 +162,12 @@ class Window(QWidget):
                 self.foot.hide()
             return
         if not self._warming.isActive():
-            self.foot.show_progress("Preparing the painter; only the first start takes this long.",
-                                    share, can_cancel=False)  # fmt: skip
+            message = "Preparing the painter; only the first start takes this long."
+            self.foot.show_progress(message, share, can_cancel=False)
 
     def _fonts_read(self, count: int, troubles: list[str]) -> None:
         if count:
-            self.arrange.fonts.fonts_came()
+            self._fonts_came()
             self.document.tell()
         if troubles:
             more = f" and {len(troubles) - 3} more" if len(troubles) > 3 else ""
@@ -185,52 +175,75 @@ class Window(QWidget):
                 "Fonts of this system that were skipped: " + "; ".join(troubles[:3]) + more
             )
 
-    # stages
+    def _fonts_came(self) -> None:
+        for section in self.findChildren(WordsSection):
+            section.fonts.fonts_came()
 
-    def show_stage(self, number: int) -> None:
+    # what others may ask: the shell
+
+    @property
+    def stage(self) -> Stage:
+        return Stage(self.left.currentIndex())
+
+    def show_stage(self, stage: Stage | int) -> None:
         """Arrange, Coat or Proof."""
-        self.left.setCurrentIndex(number)
-        self.right.setCurrentIndex(number)
-        self.middle.setCurrentIndex(1 if number == PROOF else 0)
-        self.view.set_hands(self.hands[number])
-        self.shelf.setVisible(number == COAT)
-        self.hint.setVisible(number == COAT)
-        button = self.top.stages.button(number)
+        stage = Stage(stage)
+        self.left.setCurrentIndex(stage)
+        self.right.setCurrentIndex(stage)
+        self.middle.setCurrentIndex(1 if stage == Stage.PROOF else 0)
+        self.view.set_tools(self.tools.of(stage))
+        self.shelf.setVisible(stage == Stage.COAT)
+        self.hint.setVisible(stage == Stage.COAT)
+        button = self.top.stages.button(stage)
         if button is not None:
             button.setChecked(True)
         self.view.update()
 
-    @property
-    def stage(self) -> int:
-        return self.left.currentIndex()
+    def do(self, name: str) -> None:
+        """One of the window's own commands."""
+        self._window_commands[name]()
 
-    def show_steps(self) -> None:
+    def open_file(self, path: Path) -> bool:
+        return self.files.open(path)
+
+    def add_font(self, path: Path) -> bool:
+        if not take_font(self.session, path):
+            return False
+        self._fonts_came()
+        return True
+
+    def pick_colour(self, told: Callable[[Colour, bool], None]) -> None:
+        self.tools.dropper.start(told)
+
+    # its own commands
+
+    def _edit_words(self) -> None:
+        for section in self.findChildren(WordsSection):
+            section.words.setFocus()
+            section.words.selectAll()
+
+    def _show_steps(self) -> None:
         """The list of steps, under the undo key."""
         self.steps.fill()
         spot = self.top.undo.mapToGlobal(self.top.undo.rect().bottomRight())
         self.steps.move(spot.x() - self.steps.width(), spot.y() + 4)
         self.steps.show()
 
-    def unfold_coats(self) -> None:
-        self.show_stage(COAT)
-        self.coats.open.setChecked(True)
-
-    def _switch_unit(self) -> None:
-        unit = "em" if self.build_up.unit == "px" else "px"
-        self.build_up.set_unit(unit)
-        self.unit.setText(unit)
+    def _unfold_coats(self) -> None:
+        self.show_stage(Stage.COAT)
+        self.under_build_up.coats.open.setChecked(True)
 
     def fold(self) -> None:
         """Fold all panels: only the board is left; again brings them back."""
         wanted = self.left.isHidden()
         self.left.setVisible(wanted)
         self.right.setVisible(wanted)
-        self.shelf.setVisible(wanted and self.stage == COAT)
+        self.shelf.setVisible(wanted and self.stage == Stage.COAT)
 
     def toggle_full_screen(self) -> None:
         self.showNormal() if self.isFullScreen() else self.showFullScreen()
 
-    def change_dress(self) -> None:
+    def change_theme(self) -> None:
         """Dark or light."""
         app = QApplication.instance()
         if isinstance(app, QApplication):
@@ -238,16 +251,14 @@ class Window(QWidget):
             theme.put_on(app, wanted)
             self.settings.put("theme", wanted.name)
             self.top.dress()
-            self.arrange.fonts.dress()
+            for section in self.findChildren(WordsSection):
+                section.fonts.dress()
             for widget in app.allWidgets():
                 widget.update()
 
     def _refresh(self) -> None:
         self.top.refresh()
-        piece = self.document.piece
-        words = " ".join(piece.text.split())[:24] if piece else ""
-        self.build_of.setText(f"of {words}" if words else "choose words in Arrange")
-        actions.refresh(self, self.actions_by_id)
+        actions.refresh(self.session, self.actions_by_id)
         state = "" if self.document.is_saved else " *"
         self.setWindowTitle(f"{self.document.board.name}{state} - Anole")
 
@@ -255,7 +266,7 @@ class Window(QWidget):
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         assert event is not None
-        if self.stage == COAT and not event.isAutoRepeat():
+        if self.stage == Stage.COAT and not event.isAutoRepeat():
             self.holding.press(event.key())
         if event.key() == Qt.Key.Key_Escape:
             self.foot.hide()
@@ -269,7 +280,7 @@ class Window(QWidget):
     def _opened(self, fresh: bool) -> None:
         self.view.set_zoom(None)
         if fresh:
-            self.show_stage(ARRANGE)
+            self.show_stage(Stage.ARRANGE)
         self._refresh()
 
     # dropping, leaving
@@ -280,7 +291,7 @@ class Window(QWidget):
 
     def dropEvent(self, event: QDropEvent | None) -> None:
         if event is not None:
-            take(self, files_in(event.mimeData()))
+            take(self.session, files_in(event.mimeData()))
 
     def _restore(self) -> None:
         self.resize(1280, 800)

@@ -8,29 +8,79 @@ from numba import njit
 from .. import bands
 from ..box import Box
 from ..field.blur import smoothed
-from ..model import Glow
+from ..model import Glow, Position, Span
+from ..paint.source import opaque
 from . import easing
-from .scene import EDGE, Cover, Reach, Scene, Under
+from .context import EDGE, CoatContext, Overlap, Reach, Reads
+from .kind import Cover, PaintedCoat, Place
 
 
-def _run(coat: Glow, scene: Scene) -> tuple[float, float]:
-    """Where it is full and where it is gone, px across the letters' edge."""
-    core = scene.letters.core
-    start, end = (min(scene.px(p), core) for p in (coat.span.from_, coat.span.to))
-    base = scene.base(coat)
+class GlowKind(PaintedCoat[Glow]):
+    struct = Glow
+    title, family, about = "Glow", "Line", "light or colour that fades along a span"
+    place = Place.HALO
+    coverage = ("span", "hot", "softness", "falloff", "silhouette")
+    coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS
+
+    def whole(self, coat: Glow) -> bool:
+        return coat.silhouette == "whole"
+
+    def span(self, coat: Glow) -> Span:
+        return coat.span
+
+    def opaque(self, coat: Glow) -> bool:
+        return opaque(coat.paint)
+
+    def reach(self, coat: Glow, context: CoatContext) -> Reach:
+        start, end = _ends(coat, context)
+        soft = abs(end - start) * coat.softness * 0.75
+        overhang = context.mitre_overhang(self.whole(coat))
+        return Reach(distance=-min(start, end) + overhang + soft + 2)
+
+    def box(self, coat: Glow, context: CoatContext) -> Box:
+        start, end = _ends(coat, context)
+        soft = abs(end - start) * coat.softness * 0.25
+        overhang = context.mitre_overhang(self.whole(coat))
+        return context.around(-min(start, end) + overhang + soft + 1)
+
+    def cover(self, coat: Glow, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
+        start, end = _ends(coat, context)
+        inward = end > start
+        field, by = _field(coat, context, abs(end - start) / 4 * coat.softness, inward)
+        d = context.field(field, box)
+        out = np.empty(d.shape, np.float32)
+        cut = inward and abs(start) > EDGE
+        fade(d, start + by, end + by, coat.hot, easing.table(coat.falloff), cut, out)
+        if inward:
+            return Cover(out, outside=start < -EDGE, face=end > EDGE)
+        return Cover(out, outside=end < -EDGE, face=start > EDGE)
+
+    def samples(self) -> tuple[Glow, ...]:
+        inward = Span(Position(0, "px"), Position(2, "px"))
+        return (
+            Glow(id="sample", softness=1),
+            Glow(id="sample", span=inward, blend="plus-lighter"),
+            Glow(id="sample", span=inward, silhouette="whole"),
+        )
+
+
+def _ends(coat: Glow, context: CoatContext) -> tuple[float, float]:
+    """Where it is full and where it is gone, px across the shape's edge."""
+    core = context.shape.core
+    start, end = (min(context.px(p), core) for p in (coat.span.from_, coat.span.to))
+    base = context.base(coat.silhouette == "whole")
     return start - base, end - base
 
 
-def reach(coat: Glow, scene: Scene) -> Reach:
-    start, end = _run(coat, scene)
-    soft = abs(end - start) * coat.softness * 0.75
-    return Reach(distance=-min(start, end) + scene.tips(coat) + soft + 2)
-
-
-def box(coat: Glow, scene: Scene) -> Box:
-    start, end = _run(coat, scene)
-    soft = abs(end - start) * coat.softness * 0.25
-    return scene.around(-min(start, end) + scene.tips(coat) + soft + 1)
+def _field(
+    coat: Glow, context: CoatContext, sigma: float, inward: bool
+) -> tuple[np.ndarray, float]:
+    """The distance that the glow runs along, smoothed, and where its edge lies on it."""
+    edge, outset = context.edge(coat.silhouette == "whole", inward)
+    if sigma <= 0.05:
+        return edge.distance, outset.by
+    key = ("smooth", context.shape.key, context.shape.box, outset, sigma)
+    return context.cache.get(key, lambda: smoothed(edge.distance, sigma)), outset.by
 
 
 @njit(nogil=True, cache=True)
@@ -55,9 +105,14 @@ def _fade(d, start, end, hot, curve, cut, out):  # type: ignore[no-untyped-def]
 
 
 def fade(
-    d: np.ndarray, start: float, end: float, hot: float, curve: np.ndarray, cut: bool,
+    d: np.ndarray,
+    start: float,
+    end: float,
+    hot: float,
+    curve: np.ndarray,
+    cut: bool,
     out: np.ndarray,
-) -> None:  # fmt: skip
+) -> None:
     """Strength of a glow at distances d, into out; both (H, W) float32.
 
     start, end : px where it is full and where it is gone; curve : an easing table;
@@ -65,21 +120,3 @@ def fade(
     """
     values = (np.float32(start), np.float32(end), np.float32(hot))
     bands.run(lambda a, b: _fade(d[a:b], *values, curve, cut, out[a:b]), bands.split(len(out)))
-
-
-def cover(coat: Glow, scene: Scene, where: Box, under: Under) -> Cover:
-    start, end = _run(coat, scene)
-    inward = end > start
-    edge, growth = scene.edge(coat, inward)
-    field = edge.distance
-    sigma = abs(end - start) / 4 * coat.softness
-    if sigma > 0.05:
-        key = ("smooth", scene.letters.key, scene.letters.box, growth, sigma)
-        field = scene.cache.get(key, lambda: smoothed(field, sigma))
-    d = scene.field(field, where)
-    out = np.empty(d.shape, np.float32)
-    own = start + growth.by, end + growth.by
-    fade(d, *own, coat.hot, easing.table(coat.falloff), inward and abs(start) > EDGE, out)
-    if inward:
-        return Cover(out, outside=start < -EDGE, face=end > EDGE)
-    return Cover(out, outside=end < -EDGE, face=start > EDGE)

@@ -6,44 +6,52 @@ import msgspec
 import numpy as np
 
 from ..box import Box
-from ..model import Colour, Grain, Ink
-from ..paint.source import Spot
+from ..compose.cover import full
+from ..maths import smoothstep
+from ..model import Colour, Grain, Ink, Lamp, Paint
+from ..paint.context import PaintContext
 from ..paint.source import source as paint_source
+from .context import CoatContext, Overlap, Reads
+from .kind import CoatKind, Cover
 from .lighting import light_of, lit_heights
-from .scene import Cover, Reach, Scene, Under, full
 
 BLACK, WHITE = Ink(Colour(0, 0, 0)), Ink(Colour(255, 255, 255))
+LUMINANCE = (0.2126, 0.7152, 0.0722)
+"""Of red, green and blue (ITU-R BT.709)."""
 
 
-def reach(coat: Grain, scene: Scene) -> Reach:
-    return Reach()
+class GrainKind(CoatKind[Grain]):
+    struct = Grain
+    title, family, about = "Grain", "Light", "the face roughened by a pattern, lit"
+    coverage_reads = Reads.NOTHING
+    colour_reads = Reads.FIELDS | Reads.UNITS | Reads.LAMP
+
+    def lamp(self, coat: Grain) -> Lamp | None:
+        return coat.lamp
+
+    def paints(self, coat: Grain) -> tuple[Paint, ...]:
+        return (coat.pattern,)
+
+    def cover(self, coat: Grain, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
+        return Cover(full(box), outside=False, face=True)
+
+    def source(self, coat: Grain, context: CoatContext, paint: PaintContext) -> np.ndarray:
+        wide = paint.box.grown(1).meet(context.shape.box)
+        light = light_of(coat.lamp or context.lamp, coat.ramp)
+        rows, columns = paint.box.slices_in(wide)
+        lit = lit_heights(heights(coat, context, paint.over(wide)), light)
+        return np.ascontiguousarray(lit[:, rows, columns])
 
 
-def box(coat: Grain, scene: Scene) -> Box:
-    return scene.around(0)
-
-
-def cover(coat: Grain, scene: Scene, where: Box, under: Under) -> Cover:
-    return Cover(full(where), outside=False, face=True)
-
-
-def heights(coat: Grain, scene: Scene, where: Box) -> np.ndarray:
-    """(H, W) px: luminance times the amount, faded toward the rim."""
+def heights(coat: Grain, context: CoatContext, paint: PaintContext) -> np.ndarray:
+    """(H, W) float32 px over paint.box: luminance times the amount, faded toward the rim."""
     plain = msgspec.structs.replace(coat.pattern, inks=(BLACK, WHITE), speckle=0.0)
-    spot = Spot(scene.frames, where, scene.cache, scene.units)
-    r, g, b, a = np.broadcast_to(paint_source(plain, spot), (4, where.height, where.width))
-    value = (0.2126 * r + 0.7152 * g + 0.0722 * b) * a
-    rise = scene.px(coat.amount)
-    fade = coat.edge * scene.letters.core
+    box = paint.box
+    r, g, b, a = np.broadcast_to(paint_source(plain, paint), (4, box.height, box.width))
+    value = (LUMINANCE[0] * r + LUMINANCE[1] * g + LUMINANCE[2] * b) * a
+    rise = context.px(coat.amount)
+    fade = coat.edge * context.shape.core
     if fade > 0.5:
-        t = np.clip(scene.field(scene.letters.distance, where) / np.float32(fade), 0, 1)
-        value = value * (t * t * (3 - 2 * t))
+        distance = context.field(context.shape.distance, box)
+        value = value * smoothstep(np.clip(distance / np.float32(fade), 0, 1))
     return np.asarray(value * np.float32(rise), np.float32)
-
-
-def source(coat: Grain, scene: Scene, where: Box) -> np.ndarray:
-    wide = where.grown(1).meet(scene.letters.box)
-    light = light_of(coat.lamp or scene.lamp, coat.ramp)
-    rows, columns = where.slices_in(wide)
-    lit = lit_heights(heights(coat, scene, wide), light)
-    return np.ascontiguousarray(lit[:, rows, columns])

@@ -1,51 +1,45 @@
-"""The one list of coats: which struct belongs to which file, and the words for it."""
+"""The one list of coats, in the order of the add menu."""
 
 from __future__ import annotations
 
-from types import ModuleType
-from typing import NamedTuple
+from collections.abc import Iterator
+from contextlib import contextmanager
+from typing import Any
 
-from ..model import Fill, Gloss, Glow, Grain, Relief, Shadow, Sheen, Stroke
-from ..model.coats import CoatBase
-from . import fill, gloss, glow, grain, relief, shadow, sheen, stroke
+from ..model import COATS, Coat
+from ..registry import Registry
+from .fill import FillKind
+from .gloss import GlossKind
+from .glow import GlowKind
+from .grain import GrainKind
+from .kind import CoatKind
+from .relief import ReliefKind
+from .shadow import ShadowKind
+from .sheen import SheenKind
+from .stroke import StrokeKind
 
-
-class CoatKind(NamedTuple):
-    """`paints` has reach(), box() and cover(); and source() where a coat makes its own colours."""
-
-    struct: type[CoatBase]
-    title: str
-    family: str
-    about: str
-    paints: ModuleType
-
-
-KINDS: dict[str, CoatKind] = {}
-
-
-def register(kind: CoatKind) -> None:
-    tag = str(kind.struct.__struct_config__.tag)
-    if tag in KINDS:
-        raise ValueError(f"the coat {tag!r} is registered twice")
-    KINDS[tag] = kind
-
+KINDS: Registry[type[Coat], CoatKind[Any]] = Registry("coat")
 
 for _kind in (
-    CoatKind(Fill, "Fill", "Face", "paints the face", fill),
-    CoatKind(Stroke, "Stroke", "Line", "paints a span along the edge", stroke),
-    CoatKind(Glow, "Glow", "Line", "light or colour that fades along a span", glow),
-    CoatKind(Relief, "Relief", "Light", "a cross-section along a span, lit", relief),
-    CoatKind(Grain, "Grain", "Light", "the face roughened by a pattern, lit", grain),
-    CoatKind(Sheen, "Sheen", "Face", "soft bands that follow the form", sheen),
-    CoatKind(Gloss, "Gloss", "Face", "a shine cut off by a line or an oval", gloss),
-    CoatKind(Shadow, "Shadow", "Light", "the letters lifted off the ground", shadow),
-):
-    register(_kind)
+    FillKind(), StrokeKind(), GlowKind(), ReliefKind(), GrainKind(), SheenKind(), GlossKind(),
+    ShadowKind(),
+):  # fmt: skip
+    KINDS.add(_kind.struct, _kind)
 
 
-def tag_of(coat: CoatBase) -> str:
-    return str(coat.__struct_config__.tag)
+@contextmanager
+def lent(kind: CoatKind[Any]) -> Iterator[CoatKind[Any]]:
+    """One more kind of coat for as long as a block runs, in files too. Raises ValueError when
+    its struct or its tag is taken."""
+    with KINDS.lent(kind.struct, kind), COATS.members.lent(kind.tag, kind.struct):
+        yield kind
 
 
-def kind_of(coat: CoatBase) -> CoatKind:
-    return KINDS[tag_of(coat)]
+def kind_of(coat: Coat) -> CoatKind[Any]:
+    """What a coat's kind declares."""
+    return KINDS[type(coat)]
+
+
+def kind_named(tag: str) -> CoatKind[Any]:
+    """The kind with a tag. Raises KeyError."""
+    return KINDS[COATS.members[tag]]  # type: ignore[index]

@@ -8,62 +8,101 @@ import numpy as np
 
 from ..box import Box
 from ..field.blur import smoothed
-from ..field.mouldings import table
-from ..model import Relief
-from .carving import carved
+from ..field.mouldings import height, table
+from ..model import Gleam, Lamp, Length, Paint, Relief, Span
+from ..paint.context import PaintContext
+from .context import EDGE, CoatContext, Overlap, Reach, Reads
+from .exact_shading import shade_exact
+from .highlight import is_painted, with_highlight
+from .kind import CoatKind, Cover
 from .lighting import light_of
-from .scene import EDGE, Cover, Reach, Scene, Under
-from .swelling import swollen
+from .smoothed_shading import shade_smoothed
 
 CRISP = 0.35
 """px of smoothing under which the exact way is taken."""
 
 
-def _ends(coat: Relief, scene: Scene) -> tuple[float, float]:
-    """Outer and inner end across the letters' own edge; the core where the span says so."""
-    outer, inner = scene.ends(coat.span)
-    base = scene.base(coat)
-    return outer - base, min(inner, scene.letters.core + base) - base
+class ReliefKind(CoatKind[Relief]):
+    struct = Relief
+    title, family, about = "Relief", "Light", "a cross-section along a span, lit"
+    coverage = ("span", "silhouette")
+    coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS
+    colour_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS | Reads.LAMP
+
+    def whole(self, coat: Relief) -> bool:
+        return coat.silhouette == "whole"
+
+    def span(self, coat: Relief) -> Span:
+        return coat.span
+
+    def opaque(self, coat: Relief) -> bool:
+        return all(stop.colour.a == 255 for stop in coat.ramp)
+
+    def lamp(self, coat: Relief) -> Lamp | None:
+        return coat.lamp
+
+    def paints(self, coat: Relief) -> tuple[Paint, ...]:
+        return () if coat.gleam is None else (coat.gleam.paint,)
+
+    def reach(self, coat: Relief, context: CoatContext) -> Reach:
+        outer, inner = _ends(coat, context)
+        overhang = context.mitre_overhang(self.whole(coat))
+        return Reach(distance=-outer + overhang + 3 * _sigma(coat, (outer, inner)) + 3)
+
+    def box(self, coat: Relief, context: CoatContext) -> Box:
+        outer, _ = _ends(coat, context)
+        return context.around(-outer + context.mitre_overhang(self.whole(coat)) + 2)
+
+    def cover(self, coat: Relief, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
+        outer, _ = _ends(coat, context)
+        low = -math.inf if abs(outer) < EDGE else outer - overlap.outer
+        edge, outset = context.edge(coat.silhouette == "whole", inside=False)
+        plane = context.between(edge, box, low + outset.by, math.inf)
+        return Cover(plane, outside=outer < -EDGE, face=True)
+
+    def source(self, coat: Relief, context: CoatContext, paint: PaintContext) -> np.ndarray:
+        """The ramp's colour for the light that each px gets."""
+        if coat.gleam is not None and is_painted(coat.gleam.paint):
+            return with_highlight(coat, context, paint, shaded)
+        return shaded(coat, context, paint.box)
+
+    def heights(self, coat: Relief, share: np.ndarray) -> np.ndarray:
+        rise = height(coat.moulding, share)
+        return 1 - rise if coat.height.value < 0 else rise
+
+    def samples(self) -> tuple[Relief, ...]:
+        return (
+            Relief(id="sample"),
+            Relief(id="sample", rounding=1, gleam=Gleam(), height=Length(1)),
+        )
 
 
-def _sigma(coat: Relief, scene: Scene) -> float:
+def _ends(coat: Relief, context: CoatContext) -> tuple[float, float]:
+    """Outer and inner end across the shape's own edge; the core where the span says so."""
+    outer, inner = context.ends(coat.span)
+    base = context.base(coat.silhouette == "whole")
+    return outer - base, min(inner, context.shape.core + base) - base
+
+
+def _sigma(coat: Relief, ends: tuple[float, float]) -> float:
     """Up to half the span is two deviations."""
-    outer, inner = _ends(coat, scene)
-    return coat.rounding * (inner - outer) / 4
+    return coat.rounding * (ends[1] - ends[0]) / 4
 
 
-def reach(coat: Relief, scene: Scene) -> Reach:
-    outer, _ = _ends(coat, scene)
-    return Reach(distance=-outer + scene.tips(coat) + 3 * _sigma(coat, scene) + 3)
-
-
-def box(coat: Relief, scene: Scene) -> Box:
-    outer, _ = _ends(coat, scene)
-    return scene.around(-outer + scene.tips(coat) + 2)
-
-
-def cover(coat: Relief, scene: Scene, where: Box, under: Under) -> Cover:
-    outer, _ = _ends(coat, scene)
-    low = -math.inf if abs(outer) < EDGE else outer - under.outer
-    edge, growth = scene.edge(coat, inside=False)
-    plane = scene.between(edge, where, low + growth.by, math.inf)
-    return Cover(plane, outside=outer < -EDGE, face=True)
-
-
-def source(coat: Relief, scene: Scene, where: Box) -> np.ndarray:
-    """(4, H, W) straight: the ramp's colour for the light that each px gets."""
-    lamp = coat.lamp or scene.lamp
-    light = light_of(lamp, coat.ramp, coat.gleam)
-    rise, ends = scene.px(coat.height), _ends(coat, scene)
-    heights, letters, sigma = table(coat.moulding), scene.letters, _sigma(coat, scene)
-    base = scene.base(coat)
+def shaded(coat: Relief, context: CoatContext, box: Box) -> np.ndarray:
+    """(4, H, W) straight colours over `box`, the highlight in one colour."""
+    light = light_of(coat.lamp or context.lamp, coat.ramp, coat.gleam)
+    rise, ends = context.px(coat.height), _ends(coat, context)
+    heights, shape, sigma = table(coat.moulding), context.shape, _sigma(coat, ends)
+    whole = coat.silhouette == "whole"
+    base = context.base(whole)
     if sigma < CRISP and base == 0:
-        return carved(letters, where, ends, rise, heights, light)
-    edge, growth = scene.edge(coat, ends[1] > -base)
-    part = where.grown(3 * sigma + 2).meet(letters.box)
-    key = ("relief distance", letters.key, letters.box, part, growth, sigma)
-    soft = scene.cache.get(
-        key, lambda: smoothed(scene.field(edge.distance, part), max(sigma, CRISP))
+        return shade_exact(shape, box, ends, rise, heights, light)
+    edge, outset = context.edge(whole, ends[1] > -base)
+    part = box.grown(3 * sigma + 2).meet(shape.box)
+    key = ("relief distance", shape.key, shape.box, part, outset, sigma)
+    soft = context.cache.get(
+        key, lambda: smoothed(context.field(edge.distance, part), max(sigma, CRISP))
     )
-    own = ends[0] + growth.by, ends[1] + growth.by
-    return swollen(soft, part, where, own, rise, heights, light)
+    own = ends[0] + outset.by, ends[1] + outset.by
+    return shade_smoothed(soft, part, box, own, rise, heights, light)

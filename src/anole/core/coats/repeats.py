@@ -2,14 +2,12 @@
 
 from __future__ import annotations
 
-from typing import Any
-
 import msgspec
 import numpy as np
 
-from ..model import Paint
-from ..model.coats import Repeat
+from ..model import Fill
 from ..paint.frames import FrameBox, Frames
+from ..paint.source import turned
 
 
 def _moved(frame: FrameBox, dx: float, dy: float) -> FrameBox:
@@ -18,19 +16,18 @@ def _moved(frame: FrameBox, dx: float, dy: float) -> FrameBox:
     return (frame[0] + x, frame[1] + y, frame[2] + x, frame[3] + y)
 
 
-def repeats(paint: Paint, frames: Frames, repeat: Repeat | None) -> list[tuple[Paint, Frames]]:
-    """The paint and the frames it is stretched over, once for each time it is laid."""
+def repeats(coat: Fill, frames: Frames) -> list[tuple[Fill, Frames]]:
+    """The coat and the frames its paint is stretched over, once for each time it is laid."""
+    repeat = coat.repeat
     if repeat is None:
-        return [(paint, frames)]
+        return [(coat, frames)]
     rng = np.random.default_rng(round(repeat.seed))
-    found: list[tuple[Paint, Frames]] = []
+    laid: list[tuple[Fill, Frames]] = []
     for _ in range(round(repeat.count)):
         dx, dy, turn = (rng.uniform(-1, 1, 3) * (repeat.shift, repeat.shift, repeat.turn)).tolist()
-        laid: Any = paint
-        if turn and hasattr(paint, "angle"):
-            laid = msgspec.structs.replace(paint, angle=(paint.angle + turn) % 360)
+        again = msgspec.structs.replace(coat, paint=turned(coat.paint, turn))
         moved = frames._replace(
             piece=_moved(frames.piece, dx, dy), board=_moved(frames.board, dx, dy)
         )
-        found.append((laid, moved))
-    return found
+        laid.append((again, moved))
+    return laid

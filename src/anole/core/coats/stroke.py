@@ -7,63 +7,96 @@ import math
 import numpy as np
 
 from ..box import Box
-from ..model import Stroke
-from .scene import EDGE, Cover, Reach, Scene, Under
+from ..field.outset import StrokeOutset
+from ..model import Position, Span, Stroke
+from ..paint.source import opaque
+from .context import EDGE, CoatContext, Overlap, Reach, Reads
+from .kind import Cover, PaintedCoat, Place
 
 
-def _farthest(coat: Stroke, scene: Scene) -> float:
-    """px beyond the letters."""
-    outer, _ = scene.ends(coat.span)
-    tips = scene.letters.longest_mitre(coat.limit) if coat.join == "mitre" and outer < 0 else 1.0
-    return (scene.base(coat) - outer) * tips + scene.tips(coat)
+class StrokeKind(PaintedCoat[Stroke]):
+    struct = Stroke
+    title, family, about = "Stroke", "Line", "paints a span along the edge"
+    place = Place.LINE
+    coverage = ("span", "join", "limit", "silhouette")
+    coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS
+
+    def whole(self, coat: Stroke) -> bool:
+        return coat.silhouette == "whole"
+
+    def span(self, coat: Stroke) -> Span:
+        return coat.span
+
+    def opaque(self, coat: Stroke) -> bool:
+        return opaque(coat.paint)
+
+    def outset(self, coat: Stroke, context: CoatContext) -> StrokeOutset | None:
+        if coat.silhouette == "whole":
+            return None
+        longest = context.shape.longest_mitre(coat.limit) if coat.join == "mitre" else 1.0
+        return StrokeOutset(-context.ends(coat.span)[0], coat.join, coat.limit, longest)
+
+    def reach(self, coat: Stroke, context: CoatContext) -> Reach:
+        return Reach(distance=_farthest(coat, context) + 2)
+
+    def box(self, coat: Stroke, context: CoatContext) -> Box:
+        return context.around(_farthest(coat, context) + 2)
+
+    def cover(self, coat: Stroke, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
+        outer, inner = context.ends(coat.span)
+        if coat.silhouette == "whole" and context.base(True) > 0:
+            return _on_whole(coat, context, box, overlap)
+        # an end on the edge itself is cut by the shape's own coverage, not by distance
+        low = -math.inf if abs(outer) < EDGE else outer - overlap.outer
+        high = math.inf if abs(inner) < EDGE else inner + overlap.inner
+        return Cover(_span(coat, context, box, low, high), outer < -EDGE, inner > EDGE)
+
+    def samples(self) -> tuple[Stroke, ...]:
+        one = Stroke(id="sample")
+        inward = Span(Position(0.0), Position(1.0, "core"))
+        return (
+            one, Stroke(id="sample", silhouette="whole"), Stroke(id="sample", join="mitre"),
+            Stroke(id="sample", join="cut", span=inward),
+        )  # fmt: skip
 
 
-def reach(coat: Stroke, scene: Scene) -> Reach:
-    return Reach(distance=_farthest(coat, scene) + 2)
+def _farthest(coat: Stroke, context: CoatContext) -> float:
+    """px beyond the shape."""
+    outer, _ = context.ends(coat.span)
+    mitred = coat.join == "mitre" and outer < 0
+    longest = context.shape.longest_mitre(coat.limit) if mitred else 1.0
+    whole = coat.silhouette == "whole"
+    return (context.base(whole) - outer) * longest + context.mitre_overhang(whole)
 
 
-def box(coat: Stroke, scene: Scene) -> Box:
-    return scene.around(_farthest(coat, scene) + 2)
-
-
-def cover(coat: Stroke, scene: Scene, where: Box, under: Under) -> Cover:
-    outer, inner = scene.ends(coat.span)
-    if scene.base(coat) > 0:
-        return _on_whole(coat, scene, where, under)
-    # an end on the edge itself is cut by the letters' own coverage, not by distance
-    low = -math.inf if abs(outer) < EDGE else outer - under.outer
-    high = math.inf if abs(inner) < EDGE else inner + under.inner
-    return Cover(_span(coat, scene, where, low, high), outer < -EDGE, inner > EDGE)
-
-
-def _span(coat: Stroke, scene: Scene, where: Box, low: float, high: float) -> np.ndarray:
+def _span(coat: Stroke, context: CoatContext, box: Box, low: float, high: float) -> np.ndarray:
     """A(low) - A(high), each with corners turned as the coat says."""
     if coat.join == "round":
-        return scene.between(scene.letters.nearest, where, low, high)
-    span = _deeper(coat, scene, where, low)
+        return context.between(context.shape.nearest, box, low, high)
+    span = _deeper(coat, context, box, low)
     if not math.isinf(high):
-        span -= _deeper(coat, scene, where, high)
+        span -= _deeper(coat, context, box, high)
     return span
 
 
-def _deeper(coat: Stroke, scene: Scene, where: Box, at: float) -> np.ndarray:
+def _deeper(coat: Stroke, context: CoatContext, box: Box, at: float) -> np.ndarray:
     """(H, W) float32 A(at): coverage deeper than a position."""
-    letters = scene.letters
+    shape = context.shape
     if math.isinf(at) or at == 0:
-        return scene.between(letters.nearest, where, at, math.inf)
-    turned = letters.joined(coat.join, coat.limit, at)
-    return scene.between(letters.nearest, where, at, math.inf, turned)
+        return context.between(shape.nearest, box, at, math.inf)
+    turned = shape.joined(coat.join, coat.limit, at)
+    return context.between(shape.nearest, box, at, math.inf, turned)
 
 
-def _on_whole(coat: Stroke, scene: Scene, where: Box, under: Under) -> Cover:
-    outer, inner = scene.ends(coat.span)
-    base = scene.base(coat)
-    low, high = outer - base - under.outer, inner - base + under.inner
+def _on_whole(coat: Stroke, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
+    outer, inner = context.ends(coat.span)
+    base = context.base(True)
+    low, high = outer - base - overlap.outer, inner - base + overlap.inner
     face = inner > base
-    joins = [ply.join for ply in scene.growth.plies]
+    joins = [stroke.join for stroke in context.outset.strokes]
     if inner <= 0 and joins == [coat.join] != ["round"]:
         # corners go on as they are turned already
-        return Cover(_span(coat, scene, where, low, high), True, face)
-    edge, growth = scene.edge(coat, inner > 0)
-    plane = scene.between(edge, where, low + growth.by, high + growth.by)
+        return Cover(_span(coat, context, box, low, high), True, face)
+    edge, outset = context.edge(True, inner > 0)
+    plane = context.between(edge, box, low + outset.by, high + outset.by)
     return Cover(plane, True, face)

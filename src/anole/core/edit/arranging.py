@@ -7,7 +7,7 @@ from typing import Literal
 
 import msgspec
 
-from ..model import Board, Lettering
+from ..model import Board, Placed
 from .pieces import with_piece
 from .snapping import extent
 
@@ -19,7 +19,7 @@ SHARE = {"left": 0.0, "middle": 0.5, "right": 1.0, "top": 0.0, "centre": 0.5, "b
 def moved(board: Board, ways: Mapping[str, tuple[float, float]]) -> Board:
     """Move pieces by (dx, dy) board px each; locked ones stay. Raises KeyError."""
     for piece_id, (dx, dy) in ways.items():
-        piece = board.lettering(piece_id)
+        piece = board.placed(piece_id)
         if not piece.locked:
             place = msgspec.structs.replace(
                 piece.place, x=round(piece.place.x + dx, 3), y=round(piece.place.y + dy, 3)
@@ -32,7 +32,7 @@ def _extents(board: Board, ids: Sequence[str]) -> dict[str, tuple[float, float, 
     return {
         piece.id: extent(piece, board)
         for piece in board.pieces
-        if piece.id in ids and isinstance(piece, Lettering)
+        if piece.id in ids and isinstance(piece, Placed)
     }
 
 

@@ -2,14 +2,11 @@
 
 from __future__ import annotations
 
-import math
-
 import msgspec
-import numpy as np
 
 from ..lettering.matrix import anchor_point
-from ..model import Board, Ground, Lettering
-from ..render.export import rgba
+from ..model import Board, Placed
+from ..pieces.registry import kind_of
 from .checked import replaced
 
 
@@ -27,25 +24,10 @@ def crop_board(board: Board, x0: float, y0: float, x1: float, y1: float) -> Boar
     return _reframed(board, max(x1 - x0, 1), max(y1 - y0, 1), -x0, -y0)
 
 
-def painted_box(board: Board) -> tuple[int, int, int, int] | None:
-    """x0, y0, x1, y1 in board px of all that is painted besides the grounds; None for nothing."""
-    pieces = tuple(p for p in board.pieces if not isinstance(p, Ground))
-    scale = min(1.0, 2000 / max(board.width, board.height))
-    alpha = rgba(msgspec.structs.replace(board, pieces=pieces), scale, transparent=True)[..., 3]
-    rows, columns = np.flatnonzero(alpha.any(1)), np.flatnonzero(alpha.any(0))
-    if not len(rows):
-        return None
-    return (
-        math.floor(columns[0] / scale), math.floor(rows[0] / scale),
-        min(math.ceil((columns[-1] + 1) / scale), board.width),
-        min(math.ceil((rows[-1] + 1) / scale), board.height),
-    )  # fmt: skip
-
-
 def _reframed(board: Board, width: int, height: int, dx: float, dy: float) -> Board:
     pieces = []
     for piece in board.pieces:
-        if isinstance(piece, Lettering):
+        if isinstance(piece, Placed):
             place = replaced(piece.place, x=piece.place.x + dx, y=piece.place.y + dy)
             piece = msgspec.structs.replace(piece, place=place)
         pieces.append(piece)
@@ -55,3 +37,9 @@ def _reframed(board: Board, width: int, height: int, dx: float, dy: float) -> Bo
 def change_board(board: Board, **fields: object) -> Board:
     """Set fields of the board. Raises ModelError."""
     return replaced(board, **fields)
+
+
+def as_stored(board: Board) -> Board:
+    """The board as it is written to a file: its pieces carry what they need elsewhere."""
+    pieces = tuple(kind_of(piece).stored(piece) for piece in board.pieces)
+    return msgspec.structs.replace(board, pieces=pieces)

@@ -1,49 +1,48 @@
-"""Words that leave the board, and how they are made to fit it."""
+"""Pieces that leave the board, and how they are made to fit it."""
 
 from __future__ import annotations
+
+from collections.abc import Iterable
 
 import msgspec
 import numpy as np
 
-from ..lettering.outline import chords as chords_of
-from ..lettering.outline import outline
-from ..model import Board, FitBox, Lettering
-from ..pieces.letters import bounds
+from ..model import Board, Coated
+from ..pieces.registry import coated_kind
 from .pieces import MARGIN, with_piece
 
 SLACK = 0.5
-"""px that letters may lie over the border: their edge's own px."""
+"""px that outlines may lie over the border: their edge's own px."""
+ROUNDS = 4
+"""Bends and turns: a few rounds bring a piece's own box to the room."""
 
 
-def ink(piece: Lettering, board: Board) -> tuple[float, float, float, float] | None:
-    """x0, y0, x1, y1 of the letters themselves, board px; None without any."""
-    found = chords_of(outline(piece, board.dpi), 1.0)
-    return bounds(found) if len(found) else None
+def ink(piece: Coated, board: Board) -> tuple[float, float, float, float] | None:
+    """x0, y0, x1, y1 of the outlines themselves, board px; None without any."""
+    return coated_kind(piece).ink(piece, board.dpi)
 
 
-def leaves(piece: Lettering, board: Board) -> bool:
-    """Whether letters cross the board's border."""
+def leaves(piece: Coated, board: Board) -> bool:
+    """Whether outlines cross the board's border."""
     box = ink(piece, board)
     if box is None:
         return False
     x0, y0, x1, y1 = box
-    out = max(-x0, -y0, x1 - board.width, y1 - board.height)
-    return out > SLACK
+    return max(-x0, -y0, x1 - board.width, y1 - board.height) > SLACK
 
 
 def fit_to_board(board: Board, piece_id: str) -> Board:
-    """The words within the board's margins: no larger than fit, and moved in where they must be.
+    """The piece within the board's margins: no larger than fits, and moved in where it must be.
 
-    They get a box to shrink into, so that longer words fit too. Raises KeyError.
+    Words get a box to shrink into, so that longer words fit too. Raises KeyError.
     """
-    piece = board.lettering(piece_id)
+    piece = board.coated(piece_id)
     if ink(piece, board) is None:
         return board
     margin = MARGIN * min(board.width, board.height)
-    room = np.array([board.width - 2 * margin, board.height - 2 * margin])
-    # bends and turns: a few rounds bring the letters' own box to the room
-    for _ in range(4):
-        piece = _shrunk(piece, board, room)
+    room = board.width - 2 * margin, board.height - 2 * margin
+    for _ in range(ROUNDS):
+        piece = _fitted(piece, board, room)
     x0, y0, x1, y1 = ink(piece, board) or (0.0, 0.0, 0.0, 0.0)
     dx = max(margin - x0, 0.0) or min(board.width - margin - x1, 0.0)
     dy = max(margin - y0, 0.0) or min(board.height - margin - y1, 0.0)
@@ -52,20 +51,17 @@ def fit_to_board(board: Board, piece_id: str) -> Board:
     return with_piece(board, msgspec.structs.replace(piece, place=moved))
 
 
-def _shrunk(piece: Lettering, board: Board, room: np.ndarray) -> Lettering:
-    """With a box in which its letters are no larger than the room."""
-    line = outline(piece, board.dpi)
+def fit_all(board: Board, ids: Iterable[str]) -> Board:
+    """The same with several pieces. Raises KeyError."""
+    for piece_id in ids:
+        board = fit_to_board(board, piece_id)
+    return board
+
+
+def _fitted(piece: Coated, board: Board, room: tuple[float, float]) -> Coated:
+    """With outlines no larger than the room."""
     x0, y0, x1, y1 = ink(piece, board) or (0.0, 0.0, 1.0, 1.0)
-    share = min(1.0, float((room / np.maximum([x1 - x0, y1 - y0], 1e-6)).min()))
-    if share == 1.0 and piece.box is not None:
-        return piece
-    bx0, by0, bx1, by1 = line.block.box
-    em = line.em * share
-    wide, high = max((bx1 - bx0) * em, 1.0), max((by1 - by0) * em, 1.0)
-    if share == 1.0:
-        # as large as they are, with room up to the margins for longer words
-        wide = max(wide, room[0] * min(wide / max(x1 - x0, 1e-6), 1))
-        high = max(high, room[1] * min(high / max(y1 - y0, 1e-6), 1))
-    return msgspec.structs.replace(
-        piece, box=FitBox(width=round(float(wide), 2), height=round(float(high), 2), fit="shrink")
-    )
+    size = max(x1 - x0, 1e-6), max(y1 - y0, 1e-6)
+    share = min(1.0, float((np.array(room) / size).min()))
+    fields = coated_kind(piece).fitted(piece, board.dpi, share, (room[0] / size[0], room[1] / size[1]))
+    return msgspec.structs.replace(piece, **fields)

@@ -1,13 +1,11 @@
-"""Fonts that a board brings along, and outlines for where they are missing."""
+"""Fonts that a board brings along."""
 
 from __future__ import annotations
 
-import msgspec
-
 from .. import assets
-from ..lettering import fonts, kept
+from ..lettering import fonts
 from ..lettering.font_file import FontFile
-from ..model import Asset, Board, Lettering
+from ..model import Asset, Board
 from .checked import replaced
 
 
@@ -18,14 +16,3 @@ def add_font(board: Board, data: bytes, name: str) -> tuple[Board, FontFile]:
     if any(font.sha == asset.sha for font in board.fonts):
         return board, file
     return replaced(board, fonts=(*board.fonts, asset)), file
-
-
-def with_outlines(board: Board) -> Board:
-    """The board as it is saved: its words carry their outlines, for where a font is missing."""
-    pieces = tuple(
-        msgspec.structs.replace(piece, outlines=kept.made(piece))
-        if isinstance(piece, Lettering)
-        else piece
-        for piece in board.pieces
-    )
-    return msgspec.structs.replace(board, pieces=pieces)

@@ -7,14 +7,14 @@ from typing import Any
 
 import msgspec
 
-from ..model import Board, FitBox, Length, Lettering, Piece, Place
+from ..model import Board, Coated, FitBox, Length, Lettering, Piece, Place, Placed
+from ..model.open_union import tag_of
+from .carrying import with_assets
 from .checked import replaced
-from .ids import free
+from .ids import free, free_name
 
 MARGIN = 0.05
 """Of the board's shorter side: how far a pinned piece stays from the border."""
-
-
 PARTS = {"head": "rails", "foot": "rails"}
 """Fields of shaping that are not named like their kind."""
 
@@ -23,7 +23,7 @@ def change_piece(board: Board, piece_id: str, **fields: Any) -> Board:
     """Set fields of a piece; shaping that is worked on is on. Raises KeyError and ModelError."""
     piece = replaced(board.piece(piece_id), **fields)
     touched = set() if "off" in fields else {PARTS.get(name, name) for name in fields}
-    if isinstance(piece, Lettering) and touched & set(piece.off):
+    if isinstance(piece, Placed) and touched & set(piece.off):
         off = tuple(kind for kind in piece.off if kind not in touched)
         piece = msgspec.structs.replace(piece, off=off)
     return with_piece(board, piece)
@@ -31,9 +31,9 @@ def change_piece(board: Board, piece_id: str, **fields: Any) -> Board:
 
 def switch_shaping(board: Board, piece_id: str, kind: str) -> Board:
     """Switch a kind of shaping off, or on again. Raises KeyError and ModelError."""
-    off = board.lettering(piece_id).off
-    changed = tuple(k for k in off if k != kind) if kind in off else (*off, kind)
-    return with_piece(board, replaced(board.lettering(piece_id), off=changed))
+    piece = board.placed(piece_id)
+    off = tuple(k for k in piece.off if k != kind) if kind in piece.off else (*piece.off, kind)
+    return with_piece(board, replaced(piece, off=off))
 
 
 def with_piece(board: Board, piece: Piece) -> Board:
@@ -42,21 +42,35 @@ def with_piece(board: Board, piece: Piece) -> Board:
     return msgspec.structs.replace(board, pieces=pieces)
 
 
+def insert_piece(board: Board, piece: Piece, at: int, shift: float = 0.0) -> tuple[Board, str]:
+    """Put a piece of whatever ids at a place of the order, moved by `shift` px; returns the board
+    and the piece's new id."""
+    (fresh,) = free(board, tag_of(piece))
+    if isinstance(piece, Coated):
+        ids = free(board, "coat", len(piece.style))
+        style = tuple(
+            msgspec.structs.replace(c, id=i) for c, i in zip(piece.style, ids, strict=True)
+        )
+        piece = msgspec.structs.replace(piece, style=style)
+    if isinstance(piece, Placed):
+        place = piece.place
+        moved = msgspec.structs.replace(place, x=place.x + shift, y=place.y + shift)
+        piece = msgspec.structs.replace(piece, place=moved)
+    piece = msgspec.structs.replace(piece, id=fresh, name=free_name(board, piece.name))
+    pieces = (*board.pieces[:at], piece, *board.pieces[at:])
+    return with_assets(msgspec.structs.replace(board, pieces=pieces), piece), fresh
+
+
 def add_lettering(board: Board, text: str, **fields: Any) -> tuple[Board, str]:
     """New words in the middle of the board, on top; returns the board and their id."""
-    (piece_id,) = free(board, "lettering")
     size = Length(max(8.0, round(board.height / 4)), "px")
     middle = Place(x=board.width / 2, y=board.height / 2)
     # longer words than these shrink, so that none leaves the board
     margin = MARGIN * min(board.width, board.height)
-    box = FitBox(
-        width=max(board.width - 2 * margin, 1.0), height=max(board.height - 2 * margin, 1.0),
-        fit="shrink",
-    )  # fmt: skip
-    base = Lettering(id=piece_id, name=free_name(board, first_words(text)), text=text, size=size,
-                     place=middle, box=box)  # fmt: skip
-    piece = replaced(base, **fields)
-    return msgspec.structs.replace(board, pieces=(*board.pieces, piece)), piece_id
+    width, height = (max(side - 2 * margin, 1.0) for side in (board.width, board.height))
+    box = FitBox(width=width, height=height, fit="shrink")
+    base = Lettering(id="new", name=first_words(text), text=text, size=size, place=middle, box=box)
+    return insert_piece(board, replaced(base, **fields), len(board.pieces))
 
 
 def first_words(text: str) -> str:
@@ -64,19 +78,11 @@ def first_words(text: str) -> str:
     return text.split("\n")[0].strip()[:40] or "Lettering"
 
 
-def free_name(board: Board, name: str) -> str:
-    taken = {piece.name for piece in board.pieces}
-    number, found = 2, name
-    while found in taken:
-        found = f"{name} {number}"
-        number += 1
-    return found
-
-
 def remove_piece(board: Board, piece_id: str) -> Board:
+    """Take a piece off. Raises KeyError."""
     board.piece(piece_id)
-    kept = tuple(piece for piece in board.pieces if piece.id != piece_id)
-    return msgspec.structs.replace(board, pieces=kept)
+    pieces = tuple(piece for piece in board.pieces if piece.id != piece_id)
+    return msgspec.structs.replace(board, pieces=pieces)
 
 
 def remove_pieces(board: Board, ids: Iterable[str]) -> Board:
@@ -89,21 +95,18 @@ def remove_pieces(board: Board, ids: Iterable[str]) -> Board:
 
 def duplicate_piece(board: Board, piece_id: str, shift: float = 0.03) -> tuple[Board, str]:
     """A copy just above the piece, moved a little; returns the board and the copy's id."""
-    piece = board.lettering(piece_id)
-    (fresh,) = free(board, "lettering")
-    coat_ids = free(board, "coat", len(piece.style))
-    coats = tuple(
-        msgspec.structs.replace(c, id=i) for c, i in zip(piece.style, coat_ids, strict=True)
-    )
-    by = shift * min(board.width, board.height)
-    place = msgspec.structs.replace(piece.place, x=piece.place.x + by, y=piece.place.y + by)
-    copy = msgspec.structs.replace(
-        piece, id=fresh, name=free_name(board, piece.name), place=place, style=coats
-    )
+    piece = board.piece(piece_id)
     at = board.pieces.index(piece) + 1
-    return msgspec.structs.replace(
-        board, pieces=(*board.pieces[:at], copy, *board.pieces[at:])
-    ), fresh
+    return insert_piece(board, piece, at, shift * min(board.width, board.height))
+
+
+def duplicate_pieces(board: Board, ids: Iterable[str]) -> tuple[Board, tuple[str, ...]]:
+    """Copies of several pieces; returns the board and the copies' ids."""
+    copies = []
+    for piece_id in ids:
+        board, fresh = duplicate_piece(board, piece_id)
+        copies.append(fresh)
+    return board, tuple(copies)
 
 
 def move_in_order(board: Board, piece_id: str, to: int) -> Board:
@@ -116,7 +119,7 @@ def move_in_order(board: Board, piece_id: str, to: int) -> Board:
 
 def pin(board: Board, piece_id: str, anchor: str) -> Board:
     """Fix a piece's point `anchor` to the same point of the board, a margin from the border."""
-    piece = board.lettering(piece_id)
+    piece = board.placed(piece_id)
     margin = MARGIN * min(board.width, board.height)
     across = {"left": margin, "right": board.width - margin}
     down = {"top": margin, "bottom": board.height - margin}

@@ -7,8 +7,8 @@ from typing import NamedTuple
 
 import numpy as np
 
-from ..lettering.outline import corners, outline
-from ..model import Board, Lettering
+from ..model import Board, Placed
+from ..pieces.registry import placed_kind
 from .pieces import MARGIN
 
 
@@ -28,11 +28,9 @@ class Snap(NamedTuple):
     guides: tuple[Guide, ...]
 
 
-def extent(piece: Lettering, board: Board) -> tuple[float, float, float, float]:
-    """x0, y0, x1, y1 of the words' box on the board; its low side is the last baseline."""
-    found = corners(outline(piece, board.dpi))
-    (x0, y0), (x1, y1) = found.min(0), found.max(0)
-    return float(x0), float(y0), float(x1), float(y1)
+def extent(piece: Placed, board: Board) -> tuple[float, float, float, float]:
+    """x0, y0, x1, y1 of the piece's box on the board; of words its low side is the last baseline."""
+    return placed_kind(piece).extent(piece, board)
 
 
 def guides(board: Board, leaving_out: Collection[str]) -> list[Guide]:
@@ -44,7 +42,7 @@ def guides(board: Board, leaving_out: Collection[str]) -> list[Guide]:
         found += [Guide(across, at, "margin") for at in (margin, side - margin)]
         found += [Guide(across, side * n / 3, "third") for n in (1, 2)]
     for piece in board.pieces:
-        if isinstance(piece, Lettering) and piece.id not in leaving_out and piece.shown:
+        if isinstance(piece, Placed) and piece.id not in leaving_out and piece.shown:
             x0, y0, x1, y1 = extent(piece, board)
             found += [Guide(True, x, piece.name) for x in (x0, (x0 + x1) / 2, x1)]
             found += [Guide(False, y, piece.name) for y in (y0, (y0 + y1) / 2, y1)]

@@ -107,7 +107,7 @@ def _ended(d, turned, at, where, first, last):  # type: ignore[no-untyped-def]
                             where[y, x] = True
 
 
-class Joined(NamedTuple):
+class TurnedDistance(NamedTuple):
     """A distance with its corners turned, for strokes that end at one place.
 
     distance : (H, W) float32, px, as the plain one; right about that place
@@ -122,7 +122,7 @@ class Joined(NamedTuple):
 
 def joined(
     chords: np.ndarray, nearest: Nearest, box: Box, join: str, limit: float, at: float
-) -> Joined:
+) -> TurnedDistance:
     """Sharp corners turned as `join` (mitre or cut) says, for strokes that end at `at`: px across
     the edge, negative outside.
 
@@ -137,7 +137,7 @@ def joined(
     pointed = here & (lengths(found) <= limit) & (join == "mitre")
     cut = here & ~pointed
     if not here.any():
-        return Joined(d, np.zeros(d.shape, np.bool_), np.zeros(0, np.float32))
+        return TurnedDistance(d, np.zeros(d.shape, np.bool_), np.zeros(0, np.float32))
     out = np.abs(d)
     parts = sweeps(plain, found[cut], side, far, far + MARGIN)
     mitres = wedges(found[pointed], far + MARGIN)
@@ -152,7 +152,7 @@ def joined(
     bands.run(lambda a, b: _signed(d, np.float32(-side), out, a, b), rows)
     bands.run(lambda a, b: _ended(d, out, np.float32(at), where, a, b), rows)
     shares = (parts + mitres).shares(where, far)
-    return Joined(out, where, shares if at < 0 else 1 - shares)
+    return TurnedDistance(out, where, shares if at < 0 else 1 - shares)
 
 
 def _bevelled_px(

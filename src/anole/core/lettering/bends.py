@@ -1,4 +1,4 @@
-"""What bends a lettering, of all that it is given: each kind can be switched off and kept."""
+"""What bends a lettering, of all that it is given: each kind can be switched off and stays set."""
 
 from __future__ import annotations
 

@@ -11,9 +11,9 @@ from . import skia_paths
 from .block import Block
 from .glyphs import glyph
 from .touching import groups
-from .warp import Shape
+from .warp import Warp
 
-Warp = Callable[[np.ndarray, np.ndarray], np.ndarray]
+PointMap = Callable[[np.ndarray, np.ndarray], np.ndarray]
 FIRST_CUTS, MOST_ROUNDS = 4, 9
 
 
@@ -23,7 +23,7 @@ def _at(curves: np.ndarray, index: np.ndarray, t: np.ndarray) -> np.ndarray:
     return (c * weights[:, :, None]).sum(1)
 
 
-def chords(curves: np.ndarray, letter: np.ndarray, warp: Warp, tolerance: float) -> np.ndarray:
+def chords(curves: np.ndarray, letter: np.ndarray, warp: PointMap, tolerance: float) -> np.ndarray:
     """Curves (n, 4, 2) through a warp to chords (m, 4), in order along each contour.
 
     letter : (n,) the letter of each curve; tolerance in the warp's units
@@ -58,7 +58,7 @@ class _Piece(NamedTuple):
     chords: np.ndarray
 
 
-def bent(block: Block, shape: Shape, place: Warp, tolerance: float) -> np.ndarray:
+def bent(block: Block, shape: Warp, place: PointMap, tolerance: float) -> np.ndarray:
     """All of a block bent and placed: chords (m, 4), overlaps united, the covered area positive."""
 
     def whole(points: np.ndarray, letter: np.ndarray) -> np.ndarray:
@@ -68,12 +68,12 @@ def bent(block: Block, shape: Shape, place: Warp, tolerance: float) -> np.ndarra
         letter = _lines_of(block, shape)
         return positive(chords(block.curves, letter, whole, tolerance))
     pieces = []
-    for spot in block.spots:
-        curves = glyph(spot.file, spot.glyph).curves
+    for placed in block.glyphs:
+        curves = glyph(placed.file, placed.glyph).curves
         if not len(curves):
             continue
-        letter = np.full(len(curves), shape.number(spot.letter))
-        found = positive(chords(curves + (spot.x, spot.y), letter, whole, tolerance))
+        letter = np.full(len(curves), shape.number(placed.letter))
+        found = positive(chords(curves + (placed.x, placed.y), letter, whole, tolerance))
         xs, ys = found[:, 0::2], found[:, 1::2]
         box = (float(xs.min()), float(ys.min()), float(xs.max()), float(ys.max()))
         pieces.append(_Piece(box, found))
@@ -84,7 +84,7 @@ def bent(block: Block, shape: Shape, place: Warp, tolerance: float) -> np.ndarra
     return np.concatenate(joined) if joined else np.zeros((0, 4))
 
 
-def _lines_of(block: Block, shape: Shape) -> np.ndarray:
+def _lines_of(block: Block, shape: Warp) -> np.ndarray:
     """For each curve of the united outline a letter of the line it stands on."""
     if not len(block.curves) or len(block.lines) < 2 or shape.bends.rails == "block":
         return np.zeros(len(block.curves), int)

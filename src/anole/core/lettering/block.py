@@ -9,9 +9,9 @@ from typing import NamedTuple
 import numpy as np
 
 from ..model import Font, Lettering, Outlines
-from . import kept
+from . import stored_outlines
 from .fonts import FontFile, find, when_changed
-from .joining import Spot, united
+from .joining import PlacedGlyph, united
 from .shaping import Line, drawable, shape_line, tracked
 
 
@@ -36,14 +36,14 @@ class Ruled(NamedTuple):
 
 
 class Block(NamedTuple):
-    """Glyphs at their spots and the outline of them all, in em, y down, first baseline at 0.
+    """Glyphs at their glyphs and the outline of them all, in em, y down, first baseline at 0.
 
     `box` runs from the first line's capitals to the last baseline, and is what a piece is
     placed by; `tall` from the first ascent to the last descent; `starts` has the place in the
     text where each line starts.
     """
 
-    spots: tuple[Spot, ...]
+    glyphs: tuple[PlacedGlyph, ...]
     lines: tuple[Ruled, ...]
     curves: np.ndarray
     box: tuple[float, float, float, float]
@@ -56,7 +56,7 @@ class Block(NamedTuple):
     def fonts(self) -> frozenset[FontFile]:
         """Every font that draws a letter of it."""
         # by identity first: hashing a record for each letter costs more
-        return frozenset({id(spot.file): spot.file for spot in self.spots}.values())
+        return frozenset({id(placed.file): placed.file for placed in self.glyphs}.values())
 
 
 def setting_of(piece: Lettering, dpi: float) -> Setting:
@@ -69,7 +69,7 @@ def setting_of(piece: Lettering, dpi: float) -> Setting:
 
 def _lines(setting: Setting, file: FontFile, stored: Outlines | None) -> list[Line]:
     if stored is not None:
-        return [tracked(line, setting.tracking) for line in kept.lines(stored)]
+        return [tracked(line, setting.tracking) for line in stored_outlines.lines(stored)]
     features = tuple((tag, int(value)) for tag, value in setting.font.features.pairs)
     axes = setting.font.axes.pairs
     return [
@@ -106,24 +106,24 @@ def _start(line: Line, width: float, align: str) -> float:
 @functools.lru_cache(128)
 def block(setting: Setting, stored: Outlines | None = None) -> Block:
     """Set the words and unite their outlines; `stored` ones stand in for a missing font."""
-    file, found = (kept.file_of(stored), False) if stored else find(setting.font)
+    file, found = (stored_outlines.file_of(stored), False) if stored else find(setting.font)
     texts = drawable(setting.text).split("\n")
     lines = _lines(setting, file, stored)
     width = max((line.width for line in lines), default=0.0)
     if setting.align == "justify":
         lines = [_justified(line, text, width) for line, text in zip(lines, texts, strict=True)]
-    spots, ruled = [], []
+    glyphs, ruled = [], []
     for row, line in enumerate(lines):
         x0, y0 = _start(line, width, setting.align), row * setting.leading
         ruled.append(Ruled(x0, x0 + line.width, y0))
-        spots += [
-            Spot(g.file, g.glyph, x0 + g.x, y0 + g.y, row, (row, g.letter)) for g in line.glyphs
+        glyphs += [
+            PlacedGlyph(g.file, g.glyph, x0 + g.x, y0 + g.y, row, (row, g.letter)) for g in line.glyphs
         ]
     last = (len(lines) - 1) * setting.leading
-    curves = united(tuple(spots), setting.font.axes.pairs, _rules(setting, file, ruled))
+    curves = united(tuple(glyphs), setting.font.axes.pairs, _rules(setting, file, ruled))
     starts = tuple(itertools.accumulate((len(text) + 1 for text in texts), initial=0))[:-1]
     return Block(
-        tuple(spots), tuple(ruled), curves, (0.0, -file.cap_height, width, last),
+        tuple(glyphs), tuple(ruled), curves, (0.0, -file.cap_height, width, last),
         (0.0, -file.ascent, width, last + file.descent), file, found, starts,
     )  # fmt: skip
 

@@ -11,7 +11,7 @@ from . import bidi
 from .block import Block
 from .matrix import apply
 from .outline import Outline
-from .warp import Shape
+from .warp import Warp
 
 WORD = re.compile(r"\w+|[^\w\s]+")
 
@@ -28,10 +28,10 @@ class Caret(NamedTuple):
 def _clusters(block: Block, row: int) -> dict[int, tuple[float, float]]:
     """For each cluster of a line, from which x to which it reaches, in em."""
     starts: dict[int, float] = {}
-    for spot in block.spots:
-        if spot.line == row:
-            at = spot.letter[1]
-            starts[at] = min(starts.get(at, spot.x), spot.x)
+    for placed in block.glyphs:
+        if placed.line == row:
+            at = placed.letter[1]
+            starts[at] = min(starts.get(at, placed.x), placed.x)
     order = sorted(starts, key=starts.__getitem__)
     edges = [starts[at] for at in order] + [block.lines[row].x1]
     return {at: (edges[n], max(edges[n + 1], edges[n])) for n, at in enumerate(order)}
@@ -68,7 +68,7 @@ def carets(block: Block, text: str) -> list[Caret]:
 
 def caret_lines(line: Outline, places: list[Caret]) -> np.ndarray:
     """(n, 2, 2) board px: the upper and lower end of the caret at each place, bent like its line."""
-    block, shape = line.block, Shape(line.block, line.bends)
+    block, shape = line.block, Warp(line.block, line.bends)
     rise, fall = block.file.cap_height * 1.12, block.file.descent * 0.7
     tops = np.array([(c.x, block.lines[c.row].baseline - rise) for c in places])
     lows = np.array([(c.x, block.lines[c.row].baseline + fall) for c in places])

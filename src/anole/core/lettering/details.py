@@ -8,7 +8,7 @@ from typing import NamedTuple
 
 from fontTools.ttLib import TTFont
 
-from . import kept
+from . import stored_outlines
 from .font_file import FontFile, bytes_of
 
 NAMES = {
@@ -50,7 +50,7 @@ class Feature(NamedTuple):
 @functools.lru_cache(256)
 def details(file: FontFile) -> tuple[tuple[Axis, ...], tuple[Feature, ...]]:
     """The axes and features of a font; none for a font that cannot be read again."""
-    if kept.is_kept(file):
+    if stored_outlines.is_stored(file):
         return (), ()
     try:
         with TTFont(io.BytesIO(bytes_of(file)), lazy=True, fontNumber=file.number) as font:

@@ -45,7 +45,7 @@ GENRES = {
 STAND_IN = "Anton"
 
 
-class Face(NamedTuple):
+class ShapedFont(NamedTuple):
     """A font ready for shaping; `upem` font units make one em."""
 
     file: FontFile
@@ -138,10 +138,10 @@ def find(font: Font) -> tuple[FontFile, bool]:
 
 
 @functools.lru_cache(512)
-def load(file: FontFile, axes: tuple[tuple[str, float], ...] = ()) -> Face:
+def load(file: FontFile, axes: tuple[tuple[str, float], ...] = ()) -> ShapedFont:
     """Open a font for shaping and drawing, its variable axes set."""
     face = hb.Face(hb.Blob(bytes_of(file)), file.number)
     font = hb.Font(face)
     if axes:
         font.set_variations(dict(axes))
-    return Face(file, font, face.upem)
+    return ShapedFont(file, font, face.upem)

@@ -1,4 +1,4 @@
-"""Glyph outlines, drawn once per font and kept."""
+"""Glyph outlines, drawn once per font."""
 
 from __future__ import annotations
 
@@ -8,7 +8,7 @@ from typing import NamedTuple
 import numpy as np
 import skia
 
-from . import kept, skia_paths
+from . import skia_paths, stored_outlines
 from .fonts import FontFile, load
 
 Axes = tuple[tuple[str, float], ...]
@@ -24,9 +24,9 @@ class Glyph(NamedTuple):
 
 @functools.lru_cache(8192)
 def glyph(file: FontFile, index: int, axes: Axes = ()) -> Glyph:
-    if kept.is_kept(file):
-        path = skia_paths.path_of(kept.curves(file, index) * kept.UPEM)
-        return _measured(skia_paths.wound(path, kept.UPEM), kept.UPEM)
+    if stored_outlines.is_stored(file):
+        path = skia_paths.path_of(stored_outlines.curves(file, index) * stored_outlines.UPEM)
+        return _measured(skia_paths.wound(path, stored_outlines.UPEM), stored_outlines.UPEM)
     face = load(file, axes)
     pen = skia_paths.PathPen()
     face.hb_font.draw_glyph_with_pen(index, pen)
@@ -35,7 +35,7 @@ def glyph(file: FontFile, index: int, axes: Axes = ()) -> Glyph:
 
 def upem_of(file: FontFile) -> int:
     """Units of an em in this font's glyph paths."""
-    return kept.UPEM if kept.is_kept(file) else load(file).upem
+    return stored_outlines.UPEM if stored_outlines.is_stored(file) else load(file).upem
 
 
 def _measured(outlines: skia_paths.United, upem: int) -> Glyph:

@@ -1,4 +1,4 @@
-"""Glyphs at their spots to one outline, overlaps united."""
+"""Glyphs at their glyphs to one outline, overlaps united."""
 
 from __future__ import annotations
 
@@ -14,7 +14,7 @@ from .glyphs import Axes, Glyph, glyph, upem_of
 from .touching import touching
 
 
-class Spot(NamedTuple):
+class PlacedGlyph(NamedTuple):
     """A glyph in a block: where its origin stands in em, its line, and the letter it belongs to."""
 
     file: FontFile
@@ -28,10 +28,10 @@ class Spot(NamedTuple):
 Rule = tuple[float, ...]
 
 
-def united(spots: Sequence[Spot], axes: Axes = (), rules: Sequence[Rule] = ()) -> np.ndarray:
+def united(glyphs: Sequence[PlacedGlyph], axes: Axes = (), rules: Sequence[Rule] = ()) -> np.ndarray:
     """(n, 4, 2) cubics of all glyphs and rules; those whose boxes overlap are united first."""
-    drawn, inked, places, boxes = _inked(spots, axes)
-    parts: list[Spot | Rule] = [*inked, *rules]
+    drawn, inked, places, boxes = _inked(glyphs, axes)
+    parts: list[PlacedGlyph | Rule] = [*inked, *rules]
     if not parts:
         return np.zeros((0, 4, 2))
     boxes = np.concatenate([boxes, np.array(rules, float).reshape(-1, 4)])
@@ -51,30 +51,30 @@ def united(spots: Sequence[Spot], axes: Axes = (), rules: Sequence[Rule] = ()) -
 
 
 def _inked(
-    spots: Sequence[Spot], axes: Axes
-) -> tuple[list[np.ndarray], list[Spot], np.ndarray, np.ndarray]:
-    """Of the spots whose glyph has ink: its curves, the spot, its place, and its box there, em."""
+    glyphs: Sequence[PlacedGlyph], axes: Axes
+) -> tuple[list[np.ndarray], list[PlacedGlyph], np.ndarray, np.ndarray]:
+    """Of the glyphs whose glyph has ink: its curves, the glyph, its place, and its box there, em."""
     known: dict[tuple[int, int], Glyph] = {}
     found, inked = [], []
-    for spot in spots:
+    for placed in glyphs:
         # looked up by number first: hashing a font's record for each letter costs more
-        key = (id(spot.file), spot.glyph)
+        key = (id(placed.file), placed.glyph)
         if key not in known:
-            known[key] = glyph(spot.file, spot.glyph, axes)
+            known[key] = glyph(placed.file, placed.glyph, axes)
         if known[key].box is not None:
             found.append(known[key])
-            inked.append(spot)
+            inked.append(placed)
     places = np.array([(s.x, s.y) for s in inked]).reshape(-1, 2)
     boxes = np.array([g.box for g in found], float).reshape(-1, 4) + places[:, [0, 1, 0, 1]]
     return [g.curves for g in found], inked, places, boxes
 
 
-def _together(group: Sequence[Spot | Rule], axes: Axes) -> np.ndarray:
+def _together(group: Sequence[PlacedGlyph | Rule], axes: Axes) -> np.ndarray:
     """Union at the scale of font units, where Skia's tolerances suit outlines."""
     unit = 2048.0
     moved: list[tuple[skia.Path, float, float]] = []
     for part in group:
-        if not isinstance(part, Spot):
+        if not isinstance(part, PlacedGlyph):
             moved.append((skia_paths.rectangle(*(v * unit for v in part)), 0.0, 0.0))
             continue
         found = glyph(part.file, part.glyph, axes)

@@ -11,7 +11,7 @@ from .flatten import flatten
 from .glyphs import glyph
 from .matrix import apply
 from .outline import BENT_TOLERANCE, Outline
-from .warp import Shape
+from .warp import Warp
 
 
 class LetterPart(NamedTuple):
@@ -36,23 +36,23 @@ def _words(text: str) -> list[int]:
 def letter_parts(line: Outline, text: str, scale: float) -> list[LetterPart]:
     """The letters in the order of the text, placed at a render scale. Blanks are left out."""
     block, matrix = line.block, line.matrix * scale
-    shape = Shape(block, line.bends)
+    shape = Warp(block, line.bends)
     axes = line.block_axes
     words = _words(text)
     found: dict[tuple[int, int], list[np.ndarray]] = {}
-    for spot in block.spots:
-        curves = glyph(spot.file, spot.glyph, axes if spot.file == block.file else ()).curves
+    for placed in block.glyphs:
+        curves = glyph(placed.file, placed.glyph, axes if placed.file == block.file else ()).curves
         if not len(curves):
             continue
-        curves = curves + (spot.x, spot.y)
+        curves = curves + (placed.x, placed.y)
         if line.bends.bent:
-            letter = np.full(len(curves), shape.number(spot.letter))
+            letter = np.full(len(curves), shape.number(placed.letter))
             made = bent_chords(
                 curves, letter, lambda p, n: apply(matrix, shape(p, n)), BENT_TOLERANCE
             )
         else:
             made = flatten(apply(matrix, curves))
-        found.setdefault(spot.letter, []).append(made)
+        found.setdefault(placed.letter, []).append(made)
     parts = []
     for (row, cluster), chords in sorted(found.items(), key=lambda item: item[0]):
         at = block.starts[row] + cluster

@@ -9,14 +9,14 @@ import msgspec
 import numpy as np
 
 from ..model import Lettering, Place
-from . import kept
+from . import stored_outlines
 from .bends import Bends, bends_of
 from .bent import bent, positive
 from .block import Block, block, setting_of
 from .flatten import TOLERANCE, flatten
 from .fonts import when_changed
 from .matrix import anchor_point, apply, placing
-from .warp import Shape
+from .warp import Warp
 
 BENT_TOLERANCE = 0.03
 """px at the render scale"""
@@ -64,7 +64,7 @@ when_changed(_known.clear)
 def outline(piece: Lettering, dpi: float) -> Outline:
     """Words, font, size, bends and place to an outline.
 
-    Some are known again by the very same field values, which are kept with them: a drag on a coat
+    Some are known again by the very same field values, which are stored_outlines with them: a drag on a coat
     asks for one outline many times a frame, and comparing what fonts are set to takes longer.
     """
     values = _shaping(piece)
@@ -79,7 +79,7 @@ def outline(piece: Lettering, dpi: float) -> Outline:
 
 def _outline(piece: Lettering, dpi: float) -> Outline:
     setting = setting_of(piece, dpi)
-    words = block(setting, kept.usable(piece))
+    words = block(setting, stored_outlines.usable(piece))
     em = fitted_em(piece, words, dpi)
     bends = bends_of(piece, em, dpi)
     matrix = placing(piece.place, words.box, em)
@@ -103,7 +103,7 @@ def chords(line: Outline, scale: float) -> np.ndarray:
     matrix = line.matrix * scale
     if not line.bends.bent:
         return positive(flatten(apply(matrix, line.block.curves), TOLERANCE))
-    shape = Shape(line.block, line.bends)
+    shape = Warp(line.block, line.bends)
     found = bent(line.block, shape, lambda p, _: apply(matrix, p), BENT_TOLERANCE)
     still = (found[:, 0] == found[:, 2]) & (found[:, 1] == found[:, 3])
     return found[~still]
@@ -113,7 +113,7 @@ def corners(line: Outline) -> np.ndarray:
     """(4, 2) board px: the corners of the words' box, clockwise from the top left."""
     x0, y0, x1, y1 = line.block.box
     box = np.array([[x0, y0], [x1, y0], [x1, y1], [x0, y1]])
-    return apply(line.matrix, Shape(line.block, line.bends).last(box))
+    return apply(line.matrix, Warp(line.block, line.bends).last(box))
 
 
 def anchor_of(line: Outline, anchor: str) -> np.ndarray:

@@ -15,7 +15,7 @@ Features = tuple[tuple[str, int], ...]
 Axes = tuple[tuple[str, float], ...]
 
 
-class Placed(NamedTuple):
+class ShapedGlyph(NamedTuple):
     """A glyph on its line: its font, pen position in em (y down), the letter it came from."""
 
     file: FontFile
@@ -28,7 +28,7 @@ class Placed(NamedTuple):
 class Line(NamedTuple):
     """A shaped line; `width` in em, without the tracking after its last letter."""
 
-    glyphs: tuple[Placed, ...]
+    glyphs: tuple[ShapedGlyph, ...]
     width: float
     rightward: bool = True
 
@@ -95,14 +95,14 @@ def _plain_line(file: FontFile, text: str, features: Features, axes: Axes) -> Li
     if not text:
         return EMPTY
     base, parts = runs(text, file)
-    glyphs: list[Placed] = []
+    glyphs: list[ShapedGlyph] = []
     pen = 0.0
     for run in parts:
         upem = load(run.file).upem
         buffer = _shaped(text, run, features, axes if run.file == file else ())
         for info, at in zip(buffer.glyph_infos, buffer.glyph_positions or (), strict=True):
             x, y = pen + at.x_offset / upem, -at.y_offset / upem
-            glyphs.append(Placed(run.file, info.codepoint, x, y, info.cluster))
+            glyphs.append(ShapedGlyph(run.file, info.codepoint, x, y, info.cluster))
             pen += at.x_advance / upem
     return Line(tuple(glyphs), pen, base % 2 == 0)
 

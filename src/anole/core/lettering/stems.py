@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import functools
 
-from ..field.silhouette import greatest_inside
+from ..field.shape_fields import greatest_inside
 from .flatten import flatten
 from .font_file import FontFile
 from .fonts import load

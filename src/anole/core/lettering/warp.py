@@ -1,7 +1,7 @@
 """Bending words: rails, ring, chance, corners and pose, on points in em.
 
 A warp takes points (m, 2) in em, y down, and the letter each belongs to, (m,) indices into
-Shape.centres. The order is: rails or ring, then chance for each letter, then corners, then pose.
+Warp.centres. The order is: rails or ring, then chance for each letter, then corners, then pose.
 """
 
 from __future__ import annotations
@@ -25,7 +25,7 @@ def rail(line: Rail, s: np.ndarray) -> np.ndarray:
     return line.slope * (s - 0.5) + line.camber * (1 - (2 * s - 1) ** 2) + wave
 
 
-def railed(
+def warped_by_rails(
     points: np.ndarray, box: tuple[float, float, float, float], head: Rail, foot: Rail
 ) -> np.ndarray:
     """Points between head and foot move in proportion to both rails."""
@@ -66,14 +66,14 @@ def own_ways(letters: Letters, places: list[int]) -> np.ndarray:
 
 
 def chance(letters: Letters, count: int) -> np.ndarray:
-    """(count, 4): across, down, turn in radians, growth; the same for the same seed."""
+    """(count, 4): across, down, turn in radians, outset; the same for the same seed."""
     draws = np.array(
         [np.random.default_rng((int(letters.seed), n)).uniform(-1, 1, 4) for n in range(count)]
     ).reshape(count, 4)
     return draws * (letters.shift, letters.shift, math.radians(letters.turn), letters.grow)
 
 
-def strewn(points: np.ndarray, middles: np.ndarray, moves: np.ndarray) -> np.ndarray:
+def jittered(points: np.ndarray, middles: np.ndarray, moves: np.ndarray) -> np.ndarray:
     """Letters moved, turned and grown about their middles; one middle and move a point."""
     cos, sin = np.cos(moves[:, 2]) * (1 + moves[:, 3]), np.sin(moves[:, 2]) * (1 + moves[:, 3])
     away = points - middles
@@ -129,12 +129,12 @@ def pose_matrix(box: tuple[float, float, float, float], pose: Pose) -> np.ndarra
     return there @ middle @ back
 
 
-class Shape:
+class Warp:
     """The whole bend of one block, ready for points."""
 
     def __init__(self, block: Block, bends: Bends) -> None:
         self.block, self.bends = block, bends
-        self.letters = list(dict.fromkeys(spot.letter for spot in block.spots))
+        self.letters = list(dict.fromkeys(placed.letter for placed in block.glyphs))
         self._number = {letter: n for n, letter in enumerate(self.letters)}
         self.lines = np.array([letter[0] for letter in self.letters], int)
         self._feet = self._letter_feet()
@@ -152,11 +152,11 @@ class Shape:
         """(letters, 2): the middle of each letter's foot, on its baseline."""
         feet = np.zeros((len(self.letters), 2))
         spans: dict[int, list[float]] = {}
-        for spot in self.block.spots:
-            n = self._number[spot.letter]
-            box = glyph(spot.file, spot.glyph).box
+        for placed in self.block.glyphs:
+            n = self._number[placed.letter]
+            box = glyph(placed.file, placed.glyph).box
             left, right = (0.0, 0.0) if box is None else (box[0], box[2])
-            spans.setdefault(n, []).extend((spot.x + left, spot.x + right))
+            spans.setdefault(n, []).extend((placed.x + left, placed.x + right))
         for n, ends in spans.items():
             line = self.block.lines[self.letters[n][0]]
             feet[n] = ((min(ends) + max(ends)) / 2, line.baseline)
@@ -168,7 +168,7 @@ class Shape:
         if bends.ring:
             return ringed(points, self._feet[letter], block, bends)
         if bends.rails == "block" or len(block.lines) < 2:
-            return railed(points, block.tall, bends.head, bends.foot)
+            return warped_by_rails(points, block.tall, bends.head, bends.foot)
         out = points.copy()
         rows = self.lines[letter]
         for row, line in enumerate(block.lines):
@@ -176,7 +176,7 @@ class Shape:
             if here.any():
                 rise, fall = block.file.ascent, block.file.descent
                 box = (line.x0, line.baseline - rise, line.x1, line.baseline + fall)
-                out[here] = railed(points[here], box, bends.head, bends.foot)
+                out[here] = warped_by_rails(points[here], box, bends.head, bends.foot)
         return out
 
     def __call__(self, points: np.ndarray, letter: np.ndarray) -> np.ndarray:
@@ -184,7 +184,7 @@ class Shape:
         bends = self.bends
         points = self._first(points, letter)
         if bends.letters and bends.letters.moves:
-            points = strewn(points, self._middles[letter], self._moves[letter])
+            points = jittered(points, self._middles[letter], self._moves[letter])
         return self.last(points)
 
     def last(self, points: np.ndarray) -> np.ndarray:

@@ -6,16 +6,16 @@ from collections.abc import Sequence
 from pathlib import Path
 
 from .. import assets
-from ..edit.carrying import pictures_of
 from ..files.atomic import FileError, read_bytes, write_bytes
 from ..model import Coat
+from ..model.named_assets import assets_named
 
 MOST = 1 << 29
 
 
 def keep(folder: Path, coats: Sequence[Coat]) -> None:
     """Write the pictures that coats paint with, as far as they are at hand. Raises FileError."""
-    for sha in pictures_of(coats):
+    for sha in assets_named(coats):
         if assets.has(sha) and not (folder / sha).exists():
             try:
                 folder.mkdir(parents=True, exist_ok=True)
@@ -26,7 +26,7 @@ def keep(folder: Path, coats: Sequence[Coat]) -> None:
 
 def fetch(folder: Path, coats: Sequence[Coat]) -> None:
     """Take in the pictures that coats paint with; what is not there or spoilt is left out."""
-    for sha in pictures_of(coats):
+    for sha in assets_named(coats):
         if assets.has(sha) or len(sha) != 64 or not sha.isalnum():
             continue
         try:

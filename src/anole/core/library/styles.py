@@ -24,7 +24,7 @@ PICTURES = "pictures"
 MOST = 1 << 22
 
 
-class Kept(NamedTuple):
+class StoredStyle(NamedTuple):
     """A style of the library and the file it came from."""
 
     style: Style
@@ -88,19 +88,19 @@ def remove(style_name: str) -> None:
 
 
 @functools.cache
-def built_in() -> tuple[Kept, ...]:
+def built_in() -> tuple[StoredStyle, ...]:
     paths = sorted(built_in_folder().glob(f"*{SUFFIX}"))
-    return tuple(Kept(read(path), path, False) for path in paths)
+    return tuple(StoredStyle(read(path), path, False) for path in paths)
 
 
-def library() -> tuple[list[Kept], list[str]]:
+def library() -> tuple[list[StoredStyle], list[str]]:
     """All styles, the user's newest first, then the built-in ones; and what could not be read."""
     own, troubles = [], []
     for path in sorted(folder().glob(f"*{SUFFIX}"), key=_age):
         try:
             style = read(path)
             pictures.fetch(folder() / PICTURES, style.coats)
-            own.append(Kept(style, path, True))
+            own.append(StoredStyle(style, path, True))
         except FileError as error:
             troubles.append(str(error))
     return own + list(built_in()), troubles

@@ -2,14 +2,27 @@
 
 from .asset import Asset
 from .board import Board
-from .coats import Coat, Fill, Gleam, Gloss, Glow, Grain, Relief, Repeat, Shadow, Sheen, Stroke
+from .coats import (
+    COATS,
+    Coat,
+    Fill,
+    Gleam,
+    Gloss,
+    Glow,
+    Grain,
+    Relief,
+    Repeat,
+    Shadow,
+    Sheen,
+    Stroke,
+)
 from .codec import ModelError, from_builtins, from_json, to_builtins, to_json
 from .colour import Colour
 from .ink import Ink
 from .lamp import Lamp
 from .length import Length, Position
 from .moulding import Moulding
-from .outlines import KeptLine, Outlines
+from .outlines import Outlines, StoredLine
 from .paints import (
     Backdrop,
     ColourPaint,
@@ -19,8 +32,8 @@ from .paints import (
     OwnPaint,
     Paint,
     Pattern,
-)  # fmt: skip
-from .pieces import Font, Ground, Lettering, Piece, Place
+)
+from .pieces import PIECES, Coated, Font, Ground, Lettering, Piece, Place, Placed, Sourced
 from .shaping import Corners, FitBox, Letters, OwnLetter, Pose, Rail, Ring, Wave
 from .span import Span
 from .stop import Stop
@@ -41,9 +54,11 @@ from .tones import (
     Speckle,
     Tint,
     Tone,
-)  # fmt: skip
+)
 
 __all__ = [
+    "COATS",
+    "PIECES",
     "Asset",
     "Backdrop",
     "Bloom",
@@ -51,6 +66,7 @@ __all__ = [
     "Board",
     "Cdl",
     "Coat",
+    "Coated",
     "Colour",
     "ColourPaint",
     "Corners",
@@ -71,7 +87,7 @@ __all__ = [
     "Ink",
     "InkRamp",
     "Invert",
-    "KeptLine",
+    "StoredLine",
     "Lamp",
     "Length",
     "LetterPaint",
@@ -88,6 +104,7 @@ __all__ = [
     "Perceptual",
     "Piece",
     "Place",
+    "Placed",
     "Pose",
     "Position",
     "Rail",
@@ -96,6 +113,7 @@ __all__ = [
     "Ring",
     "Shadow",
     "Sheen",
+    "Sourced",
     "Span",
     "Speckle",
     "Stop",

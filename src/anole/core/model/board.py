@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated
+from typing import Annotated, TypeVar
 
 from msgspec import Meta, Struct
 
@@ -11,8 +11,9 @@ from .colour import Colour
 from .fields import Name, meta
 from .lamp import Lamp
 from .paints import Gradient
-from .pieces import Lettering, Piece
+from .pieces import Coated, Lettering, Piece, Pieces, Placed
 
+P = TypeVar("P", bound=Piece)
 FORMAT = "anole-board/1"
 LONGEST_SIDE = 32_000
 
@@ -42,7 +43,7 @@ class Board(Struct, frozen=True, cache_hash=True, kw_only=True):
     height: Annotated[Side, meta("Height", "px", unit="px")] = 720
     dpi: Annotated[float, Meta(ge=1, le=10_000)] = 96.0
     lamp: Lamp = Lamp()
-    pieces: Annotated[tuple[Piece, ...], Meta(max_length=1000)] = ()
+    pieces: Pieces = ()
     swatches: Annotated[tuple[Swatch, ...], Meta(max_length=1000)] = ()
     gradients: Annotated[tuple[NamedGradient, ...], Meta(max_length=1000)] = ()
     fonts: Annotated[tuple[Asset, ...], Meta(max_length=200)] = ()
@@ -57,7 +58,18 @@ class Board(Struct, frozen=True, cache_hash=True, kw_only=True):
 
     def lettering(self, piece_id: str) -> Lettering:
         """The lettering of that id. Raises KeyError when there is none."""
+        return self._that_is(Lettering, piece_id)
+
+    def coated(self, piece_id: str) -> Coated:
+        """The piece of that id, which wears a style. Raises KeyError when there is none."""
+        return self._that_is(Coated, piece_id)
+
+    def placed(self, piece_id: str) -> Placed:
+        """The piece of that id, which stands somewhere. Raises KeyError when there is none."""
+        return self._that_is(Placed, piece_id)
+
+    def _that_is(self, kind: type[P], piece_id: str) -> P:
         piece = self.piece(piece_id)
-        if not isinstance(piece, Lettering):
+        if not isinstance(piece, kind):
             raise KeyError(piece_id)
         return piece

@@ -29,10 +29,10 @@ class Bounds(NamedTuple):
         if length.unit == self.unit:
             value, most = length.value, length.value
         else:
-            wide, narrow = (
-                [length.px(*sizes) / Length(1.0, self.unit).px(*sizes) for sizes in
-                 (WIDEST, NARROWEST)]
-            )  # fmt: skip
+            wide, narrow = [
+                length.px(*sizes) / Length(1.0, self.unit).px(*sizes)
+                for sizes in (WIDEST, NARROWEST)
+            ]
             value, most = max(wide, narrow), min(wide, narrow)
         if value < self.low:
             return f"{length} is less than {self.low:g}{self.unit}"
@@ -46,9 +46,11 @@ def _bounds(hint: Any) -> Bounds | None:
     for meta in hint.__metadata__:
         extra |= getattr(meta, "extra", None) or {}
     return Bounds(
-        extra.get("low", -LIMIT), extra.get("high", LIMIT), extra.get("soft_unit", "px"),
+        extra.get("low", -LIMIT),
+        extra.get("high", LIMIT),
+        extra.get("soft_unit", "px"),
         not extra.get("no_em", False),
-    )  # fmt: skip
+    )
 
 
 @functools.cache

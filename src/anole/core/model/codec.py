@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+import re
 from collections import Counter
 from typing import Any, TypeVar
 
@@ -13,9 +14,12 @@ from .bounds import first_wrong
 from .colour import Colour
 from .ink import Ink
 from .length import Length, Position
+from .open_union import OpenUnion
+from .pieces import Coated
 from .tags import Tags
 
 T = TypeVar("T")
+_PATHS = re.compile(r" - at `\$([^`]*)` - at `\$([^`]*)`")
 _SIMPLE: tuple[type, ...] = (Position, Length, Colour, Ink)
 
 
@@ -32,11 +36,30 @@ def _encode(value: Any) -> Any:
 
 
 def _decode(kind: type, value: Any) -> Any:
+    if isinstance(kind, OpenUnion):
+        return kind.decode(value, _member)
     if kind in _SIMPLE and isinstance(value, str):
         return kind.parse(value)  # type: ignore[attr-defined]
     if kind is Tags and isinstance(value, dict | Tags):
         return Tags(dict(value))
     raise ValueError(f"expected a {kind.__name__.lower()} written as text, got {value!r}")
+
+
+def _member(value: Any, struct: type[msgspec.Struct]) -> msgspec.Struct:
+    try:
+        return msgspec.convert(value, struct, dec_hook=_decode)
+    except msgspec.ValidationError as error:
+        # msgspec puts the outer path only to errors that are not its own
+        raise ValueError(str(error)) from error
+
+
+def _one_path(message: str) -> str:
+    """The paths of a value and of the value it stands in, as one."""
+    while found := _PATHS.search(message):
+        message = (
+            message[: found.start()] + f" - at `${found[2]}{found[1]}`" + message[found.end() :]
+        )
+    return message
 
 
 def to_builtins(value: Any) -> Any:
@@ -55,7 +78,7 @@ def from_builtins(data: Any, kind: type[T]) -> T:
     try:
         value = msgspec.convert(data, kind, dec_hook=_decode)
     except (msgspec.ValidationError, ValueError, TypeError) as error:
-        raise ModelError(str(error)) from error
+        raise ModelError(_one_path(str(error))) from error
     wrong = first_wrong(value)
     if wrong:
         raise ModelError(wrong)
@@ -88,7 +111,8 @@ def _refuse_unreal(data: Any, where: str) -> None:
 def _refuse_twins(board: Board) -> None:
     ids = Counter(piece.id for piece in board.pieces)
     for piece in board.pieces:
-        ids.update(coat.id for coat in getattr(piece, "style", ()))
+        if isinstance(piece, Coated):
+            ids.update(coat.id for coat in piece.style)
     twice = [key for key, count in ids.items() if count > 1]
     if twice:
         raise ModelError(f"the id {twice[0]!r} is used twice - at `$.pieces`")

@@ -1,6 +1,8 @@
 """Field types with their ranges, units and wording; panels and docs are made from them.
 
-`soft` is the range a slider covers; typing may go on to the hard range (ge, le).
+`soft` is the range a slider covers; typing may go on to the hard range (ge, le). `group` is the
+heading of a panel that a field stands under, `order` above 0 puts it behind the others there,
+`when` says what must hold for it to mean anything, `control` names a control of its own.
 """
 
 from __future__ import annotations
@@ -9,7 +11,17 @@ from typing import Annotated, Any, Literal
 
 from msgspec import Meta
 
-from .length import Length
+PAINT, PATTERN, EDGE, BANDS, CUT, LIGHT = (
+    "Paint",
+    "Pattern",
+    "Across the edge",
+    "Bands",
+    "The cut",
+    "Light",
+)
+BLENDING = "Blending"
+GROUPS = (PAINT, PATTERN, EDGE, BANDS, CUT, "", LIGHT, BLENDING)
+"""Headings in their order; others stand where fields without a heading do."""
 
 
 def meta(title: str, about: str, **extra: Any) -> Meta:
@@ -21,6 +33,25 @@ def number(title: str, about: str, low: float, high: float, **extra: Any) -> Met
     """Wording and hard range of a number; `soft`, `unit`, `step`, `signed`, `factor` in extra."""
     return Meta(title=title, description=about, ge=low, le=high, extra=extra)
 
+
+def share(title: str, about: str, low: float = 0, high: float = 1, **extra: Any) -> Meta:
+    """A number from 0 to 1 that is shown in percent."""
+    extra = {"unit": "%", "factor": 100, "step": 0.01, "signed": low < 0} | extra
+    return number(title, about, low, high, **extra)
+
+
+def angle(title: str, about: str, low: float = -3600, high: float = 3600, **extra: Any) -> Meta:
+    """Degrees, clockwise, 0 upward."""
+    return number(title, about, low, high, **{"unit": "°", "step": 1} | extra)
+
+
+def length(title: str, about: str, soft: tuple[float, float], **extra: Any) -> Meta:
+    """A Length; `low` and `high` bound it in px, or in the unit `soft_unit`."""
+    return meta(title, about, soft=soft, **extra)
+
+
+HIDDEN = Meta(extra={"hidden": True})
+"""A field that no panel shows: something else in the window does."""
 
 Blend = Literal[
     "normal",
@@ -43,23 +74,22 @@ Blend = Literal[
     "arithmetic",
 ]
 
-Id = Annotated[str, Meta(min_length=1, max_length=64)]
-Name = Annotated[str, Meta(max_length=200)]
+Id = Annotated[str, Meta(min_length=1, max_length=64), HIDDEN]
+Name = Annotated[str, Meta(max_length=200), HIDDEN]
+Switched = Annotated[bool, HIDDEN]
 Share = Annotated[float, Meta(ge=0, le=1)]
-Opacity = Annotated[
-    float,
-    number("Opacity", "How much of the coat shows", 0, 1, unit="%", factor=100, step=0.01),
+Seed = Annotated[float, number("Seed", "Another number, another chance", 0, 9999, step=1)]
+Opacity = Annotated[float, share("Opacity", "How much of the coat shows", group=BLENDING)]
+BlendField = Annotated[
+    Blend, meta("Blend", "How the colours meet what lies beneath", group=BLENDING)
 ]
-BlendField = Annotated[Blend, meta("Blend", "How the colours meet what lies beneath")]
 Angle = Annotated[float, Meta(ge=-3600, le=3600, extra={"unit": "°", "soft": (0, 360), "step": 1})]
-Lift = Annotated[
-    Length, meta("Lift", "How far the letters float above the ground", soft=(0, 300), low=0)
-]
 Arithmetic = Annotated[
     tuple[float, float, float, float],
     meta(
         "k1 to k4",
         "Factors of the arithmetic blend: k1·cs·cb + k2·cs + k3·cb + k4",
+        group=BLENDING,
         when={"blend": ("arithmetic",)},
     ),
 ]

@@ -7,16 +7,14 @@ from typing import Annotated
 from msgspec import Struct
 
 from .colour import Colour
-from .fields import Angle, meta, number
+from .fields import Angle, angle, meta, number
 
 
 class Lamp(Struct, frozen=True, cache_hash=True, kw_only=True):
     """A light far away: where it comes from, how wide, what colour, how strong."""
 
     bearing: Annotated[Angle, meta("From", "Where the light comes from: 0 is the top")] = 320.0
-    elevation: Annotated[
-        float, number("Height", "How high the light stands", 1, 80, unit="°", step=1)
-    ] = 42.0
+    elevation: Annotated[float, angle("Height", "How high the light stands", 1, 80)] = 42.0
     size: Annotated[
         float, number("Width", "0 is a point, and shadows are hard", 0, 4, soft=(0, 2), step=0.01)
     ] = 0.6

@@ -7,7 +7,7 @@ from typing import Annotated
 from msgspec import Meta, Struct
 
 
-class KeptLine(Struct, frozen=True, cache_hash=True):
+class StoredLine(Struct, frozen=True, cache_hash=True):
     """One shaped line in em: for each glyph its number, x, y and the letter it came from."""
 
     glyphs: tuple[tuple[int, float, float, int], ...]
@@ -23,7 +23,7 @@ class Outlines(Struct, frozen=True, cache_hash=True, kw_only=True):
 
     of: str
     glyphs: Annotated[tuple[str, ...], Meta(max_length=20_000)]
-    lines: Annotated[tuple[KeptLine, ...], Meta(max_length=20_000)]
+    lines: Annotated[tuple[StoredLine, ...], Meta(max_length=20_000)]
     cap_height: Annotated[float, Meta(gt=0, le=10)] = 0.7
     ascent: Annotated[float, Meta(ge=-10, le=10)] = 0.9
     descent: Annotated[float, Meta(ge=-10, le=10)] = 0.25

@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from msgspec import Meta, Struct
 
 from .colour import Colour
-from .fields import Angle, meta, number
+from .fields import HIDDEN, Angle, Seed, length, meta, number, share
 from .ink import Ink
 from .length import Length
 from .stop import Stop, Stops
@@ -17,12 +17,10 @@ Frame = Literal["letter", "word", "line", "piece", "board"]
 FrameField = Annotated[Frame, meta("Laid over", "The box that the paint is stretched over")]
 Move = Annotated[
     float,
-    number("Shift", "Share of the frame", -1000, 1000, soft=(-1, 1), unit="%", factor=100, step=0.01, signed=True),
-]  # fmt: skip
-Seed = Annotated[float, number("Seed", "Another number, another chance", 0, 9999, step=1)]
-Size = Annotated[
-    float, number("Size", "Against its natural size", 0.001, 1000, soft=(0.1, 4), unit="%", factor=100, step=0.01)
-]  # fmt: skip
+    share("Shift", "Share of the frame", -1000, 1000, soft=(-1, 1)),
+]
+Size = Annotated[float, share("Size", "Against its natural size", 0.001, 1000, soft=(0.1, 4))]
+AssetField = Annotated[str, Meta(max_length=64), HIDDEN]
 POLAR = ("oklch", "hsl")
 ROUND = ("radial", "conic")
 
@@ -30,12 +28,19 @@ ROUND = ("radial", "conic")
 class PaintBase(Struct, frozen=True, cache_hash=True, kw_only=True, tag_field="kind"):
     """What every paint has."""
 
-    speckle: Annotated[
-        float, number("Sprayed", "Breaks the paint into specks", 0, 1, unit="%", factor=100, step=0.01)
-    ] = 0.0  # fmt: skip
+    speckle: Annotated[float, share("Sprayed", "Breaks the paint into specks", order=1)] = 0.0
     speckle_seed: Annotated[
-        float, number("Spray seed", "Another number, another chance", 0, 9999, step=1, when={"speckle": None})
-    ] = 1  # fmt: skip
+        float,
+        number(
+            "Spray seed",
+            "Another number, another chance",
+            0,
+            9999,
+            step=1,
+            when={"speckle": None},
+            order=1,
+        ),
+    ] = 1
 
 
 class ColourPaint(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="colour"):
@@ -60,13 +65,19 @@ class Gradient(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="gradi
         meta("Form", "A circle, or stretched like the frame", when={"shape": ("radial",)}),
     ] = "circle"
     sides: Annotated[
-        float, number("Sides", "0 is round, 3 and more a polygon", 0, 12, step=1, when={"shape": ("radial",)})
-    ] = 0  # fmt: skip
+        float,
+        number(
+            "Sides", "0 is round, 3 and more a polygon", 0, 12, step=1, when={"shape": ("radial",)}
+        ),
+    ] = 0
     frame: Annotated[
         Frame,
-        meta("Laid over", "The box that the colours are stretched over",
-             when={"shape": ("linear", "radial", "conic")}),
-    ] = "piece"  # fmt: skip
+        meta(
+            "Laid over",
+            "The box that the colours are stretched over",
+            when={"shape": ("linear", "radial", "conic")},
+        ),
+    ] = "piece"
     extent: Annotated[
         Literal["farthest-corner", "farthest-side", "closest-side", "closest-corner"],
         meta("Reaches", "What of the frame a length of 100 % ends at", when={"shape": ("radial",)}),
@@ -74,14 +85,22 @@ class Gradient(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="gradi
     angle: Annotated[Angle, meta("Angle", "0 runs upward, 90 to the right")] = 180.0
     fitted: Annotated[
         bool,
-        meta("Fit to the frame", "The angle is that of a square, stretched with the frame: 45 runs to the corner",
-             when={"shape": ("linear",)}),
-    ] = False  # fmt: skip
+        meta(
+            "Fit to the frame",
+            "The angle is that of a square, stretched with the frame: 45 runs to the corner",
+            when={"shape": ("linear",)},
+        ),
+    ] = False
     scale: Annotated[
         float,
-        number("Length", "Share of the frame that one run of colours covers", 0.001, 1000,
-               soft=(0.05, 2), unit="%", factor=100, step=0.01),
-    ] = 1.0  # fmt: skip
+        share(
+            "Length",
+            "Share of the frame that one run of colours covers",
+            0.001,
+            1000,
+            soft=(0.05, 2),
+        ),
+    ] = 1.0
     offset: Annotated[
         Move, meta("Shift", "Moves the colours along their line, outward, or round")
     ] = 0.0
@@ -106,39 +125,79 @@ class Gradient(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="gradi
 
 
 Generator = Literal[
-    "stripes", "checks", "dots", "halftone", "rays", "waves", "zigzag", "scales", "bricks",
-    "planks", "wood grain", "brushed metal", "hammered metal", "scratches", "denim", "leather",
-    "weave", "carbon", "felt", "paper", "marble", "stone", "speckle", "clouds", "camouflage",
-    "frost", "foil", "water", "water-colour",
-]  # fmt: skip
+    "stripes",
+    "checks",
+    "dots",
+    "halftone",
+    "rays",
+    "waves",
+    "zigzag",
+    "scales",
+    "bricks",
+    "planks",
+    "wood grain",
+    "brushed metal",
+    "hammered metal",
+    "scratches",
+    "denim",
+    "leather",
+    "weave",
+    "carbon",
+    "felt",
+    "paper",
+    "marble",
+    "stone",
+    "speckle",
+    "clouds",
+    "camouflage",
+    "frost",
+    "foil",
+    "water",
+    "water-colour",
+]
 
 
 class Pattern(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="pattern"):
     """A seamless pattern drawn by a generator at the render scale, or an image as a tile."""
 
     generator: Annotated[Generator, meta("Pattern", "What draws it")] = "stripes"
-    inks: Annotated[tuple[Ink, ...], Meta(min_length=1, max_length=16), meta("Inks", "From the pattern's darkest to its brightest")] = (
-        Ink(Colour(40, 30, 50)), Ink(Colour(255, 236, 200)),
-    )  # fmt: skip
-    asset: Annotated[str, Meta(max_length=64)] = ""
-    seamless: Annotated[bool, meta("Seamless", "Joins the image's opposite sides", when={"asset": None})] = False  # fmt: skip
-    size: Annotated[Length, meta("Tile", "Side of one tile", soft=(0.05, 2), soft_unit="em", low=0.001, high=100_000)] = Length(0.5, "em")  # fmt: skip
-    count: Annotated[float, number("Count", "How many times its parts stand in a tile", 1, 64, soft=(1, 16), step=1)] = 4  # fmt: skip
-    weight: Annotated[float, number("Weight", "Share of the brighter inks", 0, 1, unit="%", factor=100, step=0.01)] = 0.5  # fmt: skip
-    rough: Annotated[float, number("Roughness", "How uneven it is", 0, 1, unit="%", factor=100, step=0.01)] = 0.3  # fmt: skip
+    inks: Annotated[
+        tuple[Ink, ...],
+        Meta(min_length=1, max_length=16),
+        meta("Inks", "From the pattern's darkest to its brightest"),
+    ] = (
+        Ink(Colour(40, 30, 50)),
+        Ink(Colour(255, 236, 200)),
+    )
+    asset: AssetField = ""
+    seamless: Annotated[
+        bool, meta("Seamless", "Joins the image's opposite sides", when={"asset": None})
+    ] = False
+    size: Annotated[
+        Length,
+        length("Tile", "Side of one tile", (0.05, 2), soft_unit="em", low=0.001, high=100_000),
+    ] = Length(0.5, "em")
+    count: Annotated[
+        float,
+        number("Count", "How many times its parts stand in a tile", 1, 64, soft=(1, 16), step=1),
+    ] = 4
+    weight: Annotated[float, share("Weight", "Share of the brighter inks")] = 0.5
+    rough: Annotated[float, share("Roughness", "How uneven it is")] = 0.3
     seed: Seed = 1
     angle: Annotated[Angle, meta("Angle", "Turns the pattern clockwise")] = 0.0
     x: Annotated[Move, meta("Shift across", "Tiles to the right")] = 0.0
     y: Annotated[Move, meta("Shift down", "Tiles downward")] = 0.0
     frame: FrameField = "piece"
-    tile: Annotated[Literal["repeat", "mirror"], meta("Tiles", "One after the other, or mirrored")] = "repeat"  # fmt: skip
+    tile: Annotated[
+        Literal["repeat", "mirror"], meta("Tiles", "One after the other, or mirrored")
+    ] = "repeat"
     tone: Tones = ()
 
 
 class ImagePaint(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="image"):
     """A picture that the board carries."""
 
-    asset: Annotated[str, Meta(max_length=64)] = ""
+    asset: AssetField = ""
     fit: Annotated[
         Literal["cover", "contain", "stretch", "tile"], meta("Fit", "How it meets its frame")
     ] = "cover"
@@ -153,11 +212,22 @@ class ImagePaint(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="ima
 class Backdrop(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="backdrop"):
     """What lies beneath: everything, the ground alone, or one piece."""
 
-    of: Annotated[str, Meta(min_length=1, max_length=64, title="Shows", description="beneath, ground, or the id of a piece", extra={"beneath": True})] = "ground"  # fmt: skip
+    of: Annotated[
+        str,
+        Meta(
+            min_length=1,
+            max_length=64,
+            title="Shows",
+            description="beneath, ground, or the id of a piece",
+            extra={"control": "backdrop source"},
+        ),
+    ] = "ground"
     scale: Size = 1.0
     x: Annotated[Move, meta("Shift across", "Share of the board")] = 0.0
     y: Annotated[Move, meta("Shift down", "Share of the board")] = 0.0
-    blur: Annotated[Length, meta("Blur", "Twice the deviation", soft=(0, 60), low=0, high=4000)] = Length(0.0)  # fmt: skip
+    blur: Annotated[Length, length("Blur", "Twice the deviation", (0, 60), low=0, high=4000)] = (
+        Length(0.0)
+    )
     tone: Tones = ()
 
 

@@ -1,100 +1,132 @@
-"""The JSON schema of a board, and what the interface asks of a struct's fields."""
+"""The JSON Schema 2020-12 of boards and styles, from what msgspec says of their structs."""
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-from contextlib import contextmanager
-from typing import Annotated, Any, NamedTuple, get_args, get_origin, get_type_hints
+from typing import Any
 
 import msgspec
-import msgspec._json_schema as generator
+from msgspec import inspect
 
 from .board import Board
 from .codec import to_builtins
 from .colour import Colour
 from .ink import Ink
 from .length import Length, Position
+from .open_union import OpenUnion
 from .style import Style
 from .tags import Tags
 
-_PATTERNS = {
+_TEXTS = {
     Length: r"^[+-]?[0-9.eE+-]+(px|em|pt|mm|in)?$",
     Position: r"^(core|[+-]?[0-9.eE+-]+(px|em|pt|mm|in)?)$",
     Colour: r"^#[0-9a-fA-F]{3,8}$",
     Ink: r"^(letter|own|#[0-9a-fA-F]{3,8})$",
 }
+_BOUNDS = {
+    "ge": "minimum",
+    "le": "maximum",
+    "gt": "exclusiveMinimum",
+    "lt": "exclusiveMaximum",
+    "min_length": "minLength",
+    "max_length": "maxLength",
+    "pattern": "pattern",
+}
+_PLAIN = {
+    inspect.IntType: "integer",
+    inspect.FloatType: "number",
+    inspect.StrType: "string",
+    inspect.BoolType: "boolean",
+    inspect.NoneType: "null",
+}
 
 
-def _hook(kind: type) -> dict[str, Any]:
-    if kind is Tags:
-        return {"type": "object", "additionalProperties": {"type": "number"}}
-    return {"type": "string", "pattern": _PATTERNS[kind]}
+class _Writer:
+    """Collects the schemas of structs under their names while it writes those of types."""
+
+    def __init__(self) -> None:
+        self.structs: dict[str, Any] = {}
+
+    def of(self, kind: inspect.Type) -> dict[str, Any]:
+        """The schema of any type that the model uses. Raises TypeError for another."""
+        if type(kind) in _PLAIN:
+            return {"type": _PLAIN[type(kind)], **_bounds(kind)}
+        if isinstance(kind, inspect.Metadata):
+            return self.of(kind.type) | _wording(kind)
+        if isinstance(kind, inspect.LiteralType):
+            return {"enum": list(kind.values)}
+        if isinstance(kind, inspect.UnionType):
+            return {"anyOf": [self.of(part) for part in kind.types]}
+        if isinstance(kind, inspect.VarTupleType):
+            return {"type": "array", "items": self.of(kind.item_type), **_counts(kind)}
+        if isinstance(kind, inspect.TupleType):
+            items, count = [self.of(part) for part in kind.item_types], len(kind.item_types)
+            return {"type": "array", "prefixItems": items, "minItems": count, "maxItems": count}
+        if isinstance(kind, inspect.StructType):
+            return self._struct(kind)
+        if isinstance(kind, inspect.CustomType):
+            return self._custom(kind.cls)
+        raise TypeError(f"no schema for {kind}")
+
+    def _custom(self, kind: type) -> dict[str, Any]:
+        if isinstance(kind, OpenUnion):
+            return {"anyOf": [self.of(inspect.type_info(m)) for m in kind.members.values()]}
+        if kind is Tags:
+            return {"type": "object", "additionalProperties": {"type": "number"}}
+        return {"type": "string", "pattern": _TEXTS[kind]}
+
+    def _struct(self, kind: inspect.StructType) -> dict[str, Any]:
+        name = kind.cls.__name__
+        if name not in self.structs:
+            self.structs[name] = {}  # before its fields, which may hold the like
+            self.structs[name] = self._object(kind)
+        return {"$ref": f"#/$defs/{name}"}
+
+    def _object(self, kind: inspect.StructType) -> dict[str, Any]:
+        properties: dict[str, Any] = {}
+        if kind.tag_field is not None:
+            properties[kind.tag_field] = {"const": kind.tag}
+        required = list(properties)
+        for field in kind.fields:
+            schema = self.of(field.type)
+            if field.required:
+                required.append(field.encode_name)
+            elif field.default is not msgspec.NODEFAULT:
+                schema = schema | {"default": to_builtins(field.default)}
+            properties[field.encode_name] = schema
+        about = (kind.cls.__doc__ or "").strip()
+        return {
+            "title": kind.cls.__name__,
+            "description": about,
+            "type": "object",
+            "properties": properties,
+            "required": required,
+        }
 
 
-@contextmanager
-def _defaults_as_text() -> Iterator[None]:
-    """The generator writes defaults without our hook for lengths and colours: lend it ours."""
-    plain = generator.to_builtins  # type: ignore[attr-defined]
-    generator.to_builtins = lambda value, **_: to_builtins(value)  # type: ignore[attr-defined]
-    try:
-        yield
-    finally:
-        generator.to_builtins = plain  # type: ignore[attr-defined]
+def _bounds(kind: inspect.Type) -> dict[str, Any]:
+    return {
+        word: value
+        for name, word in _BOUNDS.items()
+        if (value := getattr(kind, name, None)) is not None
+    }
+
+
+def _counts(kind: inspect.VarTupleType) -> dict[str, Any]:
+    words = {"minItems": kind.min_length, "maxItems": kind.max_length}
+    return {word: value for word, value in words.items() if value is not None}
+
+
+def _wording(kind: inspect.Metadata) -> dict[str, Any]:
+    return dict(kind.extra_json_schema or {})
 
 
 def json_schema() -> dict[str, Any]:
     """JSON Schema 2020-12 of boards and styles."""
-    with _defaults_as_text():
-        (board, style), parts = msgspec.json.schema_components(
-            [Board, Style], schema_hook=_hook, ref_template="#/$defs/{name}"
-        )
+    writer = _Writer()
+    both = [writer.of(inspect.type_info(kind)) for kind in (Board, Style)]
     return {
         "$schema": "https://json-schema.org/draft/2020-12/schema",
         "title": "Anole boards and styles",
-        "anyOf": [board, style],
-        "$defs": parts,
+        "anyOf": both,
+        "$defs": writer.structs,
     }
-
-
-class FieldInfo(NamedTuple):
-    """A struct's field as a panel needs it."""
-
-    name: str
-    kind: Any
-    title: str
-    about: str
-    low: float | None
-    high: float | None
-    default: Any
-    extra: dict[str, Any]
-
-
-def _metas(hint: Any) -> tuple[Any, list[msgspec.Meta]]:
-    if get_origin(hint) is not Annotated:
-        return hint, []
-    kind, *notes = get_args(hint)
-    inner, more = _metas(kind)
-    return inner, more + [n for n in notes if isinstance(n, msgspec.Meta)]
-
-
-def field_info(struct: type[msgspec.Struct]) -> list[FieldInfo]:
-    """The fields of a struct that carry a title, in panel order."""
-    hints = get_type_hints(struct, include_extras=True)
-    found = []
-    for field in msgspec.structs.fields(struct):
-        kind, metas = _metas(hints[field.name])
-        titles = [m.title for m in metas if m.title]
-        if not titles:
-            continue
-        about = [m.description for m in metas if m.description]
-        lows = [m.ge for m in metas if m.ge is not None]
-        highs = [m.le for m in metas if m.le is not None]
-        extra: dict[str, Any] = {}
-        for m in metas:
-            extra.update(m.extra or {})
-        found.append(
-            FieldInfo(field.name, kind, titles[-1], about[-1] if about else "",
-                      lows[-1] if lows else None, highs[-1] if highs else None,
-                      field.default, extra)
-        )  # fmt: skip
-    return found

@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from msgspec import Meta, Struct
 
 from .colour import Colour
-from .fields import Angle, meta, number
+from .fields import HIDDEN, Angle, Seed, angle, length, meta, number, share
 from .length import Length
 
 Bend = Annotated[float, Meta(ge=-1, le=1, extra={"signed": True, "step": 0.01})]
@@ -24,8 +24,17 @@ class Wave(Struct, frozen=True, cache_hash=True, kw_only=True):
         float, number("Waves", "How many over the block's width", 0, 50, soft=(0, 8), step=0.25)
     ] = 1.0
     phase: Annotated[
-        float, number("Start", "Where the wave starts, in turns", -100, 100, soft=(-1, 1), step=0.01, signed=True)
-    ] = 0.0  # fmt: skip
+        float,
+        number(
+            "Start",
+            "Where the wave starts, in turns",
+            -100,
+            100,
+            soft=(-1, 1),
+            step=0.01,
+            signed=True,
+        ),
+    ] = 0.0
 
 
 class Rail(Struct, frozen=True, cache_hash=True, kw_only=True):
@@ -40,8 +49,16 @@ class Ring(Struct, frozen=True, cache_hash=True, kw_only=True):
     """Words with their foot on a circle."""
 
     radius: Annotated[
-        Length, meta("Radius", "Of the circle the letters stand on", soft=(0.5, 8), low=0.05, high=1000, soft_unit="em")
-    ] = Length(1.5, "em")  # fmt: skip
+        Length,
+        length(
+            "Radius",
+            "Of the circle the letters stand on",
+            (0.5, 8),
+            low=0.05,
+            high=1000,
+            soft_unit="em",
+        ),
+    ] = Length(1.5, "em")
     start: Annotated[
         Angle, meta("Middle at", "Where the middle of the words stands; 0 is the top")
     ] = 0.0
@@ -51,20 +68,40 @@ class Ring(Struct, frozen=True, cache_hash=True, kw_only=True):
 class OwnLetter(Struct, frozen=True, cache_hash=True, kw_only=True):
     """What one letter has for itself; `at` is its place in the text."""
 
-    at: Annotated[int, Meta(ge=0, le=20_000)]
-    colour: Colour | None = None
+    at: Annotated[int, Meta(ge=0, le=20_000), HIDDEN]
+    colour: Annotated[Colour | None, HIDDEN] = None
     rise: Annotated[
-        float, number("Baseline", "Lifts the letter off its baseline", -10, 10, soft=(-0.5, 0.5), unit="em", step=0.005, signed=True)
-    ] = 0.0  # fmt: skip
+        float,
+        number(
+            "Baseline",
+            "Lifts the letter off its baseline",
+            -10,
+            10,
+            soft=(-0.5, 0.5),
+            unit="em",
+            step=0.005,
+            signed=True,
+        ),
+    ] = 0.0
     aside: Annotated[
-        float, number("Aside", "Moves the letter along its line", -10, 10, soft=(-0.5, 0.5), unit="em", step=0.005, signed=True)
-    ] = 0.0  # fmt: skip
+        float,
+        number(
+            "Aside",
+            "Moves the letter along its line",
+            -10,
+            10,
+            soft=(-0.5, 0.5),
+            unit="em",
+            step=0.005,
+            signed=True,
+        ),
+    ] = 0.0
     turn: Annotated[
-        float, number("Turn", "Clockwise", -360, 360, soft=(-90, 90), unit="°", step=0.5, signed=True)
-    ] = 0.0  # fmt: skip
+        float, angle("Turn", "Clockwise", -360, 360, soft=(-90, 90), step=0.5, signed=True)
+    ] = 0.0
     grow: Annotated[
-        float, number("Grow", "Larger or smaller than its neighbours", -0.9, 9, soft=(-0.5, 1), unit="%", factor=100, step=0.01, signed=True)
-    ] = 0.0  # fmt: skip
+        float, share("Grow", "Larger or smaller than its neighbours", -0.9, 9, soft=(-0.5, 1))
+    ] = 0.0
 
     @property
     def moved(self) -> bool:
@@ -75,23 +112,24 @@ class Letters(Struct, frozen=True, cache_hash=True, kw_only=True):
     """Colours letter by letter, chance that is always the same from its seed, and own ways."""
 
     colours: Annotated[
-        tuple[Colour, ...], Meta(max_length=64), meta("Colours", "Letters take them by turns, wherever a coat's paint is `letter`")
-    ] = ()  # fmt: skip
+        tuple[Colour, ...],
+        Meta(max_length=64),
+        meta("Colours", "Letters take them by turns, wherever a coat's paint is `letter`"),
+    ] = ()
     cycle: Annotated[
         Literal["letter", "word", "line"], meta("Next colour", "With each letter, word or line")
     ] = "letter"
     shift: Annotated[
-        float, number("Shift", "Up to how far letters move", 0, 10, soft=(0, 0.5), unit="em", step=0.005)
-    ] = 0.0  # fmt: skip
+        float,
+        number("Shift", "Up to how far letters move", 0, 10, soft=(0, 0.5), unit="em", step=0.005),
+    ] = 0.0
     turn: Annotated[
         float,
-        number("Turn", "Up to how far letters turn", 0, 360, soft=(0, 45), unit="°", step=0.5),
+        angle("Turn", "Up to how far letters turn", 0, 360, soft=(0, 45), step=0.5),
     ] = 0.0
-    grow: Annotated[
-        float, number("Grow", "Up to how much letters grow or shrink", 0, 0.9, unit="%", factor=100, step=0.01)
-    ] = 0.0  # fmt: skip
-    seed: Annotated[float, number("Seed", "Another number, another chance", 0, 9999, step=1)] = 1
-    own: Annotated[tuple[OwnLetter, ...], Meta(max_length=2000)] = ()
+    grow: Annotated[float, share("Grow", "Up to how much letters grow or shrink", 0, 0.9)] = 0.0
+    seed: Seed = 1
+    own: Annotated[tuple[OwnLetter, ...], Meta(max_length=2000), HIDDEN] = ()
 
     @property
     def moves(self) -> bool:
@@ -128,31 +166,17 @@ class Pose(Struct, frozen=True, cache_hash=True, kw_only=True):
 
     turn_x: Annotated[
         float,
-        number(
-            "Nod",
-            "Turns about the level axis; the head goes back",
-            -85,
-            85,
-            unit="°",
-            step=1,
-            signed=True,
-        ),
+        angle("Nod", "Turns about the level axis; the head goes back", -85, 85, signed=True),
     ] = 0.0
     turn_y: Annotated[
         float,
-        number(
-            "Swing",
-            "Turns about the upright axis; the right side goes back",
-            -85,
-            85,
-            unit="°",
-            step=1,
-            signed=True,
+        angle(
+            "Swing", "Turns about the upright axis; the right side goes back", -85, 85, signed=True
         ),
     ] = 0.0
     turn_z: Annotated[
         float,
-        number("Roll", "Turns in the plane, clockwise", -180, 180, unit="°", step=1, signed=True),
+        angle("Roll", "Turns in the plane, clockwise", -180, 180, signed=True),
     ] = 0.0
     distance: Annotated[
         float,
@@ -178,5 +202,6 @@ class FitBox(Struct, frozen=True, cache_hash=True, kw_only=True):
         float, number("Box height", "Board px", 1, 64_000, soft=(50, 4000), unit="px", step=1)
     ] = 300.0
     fit: Annotated[
-        Literal["none", "shrink", "fill"], meta("Fit", "Never, only when the words are too large, or always")
-    ] = "fill"  # fmt: skip
+        Literal["none", "shrink", "fill"],
+        meta("Fit", "Never, only when the words are too large, or always"),
+    ] = "fill"

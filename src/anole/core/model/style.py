@@ -2,14 +2,17 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from typing import TYPE_CHECKING, Annotated, Literal
 
 from msgspec import Meta, Struct
 
-from .coats import Coat
+from .coats import COATS, Coat
 from .fields import Name
 
-Coats = Annotated[tuple[Coat, ...], Meta(max_length=200)]
+if TYPE_CHECKING:
+    Coats = tuple[Coat, ...]
+else:
+    Coats = Annotated[tuple[COATS, ...], Meta(max_length=200)]
 
 
 class Worn(Struct, frozen=True, cache_hash=True):

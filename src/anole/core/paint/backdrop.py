@@ -3,37 +3,25 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Hashable
 
 import cv2
 import numpy as np
 
-from ..model import Backdrop
+from ..model import Backdrop, Tone
 from ..tone.blur import blurred
+from .context import PaintContext
+from .kind import PaintKind
 from .own import straight
-from .spot import Spot
 
 
-def _start(paint: Backdrop, spot: Spot) -> tuple[float, float]:
+def _start(paint: Backdrop, context: PaintContext) -> tuple[float, float]:
     """Where the picture, enlarged about the board's middle, has its corner, px."""
-    x0, y0, x1, y1 = spot.frames.board
+    x0, y0, x1, y1 = context.frames.board
     wide, high = x1 - x0, y1 - y0
     return (
         wide * ((1 - paint.scale) / 2 + paint.x), high * ((1 - paint.scale) / 2 + paint.y)
     )  # fmt: skip
-
-
-def lay(paint: Backdrop, spot: Spot) -> np.ndarray:
-    """(4, H, W) straight; drawn at its own scale, so that enlarging loses nothing."""
-    if spot.backing is None:
-        return np.zeros((4, 1, spot.box.width), np.float32)
-    sigma = spot.units.px(paint.blur) / 2
-    x, y = _start(paint, spot)
-    ix, iy = math.floor(x), math.floor(y)
-    wide = spot.box.grown(3 * sigma + 1)
-    planes = spot.backing.planes(paint.of, paint.scale, wide.moved(-ix, -iy))
-    planes = blurred(_moved(planes, x - ix, y - iy), sigma)
-    rows, columns = spot.box.slices_in(wide)
-    return straight(np.ascontiguousarray(planes[:, rows, columns]))
 
 
 def _moved(planes: np.ndarray, dx: float, dy: float) -> np.ndarray:
@@ -47,3 +35,30 @@ def _moved(planes: np.ndarray, dx: float, dy: float) -> np.ndarray:
                        borderMode=cv2.BORDER_REPLICATE)
         for p in planes
     ])  # fmt: skip
+
+
+class BackdropKind(PaintKind[Backdrop]):
+    struct = Backdrop
+
+    def rasterise(self, paint: Backdrop, context: PaintContext) -> np.ndarray:
+        """Drawn at its own scale, so that enlarging loses nothing."""
+        if context.backdrop is None:
+            return np.zeros((4, 1, context.box.width), np.float32)
+        sigma = context.units.px(paint.blur) / 2
+        x, y = _start(paint, context)
+        ix, iy = math.floor(x), math.floor(y)
+        wide = context.box.grown(3 * sigma + 1)
+        planes = context.backdrop.planes(paint.of, paint.scale, wide.moved(-ix, -iy))
+        planes = blurred(_moved(planes, x - ix, y - iy), sigma)
+        rows, columns = context.box.slices_in(wide)
+        return straight(np.ascontiguousarray(planes[:, rows, columns]))
+
+    def value(self, paint: Backdrop, context: PaintContext) -> Hashable:
+        key = context.backdrop.key(paint.of) if context.backdrop is not None else None
+        return (paint, context.frames.board, context.units, key)
+
+    def over_board(self, paint: Backdrop) -> bool:
+        return True
+
+    def tone(self, paint: Backdrop) -> tuple[Tone, ...]:
+        return paint.tone

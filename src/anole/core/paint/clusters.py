@@ -7,8 +7,8 @@ from typing import NamedTuple
 import cv2
 import numpy as np
 
+from ..colour.spaces import from_oklab, to_oklab
 from ..model import Colour, Gradient, Stop
-from .spaces import from_oklab, to_oklab
 
 MOST_PIXELS = 20_000
 

@@ -11,10 +11,10 @@ import numpy as np
 import skia
 from PIL import Image, ImageCms, ImageOps
 
+from .image_formats import RASTER, is_svg
+
 MOST_PIXELS = 256_000_000
 SVG_SIDE = 2048
-FORMATS = ("PNG", "JPEG", "WEBP", "TIFF", "AVIF", "GIF")
-SUFFIXES = (".png", ".jpg", ".jpeg", ".webp", ".tif", ".tiff", ".avif", ".gif", ".svg")
 
 
 class ImageError(ValueError):
@@ -30,13 +30,12 @@ class Decoded(NamedTuple):
 
 def decoded(data: bytes, name: str) -> Decoded:
     """Raises ImageError."""
-    head = data[:1024].lstrip().lower()
-    if head.startswith((b"<?xml", b"<svg", b"<!--", b"<!doctype svg")):
+    if is_svg(data):
         return Decoded(_svg(data, name))
     try:
         with warnings.catch_warnings():
             warnings.simplefilter("ignore")
-            with Image.open(io.BytesIO(data), formats=FORMATS) as image:
+            with Image.open(io.BytesIO(data), formats=tuple(RASTER)) as image:
                 return _read(image, data, name)
     except ImageError:
         raise

@@ -3,18 +3,22 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Hashable
 
+import msgspec
 import numpy as np
 
 from .. import bands
 from ..box import Box
-from ..field.letters import soften_borders
+from ..field.letter_owners import soften_borders
 from ..model import Gradient
+from .context import PaintContext
 from .frames import FrameBox, LetterFrames
-from .gradient_rows import along_rows, lay_rows
+from .gradient_rows import PAD, REFLECT, REPEAT, along_rows, fold, rasterise_rows
+from .kind import PaintKind
 from .stops import STEPS, smooth_series, smooth_table
 
-_SPREADS = {"pad": 0, "reflect": 1, "repeat": 2}
+SPREADS = {"pad": PAD, "reflect": REFLECT, "repeat": REPEAT}
 _SHAPES = {"linear": 0, "radial": 1, "polygon": 2, "conic": 3}
 LEVELS = 13
 GEOMETRY = 8 + 2 * 12
@@ -113,8 +117,8 @@ def _tables(gradient: Gradient, geometry: np.ndarray) -> np.ndarray:
     return smooth_table(gradient, round(steep * STEPS))[None]
 
 
-def _laid(gradient: Gradient, geometry: np.ndarray, owner: np.ndarray, box: Box) -> np.ndarray:
-    luts, spread = _tables(gradient, geometry), _SPREADS[gradient.spread]
+def _rasterised(gradient: Gradient, geometry: np.ndarray, owner: np.ndarray, box: Box) -> np.ndarray:
+    luts, spread = _tables(gradient, geometry), SPREADS[gradient.spread]
     if owner.shape[1] == 1 and gradient.shape == "linear":
         plain = _plain(gradient, luts[0], geometry[0], box)
         if plain is not None:
@@ -124,7 +128,7 @@ def _laid(gradient: Gradient, geometry: np.ndarray, owner: np.ndarray, box: Box)
     out = np.empty((4, box.height, box.width), np.float32)
     numbers, reach = geometry.astype(np.float32), _reach(gradient, len(luts))
     bands.run(
-        lambda a, b: lay_rows(luts, numbers, owner, shape, spread, reach, out, a, b),
+        lambda a, b: rasterise_rows(luts, numbers, owner, shape, spread, reach, out, a, b),
         bands.split(box.height),
     )
     return out
@@ -144,40 +148,42 @@ def _plain(gradient: Gradient, lut: np.ndarray, g: np.ndarray, box: Box) -> np.n
     across = abs(g[1]) > abs(g[2])
     count, step = (box.width, g[1]) if across else (box.height, g[2])
     t = g[0] + step * (np.arange(count) + 0.5)
-    if gradient.spread == "reflect":
-        t = np.abs(t - 2 * np.floor(t / 2 + 0.5))
-    elif gradient.spread == "repeat":
-        t = t - np.floor(t)
+    t = folded(t, gradient.spread)
     colours = lut[:, np.clip(t * STEPS, 0, STEPS - 1).astype(np.int64)]
     if across:
         return np.ascontiguousarray(colours[:, None, :])
     return np.ascontiguousarray(colours[:, :, None])
 
 
+def folded(t: np.ndarray, spread: str) -> np.ndarray:
+    """Where t lies on 0..1 once it has gone beyond; `pad` leaves it to be held within."""
+    return np.asarray(fold(t, SPREADS[spread]))
+
+
 _ONE = np.zeros((1, 1), np.int32)
 
 
-def lay(gradient: Gradient, frame: FrameBox, box: Box) -> np.ndarray:
+def rasterise(gradient: Gradient, frame: FrameBox, box: Box) -> np.ndarray:
     """The gradient over a box of px: (4, H, W) float32, straight alpha, sRGB-encoded.
 
     (4, 1, W) or (4, H, 1) where it runs straight across or down.
     frame : x0, y0, x1, y1 in the same px
     """
-    return _laid(gradient, _geometry(gradient, frame, box)[None], _ONE, box)
+    return _rasterised(gradient, _geometry(gradient, frame, box)[None], _ONE, box)
 
 
-def lay_grouped(gradient: Gradient, letters: LetterFrames, box: Box) -> np.ndarray:
-    """The gradient stretched over each letter, word or line by itself: as lay()."""
+def rasterise_grouped(gradient: Gradient, letters: LetterFrames, box: Box) -> np.ndarray:
+    """The gradient stretched over each letter, word or line by itself: as rasterise()."""
     groups, boxes = letters.grouped(gradient.frame)
     geometry = np.array([_geometry(gradient, frame, box) for frame in boxes])
     owner = groups[letters.owners(box)]
     if owner.shape[1] < 2:
-        return lay(gradient, boxes[int(owner.flat[0])], box)
-    return soften_borders(_laid(gradient, geometry, owner, box), owner)
+        return rasterise(gradient, boxes[int(owner.flat[0])], box)
+    return soften_borders(_rasterised(gradient, geometry, owner, box), owner)
 
 
-def lay_along(gradient: Gradient, field: np.ndarray, outer: float, inner: float) -> np.ndarray:
-    """The gradient across an edge: t = 0 at distance `outer`, 1 at `inner`; as lay().
+def rasterise_along(gradient: Gradient, field: np.ndarray, outer: float, inner: float) -> np.ndarray:
+    """The gradient across an edge: t = 0 at distance `outer`, 1 at `inner`; as rasterise().
 
     field : (H, W) float32 signed distance, px
     """
@@ -186,7 +192,7 @@ def lay_along(gradient: Gradient, field: np.ndarray, outer: float, inner: float)
     reach, outer = reach * gradient.scale, outer + gradient.offset * reach
     lut = smooth_table(gradient, round(abs(STEPS / reach)))
     out = np.empty((4, *field.shape), np.float32)
-    spread = _SPREADS[gradient.spread]
+    spread = SPREADS[gradient.spread]
     bands.run(
         lambda a, b: along_rows(
             lut, field, np.float32(outer), np.float32(1 / reach), spread, out, a, b
@@ -194,3 +200,31 @@ def lay_along(gradient: Gradient, field: np.ndarray, outer: float, inner: float)
         bands.split(field.shape[0]),
     )
     return out
+
+
+class GradientKind(PaintKind[Gradient]):
+    struct = Gradient
+
+    def rasterise(self, paint: Gradient, context: PaintContext) -> np.ndarray:
+        if paint.shape == "edge" and context.edge is not None:
+            edge = context.edge
+            return rasterise_along(paint, edge.field(context.box), edge.outer, edge.inner)
+        letters = context.frames.letters
+        if paint.frame in ("letter", "word", "line") and letters is not None and letters.units:
+            return rasterise_grouped(paint, letters, context.box)
+        frame = context.frames.board if paint.frame == "board" else context.frames.piece
+        return rasterise(paint, frame, context.box)
+
+    def value(self, paint: Gradient, context: PaintContext) -> Hashable:
+        edge = context.edge if paint.shape == "edge" else None
+        run = None if edge is None else (edge.key, edge.outer, edge.inner)
+        return (paint, context.frames, run)
+
+    def opaque(self, paint: Gradient) -> bool:
+        return all(stop.colour.a == 255 for stop in paint.stops)
+
+    def over_board(self, paint: Gradient) -> bool:
+        return paint.frame == "board"
+
+    def turned(self, paint: Gradient, degrees: float) -> Gradient:
+        return msgspec.structs.replace(paint, angle=(paint.angle + degrees) % 360)

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 import numpy as np
 from numba import njit
 
@@ -47,13 +49,21 @@ def _t_at(shape: int, g: np.ndarray, x: np.float32, y: np.float32) -> np.float32
     return (turn - np.floor(turn)) * g[3] - g[5]
 
 
-@njit(nogil=True, cache=True)
-def _folded(t: np.float32, spread: int) -> np.float32:
-    if spread == 1:
+PAD, REFLECT, REPEAT = range(3)
+
+
+def fold(t: Any, spread: int) -> Any:
+    """Where t, of any dtype and shape, lies on 0..1 once it has gone beyond (SVG 2, spreadMethod);
+    PAD leaves it to be held within."""
+    if spread == REFLECT:
         return abs(t - np.float32(2) * np.floor(t * np.float32(0.5) + np.float32(0.5)))
-    if spread == 2:
+    if spread == REPEAT:
         return t - np.floor(t)
     return t
+
+
+folded_number = njit(nogil=True, cache=True)(fold)
+"""The same for a single number in kernels."""
 
 
 @njit(nogil=True, cache=True)
@@ -79,23 +89,23 @@ def _entries(shape, g, y, spread, index, row):  # type: ignore[no-untyped-def]
     if shape == 0:
         start = g[0] + g[2] * y + g[1] * half
         for x in range(index.size):
-            index[x] = _entry(_folded(start + g[1] * np.float32(x), spread))
+            index[x] = _entry(folded_number(start + g[1] * np.float32(x), spread))
     elif shape == 1:
         dy = (y - g[1]) * g[3]
         for x in range(index.size):
             dx = (np.float32(x) + half - g[0]) * g[2]
-            index[x] = _entry(_folded(np.sqrt(dx * dx + dy * dy) - g[5], spread))
+            index[x] = _entry(folded_number(np.sqrt(dx * dx + dy * dy) - g[5], spread))
     elif shape == 2:
         _polygon_row(g, y, row)
         for x in range(index.size):
-            index[x] = _entry(_folded(row[x] - g[5], spread))
+            index[x] = _entry(folded_number(row[x] - g[5], spread))
     else:
         dy = y - g[1]
         for x in range(index.size):
             turn = _turn(np.float32(x) + half - g[0], dy) - g[2]
             row[x] = (turn - np.floor(turn)) * g[3] - g[5]
         for x in range(index.size):
-            index[x] = _entry(_folded(row[x], spread))
+            index[x] = _entry(folded_number(row[x], spread))
 
 
 @njit(nogil=True, cache=True)
@@ -116,7 +126,7 @@ def _levels(g, y, reach, level):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True)
-def lay_rows(luts, geometry, owner, shape, spread, reach, out, y0, y1):  # type: ignore[no-untyped-def]
+def rasterise_rows(luts, geometry, owner, shape, spread, reach, out, y0, y1):  # type: ignore[no-untyped-def]
     """luts (1, 4, STEPS) or (levels, STEPS, 4); geometry (groups, n); owner (H, W), or (1, 1) for one group."""
     width, grouped = out.shape[2], owner.shape[1] > 1
     index, level = np.empty(width, np.int32), np.zeros(width, np.int32)
@@ -127,7 +137,7 @@ def lay_rows(luts, geometry, owner, shape, spread, reach, out, y0, y1):  # type:
         if grouped:
             for x in range(width):
                 g = geometry[owner[y, x]]
-                index[x] = _entry(_folded(_t_at(shape, g, np.float32(x) + half, fy), spread))
+                index[x] = _entry(folded_number(_t_at(shape, g, np.float32(x) + half, fy), spread))
         else:
             _entries(shape, geometry[0], fy, spread, index, row)
             if reach.size > 1:
@@ -148,6 +158,6 @@ def lay_rows(luts, geometry, owner, shape, spread, reach, out, y0, y1):  # type:
 def along_rows(lut, field, outer, share, spread, out, y0, y1):  # type: ignore[no-untyped-def]
     for y in range(y0, y1):
         for x in range(out.shape[2]):
-            index = _entry(_folded((field[y, x] - outer) * share, spread))
+            index = _entry(folded_number((field[y, x] - outer) * share, spread))
             for plane in range(4):
                 out[plane, y, x] = lut[plane, index]

@@ -5,11 +5,14 @@ from __future__ import annotations
 import numpy as np
 
 from ..box import Box
-from ..field.letters import soften_borders
+from ..field.letter_owners import soften_borders
+from ..model import LetterPaint, Tone
+from .context import PaintContext
 from .frames import WHITE, LetterFrames
+from .kind import PaintKind
 
 
-def lay(letters: LetterFrames | None, box: Box) -> np.ndarray:
+def rasterise(letters: LetterFrames | None, box: Box) -> np.ndarray:
     """Each pixel in the colour of its letter: (4, H, W) float32, straight; white without letters."""
     units = letters.units if letters is not None else ()
     if letters is None or not units:
@@ -18,3 +21,13 @@ def lay(letters: LetterFrames | None, box: Box) -> np.ndarray:
     owners = letters.owners(box)
     planes = np.ascontiguousarray(np.moveaxis(table[owners], -1, 0))
     return soften_borders(planes, owners)
+
+
+class LetterKind(PaintKind[LetterPaint]):
+    struct = LetterPaint
+
+    def rasterise(self, paint: LetterPaint, context: PaintContext) -> np.ndarray:
+        return rasterise(context.frames.letters, context.box)
+
+    def tone(self, paint: LetterPaint) -> tuple[Tone, ...]:
+        return paint.tone

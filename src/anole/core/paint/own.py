@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Hashable
+
 import numpy as np
 
-from ..model import OwnPaint
-from .spot import Spot
+from ..model import OwnPaint, Tone
+from .context import PaintContext
+from .kind import PaintKind
 
 
 def straight(planes: np.ndarray) -> np.ndarray:
@@ -15,8 +18,22 @@ def straight(planes: np.ndarray) -> np.ndarray:
     return out
 
 
-def lay(paint: OwnPaint, spot: Spot) -> np.ndarray:
+def rasterise(context: PaintContext) -> np.ndarray:
     """(4, H, W) straight; clear where nothing was painted yet."""
-    if spot.backing is None:
-        return np.zeros((4, 1, spot.box.width), np.float32)
-    return straight(spot.backing.planes("own", 1.0, spot.box))
+    if context.backdrop is None:
+        return np.zeros((4, 1, context.box.width), np.float32)
+    return straight(context.backdrop.planes("own", 1.0, context.box))
+
+
+class OwnKind(PaintKind[OwnPaint]):
+    struct = OwnPaint
+
+    def rasterise(self, paint: OwnPaint, context: PaintContext) -> np.ndarray:
+        return rasterise(context)
+
+    def value(self, paint: OwnPaint, context: PaintContext) -> Hashable:
+        key = context.backdrop.key("own") if context.backdrop is not None else None
+        return (paint, context.units, key)
+
+    def tone(self, paint: OwnPaint) -> tuple[Tone, ...]:
+        return paint.tone

@@ -3,21 +3,25 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Callable
+from collections.abc import Hashable
 
+import msgspec
 import numpy as np
 
 from .. import bands
 from ..box import Box
 from ..cache import Cache
-from ..model import Pattern
+from ..model import Pattern, Tone
 from . import pictures
+from .context import PaintContext
 from .frames import FrameBox
 from .inks import coloured
+from .kind import PaintKind
+from .letter import rasterise as letter_planes
+from .own import rasterise as own_planes
 from .own import straight
 from .patterns import GENERATORS
-from .patterns.grid import Grid, Look
-from .spot import Spot
+from .patterns.grid import Grid, PatternParams
 from .tiling import Lines, lines, places, sample
 
 OVERSAMPLED = 1.5
@@ -26,18 +30,18 @@ LEAST_TILE, MOST_TILE = 4, 640
 """px of a side between which one tile is drawn and then looked up."""
 
 
-def look_of(paint: Pattern) -> Look:
-    return Look(round(paint.count), paint.weight, paint.rough, round(paint.seed))
+def params_of(paint: Pattern) -> PatternParams:
+    return PatternParams(round(paint.count), paint.weight, paint.rough, round(paint.seed))
 
 
 def _direct(paint: Pattern, at: Lines, side: float, box: Box) -> np.ndarray:
     """The generator at every px: exact at any size and angle."""
     out = np.empty((box.height, box.width), np.float32)
-    generator, look = GENERATORS[paint.generator], look_of(paint)
+    generator, params = GENERATORS[paint.generator], params_of(paint)
 
     def rows(y0: int, y1: int) -> None:
         u, v = places(at, paint.tile == "mirror", (y0, y1), box.width)
-        out[y0:y1] = np.clip(generator(Grid(u, v, 1 / side), look), 0, 1)
+        out[y0:y1] = np.clip(generator(Grid(u, v, 1 / side), params), 0, 1)
 
     # bands small enough that a generator's steps stay near the core
     bands.run(rows, bands.split(box.height, max(2, box.height * box.width // 65536)))
@@ -67,7 +71,7 @@ def values(paint: Pattern, at: Lines, side: float, box: Box, cache: Cache) -> np
     if not LEAST_TILE < side < MOST_TILE:
         return _direct(paint, at, side, box)
     mirror = paint.tile == "mirror"
-    key = ("tile", paint.generator, look_of(paint), side, mirror)
+    key = ("tile", paint.generator, params_of(paint), side, mirror)
     tile = cache.get(key, lambda: _tile(paint, side))
     # averaging with the next px moved the picture by half a px of the tile
     half = 0.5 / _texels(side)
@@ -75,40 +79,64 @@ def values(paint: Pattern, at: Lines, side: float, box: Box, cache: Cache) -> np
     return sample(tile, moved, mirror, box)[0]
 
 
-def _frame_boxes(paint: Pattern, spot: Spot) -> tuple[np.ndarray | None, list[FrameBox]]:
-    letters = spot.frames.letters
+def _frame_boxes(paint: Pattern, context: PaintContext) -> tuple[np.ndarray | None, list[FrameBox]]:
+    letters = context.frames.letters
     if paint.frame in ("letter", "word", "line") and letters is not None and letters.units:
         groups, boxes = letters.grouped(paint.frame)
-        return groups[letters.owners(spot.box)], boxes
-    return None, [spot.frames.board if paint.frame == "board" else spot.frames.piece]
+        return groups[letters.owners(context.box)], boxes
+    return None, [context.frames.board if paint.frame == "board" else context.frames.piece]
 
 
-def _tiled(paint: Pattern, frame: FrameBox, spot: Spot, image_: np.ndarray | None) -> np.ndarray:
-    side = max(spot.units.px(paint.size), 0.5)
+def _tiled(paint: Pattern, frame: FrameBox, context: PaintContext, image_: np.ndarray | None) -> np.ndarray:
+    side = max(context.units.px(paint.size), 0.5)
     tall = side if image_ is None else side * image_.shape[1] / image_.shape[2]
-    at = lines((frame[0], frame[1]), (side, tall), paint.angle, (paint.x, paint.y), spot.box)
+    at = lines((frame[0], frame[1]), (side, tall), paint.angle, (paint.x, paint.y), context.box)
     if image_ is None:
-        return values(paint, at, side, spot.box, spot.cache)[None]
-    return sample(image_, at, paint.tile == "mirror", spot.box)
+        return values(paint, at, side, context.box, context.cache)[None]
+    return sample(image_, at, paint.tile == "mirror", context.box)
 
 
-def lay(paint: Pattern, spot: Spot, ink: Callable[[str], np.ndarray]) -> np.ndarray:
-    """(4, H, W) straight sRGB; in a frame of letters every letter has its own start."""
-    owner, boxes = _frame_boxes(paint, spot)
-    own_image = None
-    if paint.asset:
-        own_image = pictures.tile(
-            paint.asset, spot.units.px(paint.size), paint.seamless, spot.cache
-        )
-    made = [_tiled(paint, frame, spot, own_image) for frame in _apart(boxes, paint, spot)]
-    planes = made[0]
-    if owner is not None and len(made) > 1:
-        planes = np.take_along_axis(np.stack(made), owner[None, None], 0)[0]
-    if own_image is not None:
-        return straight(planes)
-    return coloured(planes[0], paint.inks, ink)
-
-
-def _apart(boxes: list[FrameBox], paint: Pattern, spot: Spot) -> list[FrameBox]:
+def _apart(boxes: list[FrameBox], paint: Pattern, context: PaintContext) -> list[FrameBox]:
     """Frames to start from; a text of very many letters shares those of its first ones."""
-    return boxes if len(boxes) <= MOST_FRAMES else [spot.frames.piece]
+    return boxes if len(boxes) <= MOST_FRAMES else [context.frames.piece]
+
+
+def _ink(name: str, context: PaintContext) -> np.ndarray:
+    """(4, H, W) of an ink that is no colour, ``letter`` or ``own``."""
+    own = name == "own"
+    planes = own_planes(context) if own else letter_planes(context.frames.letters, context.box)
+    return np.broadcast_to(planes, (4, context.box.height, context.box.width))
+
+
+class PatternKind(PaintKind[Pattern]):
+    struct = Pattern
+
+    def rasterise(self, paint: Pattern, context: PaintContext) -> np.ndarray:
+        """(4, H, W) straight sRGB; in a frame of letters every letter has its own start."""
+        owner, boxes = _frame_boxes(paint, context)
+        own_image = None
+        if paint.asset:
+            own_image = pictures.tile(
+                paint.asset, context.units.px(paint.size), paint.seamless, context.cache
+            )
+        made = [_tiled(paint, frame, context, own_image) for frame in _apart(boxes, paint, context)]
+        planes = made[0]
+        if owner is not None and len(made) > 1:
+            planes = np.take_along_axis(np.stack(made), owner[None, None], 0)[0]
+        if own_image is not None:
+            return straight(planes)
+        return coloured(planes[0], paint.inks, lambda name: _ink(name, context))
+
+    def value(self, paint: Pattern, context: PaintContext) -> Hashable:
+        own = any(ink.name == "own" for ink in paint.inks)
+        key = context.backdrop.key("own") if own and context.backdrop is not None else None
+        return (paint, context.frames, context.units, key)
+
+    def tone(self, paint: Pattern) -> tuple[Tone, ...]:
+        return paint.tone
+
+    def over_board(self, paint: Pattern) -> bool:
+        return paint.frame == "board"
+
+    def turned(self, paint: Pattern, degrees: float) -> Pattern:
+        return msgspec.structs.replace(paint, angle=(paint.angle + degrees) % 360)

@@ -1,14 +1,25 @@
-"""Whether nothing can be seen through a paint."""
+"""One colour."""
 
 from __future__ import annotations
 
-from ..model import ColourPaint, Gradient, Paint
+from collections.abc import Hashable
+
+import numpy as np
+
+from ..model import ColourPaint
+from .context import PaintContext
+from .kind import PaintKind
 
 
-def solid(paint: Paint) -> bool:
-    """True where the paint is surely opaque everywhere."""
-    if paint.speckle > 0:
-        return False
-    if isinstance(paint, ColourPaint):
+class ColourKind(PaintKind[ColourPaint]):
+    struct = ColourPaint
+
+    def rasterise(self, paint: ColourPaint, context: PaintContext) -> np.ndarray:
+        colour = np.array(paint.colour.floats, np.float32)
+        return np.repeat(colour[:, None, None], context.box.width, 2)
+
+    def value(self, paint: ColourPaint, context: PaintContext) -> Hashable:
+        return paint
+
+    def opaque(self, paint: ColourPaint) -> bool:
         return paint.colour.a == 255
-    return isinstance(paint, Gradient) and all(stop.colour.a == 255 for stop in paint.stops)

@@ -7,9 +7,9 @@ import math
 
 import numpy as np
 
+from ..colour.gamut import into_srgb
+from ..colour.spaces import SPACES, Space, flat
 from ..model import Gradient, Stop
-from .gamut import into_srgb
-from .spaces import SPACES, Space, flat
 
 STEPS = 8192
 KNOTS = 257

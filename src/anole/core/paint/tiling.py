@@ -9,6 +9,7 @@ from numba import njit
 
 from .. import bands
 from ..box import Box
+from .gradient_rows import REFLECT, REPEAT, folded_number
 
 Lines = tuple[float, float, float, float, float, float]
 """u = a + b x + c y and v = d + e x + f y, in tiles, for px centres (x, y) of a box."""
@@ -26,18 +27,12 @@ def lines(corner: tuple[float, float], side: tuple[float, float], angle: float,
 
 
 @njit(nogil=True, cache=True)
-def _wrapped(t: float, mirror: bool) -> float:
-    if mirror:
-        return abs(t - 2.0 * np.floor(t * 0.5 + 0.5))
-    return t - np.floor(t)
-
-
-@njit(nogil=True, cache=True)
 def _places(at, mirror, u, v, y0, y1):  # type: ignore[no-untyped-def]
+    spread = REFLECT if mirror else REPEAT
     for y in range(y0, y1):
         for x in range(u.shape[1]):
-            u[y, x] = _wrapped(at[0] + at[1] * x + at[2] * y, mirror)
-            v[y, x] = _wrapped(at[3] + at[4] * x + at[5] * y, mirror)
+            u[y, x] = folded_number(at[0] + at[1] * x + at[2] * y, spread)
+            v[y, x] = folded_number(at[3] + at[4] * x + at[5] * y, spread)
 
 
 def places(
@@ -67,11 +62,12 @@ def _corner(t: float, count: int, mirror: bool) -> tuple[int, int, np.float32]:
 def _sample(tile, at, mirror, out, y0, y1):  # type: ignore[no-untyped-def]
     """Bilinear, wrapping (or, mirrored, meeting itself) at the tile's sides."""
     planes, high, wide = tile.shape
+    spread = REFLECT if mirror else REPEAT
     one = np.float32(1)
     for y in range(y0, y1):
         for x in range(out.shape[2]):
-            i, i1, fx = _corner(_wrapped(at[0] + at[1] * x + at[2] * y, mirror), wide, mirror)
-            j, j1, fy = _corner(_wrapped(at[3] + at[4] * x + at[5] * y, mirror), high, mirror)
+            i, i1, fx = _corner(folded_number(at[0] + at[1] * x + at[2] * y, spread), wide, mirror)
+            j, j1, fy = _corner(folded_number(at[3] + at[4] * x + at[5] * y, spread), high, mirror)
             for p in range(planes):
                 top = tile[p, j, i] + (tile[p, j, i1] - tile[p, j, i]) * fx
                 low = tile[p, j1, i] + (tile[p, j1, i1] - tile[p, j1, i]) * fx
@@ -82,13 +78,14 @@ def _sample(tile, at, mirror, out, y0, y1):  # type: ignore[no-untyped-def]
 def _sample_straight(tile, at, mirror, out, y0, y1):  # type: ignore[no-untyped-def]
     """As _sample for a tile that is not turned: the texels of a column are the same in each row."""
     planes, high, wide = tile.shape
+    spread = REFLECT if mirror else REPEAT
     width, one = out.shape[2], np.float32(1)
     left, right = np.empty(width, np.int32), np.empty(width, np.int32)
     share = np.empty(width, np.float32)
     for x in range(width):
-        left[x], right[x], share[x] = _corner(_wrapped(at[0] + at[1] * x, mirror), wide, mirror)
+        left[x], right[x], share[x] = _corner(folded_number(at[0] + at[1] * x, spread), wide, mirror)
     for y in range(y0, y1):
-        j, j1, fy = _corner(_wrapped(at[3] + at[5] * y, mirror), high, mirror)
+        j, j1, fy = _corner(folded_number(at[3] + at[5] * y, spread), high, mirror)
         for p in range(planes):
             upper, lower, row = tile[p, j], tile[p, j1], out[p, y]
             line = upper * (one - fy) + lower * fy

@@ -2,30 +2,51 @@
 
 from __future__ import annotations
 
-from ..coats.scene import Cover, full
-from ..model import Ground
-from ..paint.source import Frames, Spot, source, value_of
+from typing import Any
+
+from ..compose.cover import Cover, full
+from ..compose.program import NO_FACTORS
+from ..compose.steps import CompositeStep, Step
+from ..model import Ground, ImagePaint, Paint
+from ..paint.context import PaintContext
+from ..paint.frames import Frames
+from ..paint.source import opaque, source, value_of
 from ..paint.spray import sprayed
-from ..render.ops import Lay, Op
-from .backing import Behind
+from .backdrop import BackdropRenderer
+from .kind import PieceKind
 from .view import View
 
 
-def ops(piece: Ground, view: View) -> list[Op]:
-    frames = Frames(view.frame, view.frame)
-    box, paint = view.window, piece.paint
-    spot = Spot(frames, box, view.cache, view.units, None, Behind(view, piece))
+class GroundKind(PieceKind[Ground]):
+    struct = Ground
+    title = "ground"
+    ground = True
 
-    def cover() -> Cover:
-        plane = full(box)
-        if paint.speckle > 0:
-            plane = sprayed(plane, paint, box, view.units)
-        return Cover(plane, outside=True, face=False)
-
-    return [
-        Lay(
-            ("ground", value_of(paint, spot)), box,
-            cover, lambda: source(paint, spot),
-            piece.opacity, piece.blend, (0, 1, 1, -0.5), "everywhere",
+    def steps(self, piece: Ground, view: View) -> list[Step]:
+        frames = Frames(view.frame, view.frame)
+        box, paint = view.window, piece.paint
+        context = PaintContext(
+            frames, box, view.cache, view.units, None, BackdropRenderer(view, piece)
         )
-    ]  # fmt: skip
+
+        def cover() -> Cover:
+            plane = full(box)
+            if paint.speckle > 0:
+                plane = sprayed(plane, paint, box, view.units)
+            return Cover(plane, outside=True, face=False)
+
+        return [
+            CompositeStep(
+                ("ground", value_of(paint, context)), box, cover, lambda: source(paint, context),
+                piece.opacity, piece.blend, NO_FACTORS, "everywhere",
+            )
+        ]  # fmt: skip
+
+    def opaque(self, piece: Ground) -> bool:
+        return piece.opacity == 1 and opaque(piece.paint)
+
+    def paint(self, piece: Ground) -> Paint:
+        return piece.paint
+
+    def dropped(self, piece: Ground, asset: str) -> dict[str, Any]:
+        return {"paint": ImagePaint(asset=asset, frame="board")}

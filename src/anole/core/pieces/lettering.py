@@ -1,155 +1,99 @@
-"""Lettering: words to a silhouette, and its coats to steps."""
+"""Lettering: words to a shape."""
 
 from __future__ import annotations
 
-import math
+from collections.abc import Callable
+from typing import Any
 
+import msgspec
 import numpy as np
 
-from ..box import Box, around
-from ..cache import Cache
-from ..coats.registry import kind_of
-from ..coats.scene import Reach, Scene
-from ..field.growth import Growth, Ply, growth
-from ..field.silhouette import Silhouette, greatest_inside, ink_box
-from ..lettering.outline import Outline, at_home, chords, corners, outline
-from ..model import Board, Coat, Lettering, Stroke
-from ..paint.source import Frames
-from ..render.ops import ApartBegin, ApartEnd, FaceBegin, FaceEnd, Lay, Op
-from .backing import Behind
-from .coat_ops import coat_ops
-from .letters import bounds, letter_frames
-from .meeting import meetings
-from .posed import flat_of, onto_face
+from ..box import Box
+from ..lettering import stored_outlines
+from ..lettering.bends import shapings
+from ..lettering.outline import chords, outline
+from ..model import FitBox, Length, Lettering
+from ..paint.frames import LetterFrames
+from .kind import CoatedKind
+from .letters import letter_frames
+from .placement import Placement
 from .view import View
 
-LEAST_REACH = 48.0
-MEASURED_EM = 200.0
-"""px of an em while the core is measured."""
+LEAST_SIZE, MOST_SIZE = 0.5, 32_000
 
 
-def _chords(line: Outline, scale: float, cache: Cache) -> np.ndarray:
-    return cache.get(("chords", *line.key, scale), lambda: chords(line, scale))
+class LetteringKind(CoatedKind[Lettering]):
+    struct = Lettering
+    title = "words"
+    sections = ("words", "fields", "place", "shape", "blending")
+    tool = "typing"
 
+    def placement(self, piece: Lettering, dpi: float) -> Placement:
+        line = outline(piece, dpi)
+        return Placement(
+            line.block.box, line.em, line.matrix, line.bends.corners, line.bends.pose
+        )
 
-def core_of(piece: Lettering, dpi: float, cache: Cache) -> float:
-    """The greatest inside distance in board px; the same wherever the piece stands.
+    def outline_key(self, piece: Lettering, dpi: float) -> tuple:
+        return outline(piece, dpi).key
 
-    It grows with the em, as all that shapes letters is in em: measured once for all sizes.
-    """
-    line = outline(at_home(piece), dpi)
-    em = max(line.em, 1e-6)
-    key = ("core", *line.key[:2], *line.key[3:])
-    return em * cache.get(
-        key, lambda: greatest_inside(chords(line, MEASURED_EM / em)) / MEASURED_EM
-    )
+    def core_key(self, piece: Lettering, dpi: float) -> tuple:
+        """Without the em: all that shapes letters is in em, so one measure does for all sizes."""
+        key = outline(piece, dpi).key
+        return (*key[:2], *key[3:])
 
+    def chords(self, piece: Lettering, dpi: float, scale: float) -> np.ndarray:
+        return chords(outline(piece, dpi), scale)
 
-def quantised(reach: float) -> float:
-    """Reaches in steps of about a third, so that a drag seldom asks for new fields."""
-    size = LEAST_REACH
-    while size < reach:
-        size *= 4 / 3
-    return math.ceil(size)
+    def smooth(self, piece: Lettering) -> bool:
+        return piece.smoothing
 
+    def letters(
+        self, piece: Lettering, view: View, key: tuple
+    ) -> Callable[[Box], LetterFrames | None]:
+        line = outline(piece, view.board.dpi)
+        return lambda box: letter_frames(piece, line, key, box, view)
 
-def farthest(ink: Box, window: Box) -> float:
-    """px that no distance within the window exceeds: fields need not reach further."""
-    dx = max(ink.x0 - window.x1, window.x0 - ink.x1, 0)
-    dy = max(ink.y0 - window.y1, window.y0 - ink.y1, 0)
-    reach = math.hypot(max(ink.width, window.width), max(ink.height, window.height))
-    return math.hypot(dx, dy) + reach
+    def has_content(self, piece: Lettering) -> bool:
+        return bool(piece.text.strip())
 
+    def shapings(self, piece: Lettering) -> tuple[str, ...]:
+        return shapings(piece)
 
-def _tips(coat: Stroke, scene: Scene) -> float:
-    return scene.letters.longest_mitre(coat.limit) if coat.join == "mitre" else 1.0
+    def text(self, piece: Lettering) -> str:
+        return piece.text
 
+    def resized(self, piece: Lettering, ratio: float) -> dict[str, Any]:
+        """Words grow by their size, or by the box that their size follows."""
+        unit = piece.size.unit
+        value = min(max(piece.size.value * ratio, LEAST_SIZE), MOST_SIZE)
+        size = Length(round(value, 1 if unit == "px" else 3), unit)
+        if piece.box is None or piece.box.fit == "none":
+            return {"size": size}
+        width, height = (max(side * ratio, 1) for side in (piece.box.width, piece.box.height))
+        box = msgspec.structs.replace(piece.box, width=width, height=height)
+        # the box alone says how large words are that fill it
+        return {"box": box} if piece.box.fit == "fill" else {"size": size, "box": box}
 
-def growth_of(piece: Lettering, scene: Scene) -> Growth:
-    """What the strokes on the letters add to them."""
-    return growth(
-        Ply(-scene.ends(coat.span)[0], coat.join, coat.limit, _tips(coat, scene))
-        for coat in piece.style
-        if isinstance(coat, Stroke) and coat.on and coat.silhouette == "letters"
-    )
+    def fitted(
+        self, piece: Lettering, dpi: float, share: float, room: tuple[float, float]
+    ) -> dict[str, Any]:
+        """A box to shrink into, with room for longer words where there is some."""
+        if share == 1.0 and piece.box is not None:
+            return {}
+        line = outline(piece, dpi)
+        x0, y0, x1, y1 = line.block.box
+        em = line.em * share
+        wide, high = max((x1 - x0) * em, 1.0), max((y1 - y0) * em, 1.0)
+        if share == 1.0:
+            wide, high = wide * max(room[0], 1.0), high * max(room[1], 1.0)
+        box = FitBox(width=round(wide, 2), height=round(high, 2), fit="shrink")
+        return {"box": box}
 
+    def sample(self, piece: Lettering, words: str) -> Lettering:
+        bare = super().sample(piece, words)
+        return msgspec.structs.replace(bare, text=words, tracking=0.0, box=None)
 
-def scene_of(piece: Lettering, view: View) -> Scene:
-    """The surroundings of a lettering's coats; fields are made only when they are read."""
-    line = outline(piece, view.board.dpi)
-    key = (*line.key, view.scale)
-    found = _chords(line, view.scale, view.cache)
-    ink = ink_box(found)
-    core = core_of(piece, view.board.dpi, view.cache) * view.scale
-    frame = bounds(found)
-
-    def scene(box: Box, whole: Growth) -> Scene:
-        letters = Silhouette(key, found, ink, box, core, view.cache, piece.smoothing)
-        frames = Frames(frame, view.frame, letter_frames(piece, line, key, box, view))
-        return Scene(
-            letters, line.em, view.board.dpi, view.scale, view.board.lamp, frames, view.window,
-            whole, view.cache,
-        )  # fmt: skip
-
-    first = scene(ink, Growth())
-    first = first._replace(growth=growth_of(piece, first))
-    reaches = [kind_of(c).paints.reach(c, first) for c in piece.style if c.on] or [Reach()]
-    far = quantised(min(max(r.distance for r in reaches), farthest(ink, view.window)))
-    throw = quantised(max(r.throw for r in reaches))
-    return scene(ink.grown(far).meet(view.window.grown(far + throw)), first.growth)
-
-
-def _layers(piece: Lettering, scene: Scene, view: View) -> list[Lay]:
-    """The steps of the coats, bottom first."""
-    coats = [coat for coat in piece.style if coat.on and coat.opacity > 0]
-    on_face = [coat.plane == "face" for coat in coats]
-    made = _of(coats, piece, scene, view)
-    flat = flat_of(piece, view) if any(on_face) else None
-    if flat is None or flat.view.window.empty:
-        return [step for steps in made for step in steps]
-    turned = [
-        [onto_face(step, flat, view.window, view.cache, scene.letters.covered) for step in steps]
-        for steps in _of(coats, flat.piece, scene_of(flat.piece, flat.view), flat.view)
-    ]  # fmt: skip
-    return [
-        step
-        for face, flat_steps, steps in zip(on_face, turned, made, strict=True)
-        for step in (flat_steps if face else steps)
-    ]
-
-
-def _of(coats: list[Coat], piece: Lettering, scene: Scene, view: View) -> list[list[Lay]]:
-    """The steps of each coat on letters as they stand in a view."""
-    return [
-        coat_ops(c, scene, under, Behind(view, piece, piece.style.index(c)))
-        for c, under in zip(coats, meetings(coats, scene), strict=True)
-    ]
-
-
-def ops(piece: Lettering, view: View) -> list[Op]:
-    scene = scene_of(piece, view)
-    letters = scene.letters
-    if letters.box.empty:
-        return []
-    layers = _layers(piece, scene, view)
-    face = scene.around(0)
-    where = (letters.key, letters.box, face)
-    steps: list[Op] = [
-        FaceBegin(("face", *where), face),
-        *(layer for layer in layers if not layer.box.empty),
-        FaceEnd(("laid", *where), face, letters.covered),
-    ]
-    if piece.opacity == 1 and piece.blend == "normal":
-        return steps
-    box = around(step.box for step in steps)
-    apart = piece.blend != "normal"
-    return [
-        ApartBegin(("apart", box, apart), box, apart),
-        *steps,
-        ApartEnd(("joined", box, piece.opacity, piece.blend), box, piece.opacity, piece.blend),
-    ]
-
-
-def block_corners(piece: Lettering, board: Board) -> np.ndarray:
-    """(4, 2) board px: the corners of the words' box, clockwise from the top left."""
-    return corners(outline(piece, board.dpi))
+    def stored(self, piece: Lettering) -> Lettering:
+        """Words carry their outlines, for where a font is missing."""
+        return msgspec.structs.replace(piece, outlines=stored_outlines.of(piece))

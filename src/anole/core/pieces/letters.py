@@ -5,21 +5,14 @@ from __future__ import annotations
 import numpy as np
 
 from ..box import Box
-from ..field.letters import owners
+from ..field.letter_owners import owners
+from ..field.shape_fields import bounds
 from ..lettering.letter_parts import LetterPart, letter_parts
 from ..lettering.outline import Outline
 from ..lettering.shaping import drawable
 from ..model import Lettering
 from ..paint.frames import LetterFrames, Unit, colour_of
 from .view import View
-
-
-def bounds(chords: np.ndarray) -> tuple[float, float, float, float]:
-    """x0, y0, x1, y1 of chords (m, 4); a unit square where there are none."""
-    if not len(chords):
-        return (0.0, 0.0, 1.0, 1.0)
-    xs, ys = chords[:, 0::2], chords[:, 1::2]
-    return (float(xs.min()), float(ys.min()), float(xs.max()), float(ys.max()))
 
 
 def letter_frames(

@@ -1,4 +1,4 @@
-"""Coats that lie on the face of posed letters: made on the flat letters and projected with them."""
+"""Coats that lie on the face of a posed piece: made on the flat piece and projected with them."""
 
 from __future__ import annotations
 
@@ -12,39 +12,32 @@ import numpy as np
 
 from ..box import EMPTY, Box
 from ..cache import Cache
-from ..coats.scene import Cover
-from ..lettering.outline import outline
-from ..lettering.warp import pose_matrix, projected
-from ..model import Lettering
-from ..render.ops import Lay
+from ..compose.cover import Cover
+from ..compose.steps import CompositeStep
+from ..lettering.matrix import apply
+from ..lettering.warp import projected
+from ..model import Coated
+from .placement import Placement
 from .view import View
 
 FINENESS = (1.0, 1.5, 2.0, 3.0)
-"""Px of the flat letters for one of the frame where the pose brings them nearest."""
+"""Px of the flat piece for one of the frame where the pose brings them nearest."""
 GRID, NEAREST = 33, 0.05
 """Points across a window that are followed back, and the least depth of those that count."""
 
 
 class Flat(NamedTuple):
-    """A lettering without its pose, and the frame it is made in.
+    """A piece without its pose, and the frame it is made in.
 
     matrix : 3 x 3 from px of that frame to px of the posed one
     """
 
-    piece: Lettering
+    piece: Coated
     view: View
     matrix: np.ndarray
 
 
-def on_board(piece: Lettering, dpi: float) -> np.ndarray:
-    """3 x 3 from where flat letters stand on the board to where the pose puts them, board px."""
-    line = outline(piece, dpi)
-    assert line.bends.pose is not None
-    place = np.vstack([line.matrix, [0, 0, 1]])
-    return place @ pose_matrix(line.block.box, line.bends.pose) @ np.linalg.inv(place)
-
-
-def without_pose(piece: Lettering) -> Lettering:
+def without_pose(piece: Coated) -> Coated:
     return msgspec.structs.replace(piece, off=(*piece.off, "pose"))
 
 
@@ -73,15 +66,14 @@ def _seen(matrix: np.ndarray, window: Box) -> Box:
                  (math.floor(x0) - 2, math.floor(y0) - 2, math.ceil(x1) + 2, math.ceil(y1) + 2)))  # fmt: skip
 
 
-def flat_of(piece: Lettering, view: View) -> Flat | None:
-    """The flat letters; None where no pose is on."""
-    line = outline(piece, view.board.dpi)
-    if line.bends.pose is None:
+def flat_of(placement: Placement, piece: Coated, view: View) -> Flat | None:
+    """The flat piece; None where no pose is on."""
+    if placement.pose is None:
         return None
-    board = on_board(piece, view.board.dpi)
-    x0, y0, x1, y1 = line.block.box
+    board = placement.pose_on_board()
+    x0, y0, x1, y1 = placement.box
     middle = np.array([[x0, y0], [x1, y0], [x1, y1], [x0, y1], [(x0 + x1) / 2, (y0 + y1) / 2]])
-    near = _nearness(board, middle @ line.matrix[:, :2].T + line.matrix[:, 2])
+    near = _nearness(board, apply(placement.matrix, middle))
     fine = view.scale * next((f for f in FINENESS if f >= near - 0.1), FINENESS[-1])
     matrix = np.diag([view.scale, view.scale, 1]) @ board @ np.diag([1 / fine, 1 / fine, 1])
     seen = _seen(matrix, view.window)
@@ -107,15 +99,15 @@ def _turned(plane: np.ndarray, matrix: np.ndarray, box: Box, into: Box, edge: in
 
 
 def onto_face(
-    lay: Lay, flat: Flat, window: Box, cache: Cache, within: Callable[[], tuple[np.ndarray, Box]]
-) -> Lay:
-    """A step made on the flat letters as one of the posed frame."""
-    matrix, box = flat.matrix, lay.box
+    step: CompositeStep, flat: Flat, window: Box, cache: Cache, within: Callable[[], tuple[np.ndarray, Box]]
+) -> CompositeStep:
+    """A step made on the flat piece as one of the posed frame."""
+    matrix, box = flat.matrix, step.box
     into = EMPTY if box.empty else _landing(matrix, box, window)
-    made = ("projected", matrix.tobytes(), into, lay.made)
+    made = ("projected", matrix.tobytes(), into, step.made)
 
     def cover() -> Cover:
-        found = lay.cover()
+        found = step.cover()
         turned = cache.get(
             ("cover", made),
             lambda: _turned(found.plane, matrix, box, into, cv2.BORDER_CONSTANT),
@@ -123,7 +115,7 @@ def onto_face(
         return found._replace(plane=turned)
 
     def colours() -> np.ndarray:
-        found = lay.source()
+        found = step.source()
         if found.shape[1:] == (1, 1):
             return found
         return cache.get(
@@ -131,4 +123,4 @@ def onto_face(
             lambda: np.stack([_turned(p, matrix, box, into, cv2.BORDER_REPLICATE) for p in found]),
         )
 
-    return lay._replace(made=made, box=into, cover=cover, source=colours, within=within)
+    return step._replace(made=made, box=into, cover=cover, source=colours, within=within)

@@ -2,26 +2,63 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Iterator
+from contextlib import contextmanager
 from typing import Any
 
-from ..model import Ground, Lettering, Piece
-from ..render.ops import Op
-from . import ground, lettering
+from ..compose.steps import Step
+from ..model import PIECES, Board, Coated, Piece, Placed
+from ..model.open_union import tag_of
+from ..registry import Registry
+from .ground import GroundKind
+from .kind import CoatedKind, PieceKind, PlacedKind
+from .lettering import LetteringKind
+from .placement import Placement
 from .view import View
 
-KINDS: dict[type, Callable[[Any, View], list[Op]]] = {}
+KINDS: Registry[type[Piece], PieceKind[Any]] = Registry("piece")
+KINDS.add(GroundKind.struct, GroundKind())
+KINDS.add(LetteringKind.struct, LetteringKind())
 
 
-def register(kind: type, ops: Callable[[Any, View], list[Op]]) -> None:
-    if kind in KINDS:
-        raise ValueError(f"the piece {kind.__name__!r} is registered twice")
-    KINDS[kind] = ops
+@contextmanager
+def lent(kind: PieceKind[Any]) -> Iterator[PieceKind[Any]]:
+    """One more kind of piece for as long as a block runs, in files too. Raises ValueError when
+    its struct or its tag is taken."""
+    tag = tag_of(kind.struct)
+    with KINDS.lent(kind.struct, kind), PIECES.members.lent(tag, kind.struct):
+        yield kind
 
 
-register(Ground, ground.ops)
-register(Lettering, lettering.ops)
+def kind_of(piece: Piece) -> PieceKind[Any]:
+    """What a piece's kind declares."""
+    return KINDS[type(piece)]
 
 
-def ops_of(piece: Piece, view: View) -> list[Op]:
-    return KINDS[type(piece)](piece, view)
+def placed_kind(piece: Placed) -> PlacedKind[Any]:
+    """The same of a piece that stands somewhere."""
+    kind = KINDS[type(piece)]
+    assert isinstance(piece, Placed)
+    return kind  # type: ignore[return-value]
+
+
+def coated_kind(piece: Coated) -> CoatedKind[Any]:
+    """The same of a piece that wears a style."""
+    kind = KINDS[type(piece)]
+    assert isinstance(piece, Coated)
+    return kind  # type: ignore[return-value]
+
+
+def placement(piece: Placed, board: Board) -> Placement:
+    """A piece's box, and how that comes onto the board."""
+    return placed_kind(piece).placement(piece, board.dpi)
+
+
+def is_ground(piece: Piece) -> bool:
+    """Whether a piece covers the board."""
+    return kind_of(piece).ground
+
+
+def steps_of(piece: Piece, view: View) -> list[Step]:
+    """What paints a piece, bottom first."""
+    return kind_of(piece).steps(piece, view)

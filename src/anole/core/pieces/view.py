@@ -9,19 +9,23 @@ import numpy as np
 
 from ..box import Box
 from ..cache import Cache
-from ..model import Board
+from ..model import Board, Piece
 from ..units import Units
 
 
 class View(NamedTuple):
-    """A board at a render scale; `window` is in px of that scale."""
+    """A board at a render scale; `window` is in px of that scale.
+
+    picture : a board rendered apart, at a scale and over a box of its px: (4, H, W) premultiplied
+    is_ground : whether a piece counts as the board's ground
+    """
 
     board: Board
     scale: float
     window: Box
     cache: Cache
     picture: Callable[[Board, float, Box], np.ndarray]
-    """A board rendered apart, at a scale and over a box of its px: (4, H, W) premultiplied."""
+    is_ground: Callable[[Piece], bool]
 
     @property
     def units(self) -> Units:

@@ -2,13 +2,10 @@
 
 from __future__ import annotations
 
-from ..model import Board, Ground
-from ..paint.solid import solid
+from ..model import Board
+from ..pieces.registry import kind_of
 
 
 def opaque(board: Board) -> bool:
-    """True where a ground surely covers all; pieces above it never make it thinner."""
-    return any(
-        isinstance(piece, Ground) and piece.shown and piece.opacity == 1 and solid(piece.paint)
-        for piece in board.pieces
-    )
+    """True where a piece surely covers all; pieces above it never make it thinner."""
+    return any(piece.shown and kind_of(piece).opaque(piece) for piece in board.pieces)

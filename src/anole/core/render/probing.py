@@ -7,7 +7,8 @@ import numpy as np
 
 from ..box import Box
 from ..cache import Cache
-from ..model import Board, Lettering
+from ..model import Board, Coated
+from ..pieces.registry import kind_of
 from .renderer import Renderer, Request, board_box
 
 SEEN = 1.5 / 255
@@ -26,14 +27,14 @@ def painted_by(board: Board, x: float, y: float) -> tuple[str, str] | None:
 
     whole = pixel(board)
     for piece in reversed(board.pieces):
-        if isinstance(piece, Lettering) and piece.shown and piece.text.strip():
+        if isinstance(piece, Coated) and piece.shown and kind_of(piece).has_content(piece):
             for coat in reversed(piece.style):
                 if coat.on and np.abs(pixel(_without(board, piece, coat.id)) - whole).max() > SEEN:
                     return piece.id, coat.id
     return None
 
 
-def _without(board: Board, piece: Lettering, coat_id: str) -> Board:
+def _without(board: Board, piece: Coated, coat_id: str) -> Board:
     style = tuple(msgspec.structs.replace(c, on=c.on and c.id != coat_id) for c in piece.style)
     bare = msgspec.structs.replace(piece, style=style)
     return msgspec.structs.replace(

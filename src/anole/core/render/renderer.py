@@ -16,13 +16,22 @@ import numpy as np
 from .. import bands
 from ..box import EMPTY, Box, around
 from ..cache import Cache
-from ..model import Board, Ground
-from ..paint import dither
-from ..pieces.registry import ops_of
+from ..compose import dither
+from ..compose.dirty_spans import DirtySpans, of, whole
+from ..compose.program import COPY, Instruction, run
+from ..compose.steps import (
+    ApartBegin,
+    ApartEnd,
+    FaceBegin,
+    FaceEnd,
+    Planes,
+    PreparedStep,
+    Step,
+    Wipe,
+)
+from ..model import Board
+from ..pieces.registry import is_ground, steps_of
 from ..pieces.view import View
-from .ops import ApartBegin, ApartEnd, FaceBegin, FaceEnd, Op, Planes, Ready, Wipe
-from .program import COPY, Order, run
-from .runs import Runs, of, whole
 
 
 class Cancelled(Exception):
@@ -55,17 +64,17 @@ def board_box(board: Board, scale: float) -> Box:
     return Box(0, 0, max(1, round(board.width * scale)), max(1, round(board.height * scale)))
 
 
-def plan(request: Request, cache: Cache) -> list[Op]:
+def plan(request: Request, cache: Cache) -> list[Step]:
     """The steps of a frame, bottom first."""
 
     def picture(board: Board, scale: float, box: Box) -> np.ndarray:
         return Renderer(cache).frame(Request(board, scale, box)).ground
 
-    view = View(request.board, request.scale, request.box, cache, picture)
-    steps: list[Op] = [Wipe(("wipe", view.window), view.window)]
+    view = View(request.board, request.scale, request.box, cache, picture, is_ground)
+    steps: list[Step] = [Wipe(("wipe", view.window), view.window)]
     for piece in request.board.pieces:
-        if piece.shown and not (request.transparent and isinstance(piece, Ground)):
-            steps.extend(ops_of(piece, view))
+        if piece.shown and not (request.transparent and is_ground(piece)):
+            steps.extend(steps_of(piece, view))
     return steps
 
 
@@ -73,15 +82,15 @@ class Difference(NamedTuple):
     """Index of the first step that differs, and those of the old and of the new that do."""
 
     first: int
-    old: Sequence[Op]
-    new: Sequence[Op]
+    old: Sequence[Step]
+    new: Sequence[Step]
 
     @property
     def box(self) -> Box:
         return around(step.box for step in (*self.old, *self.new))
 
 
-def difference(old: Sequence[Op], new: Sequence[Op]) -> Difference:
+def difference(old: Sequence[Step], new: Sequence[Step]) -> Difference:
     first = 0
     while first < min(len(old), len(new)) and old[first].key == new[first].key:
         first += 1
@@ -91,19 +100,19 @@ def difference(old: Sequence[Op], new: Sequence[Op]) -> Difference:
     return Difference(first, old[first : len(old) - last], new[first : len(new) - last])
 
 
-def in_use(steps: Sequence[Op]) -> tuple[bool, bool]:
+def in_use(steps: Sequence[Step]) -> tuple[bool, bool]:
     """Whether the face, and the board kept aside, still wait to be joined after these steps."""
     face = sum(isinstance(s, FaceBegin) - isinstance(s, FaceEnd) for s in steps)
     apart = sum(isinstance(s, ApartBegin) - isinstance(s, ApartEnd) for s in steps)
     return face > 0, apart > 0
 
 
-class Known(NamedTuple):
-    """The last runs and what they were made from: a drag on an opacity asks for them again."""
+class DirtyMemo(NamedTuple):
+    """The last spans and what they were made from: a drag on an opacity asks for them again."""
 
     box: Box
     planes: list[np.ndarray]
-    runs: Runs
+    spans: DirtySpans
 
 
 class Renderer:
@@ -112,10 +121,10 @@ class Renderer:
     def __init__(self, cache: Cache | None = None) -> None:
         self.cache = cache or Cache()
         self._planes = Planes(EMPTY)
-        self._steps: list[Op] = []
+        self._steps: list[Step] = []
         self._points: list[Checkpoint] = []
-        self._touched: dict[Hashable, tuple[weakref.ref[np.ndarray], Box]] = {}
-        self._runs: Known | None = None
+        self._changed_masks: dict[Hashable, tuple[weakref.ref[np.ndarray], Box]] = {}
+        self._dirty: DirtyMemo | None = None
         self.dirty = EMPTY
         """What the last frame() changed; pixels outside it are those of the frame before."""
 
@@ -124,7 +133,7 @@ class Renderer:
         steps = plan(request, self.cache)
         if self._planes.window != request.box:
             self._planes, self._steps, self._points = Planes(request.box), [], []
-            self._runs = None
+            self._dirty = None
         found = difference(self._steps, steps)
         first, self.dirty = found.first, found.box.meet(request.box)
         if found.box.empty and self._steps:
@@ -134,53 +143,53 @@ class Renderer:
         keep = first > 0 and (point is None or start < first)
         if keep:
             self.dirty = request.box
-        old = [self._touches(step) for step in found.old]
-        ready = self._made_ready(steps[start:], stop)
+        old = [self._changed_mask(step) for step in found.old]
+        prepared = self._prepared(steps[start:], stop)
         if keep:
-            runs = whole(self.dirty, request.box.x0)
+            spans = whole(self.dirty, request.box.x0)
         else:
-            runs = self._changed([*old, *(self._touches(step) for step in found.new)])
+            spans = self._changed([*old, *(self._changed_mask(step) for step in found.new)])
         # once pixels change, the old steps no longer describe the planes
         self._steps = []
         saved = self._fresh_point(steps, first) if keep else None
-        self._compose(steps[start:], ready, runs, point, saved, first - start)
+        self._compose(steps[start:], prepared, spans, point, saved, first - start)
         if saved is not None:
             self._points = [*self._points[-1:], saved]
         self._steps = steps
         there = {step.key for step in steps}
-        self._touched = {key: ref for key, ref in self._touched.items() if key in there}
+        self._changed_masks = {key: ref for key, ref in self._changed_masks.items() if key in there}
         return self._planes
 
-    def _made_ready(self, steps: Sequence[Op], stop: Callable[[], bool]) -> list[Ready]:
-        ready = []
+    def _prepared(self, steps: Sequence[Step], stop: Callable[[], bool]) -> list[PreparedStep]:
+        prepared = []
         for step in steps:
             if stop():
                 raise Cancelled
-            ready.append(step.ready(self._planes))
-        self._touched.update(
-            {s.key: (weakref.ref(r.touches[0]), r.touches[1])
-             for s, r in zip(steps, ready, strict=True) if r.touches is not None}
+            prepared.append(step.prepared(self._planes))
+        self._changed_masks.update(
+            {s.key: (weakref.ref(r.changed_mask[0]), r.changed_mask[1])
+             for s, r in zip(steps, prepared, strict=True) if r.changed_mask is not None}
         )  # fmt: skip
-        return ready
+        return prepared
 
-    def _touches(self, step: Op) -> tuple[np.ndarray, Box] | None:
-        """Where a step touches anything, as far as that is still known."""
-        known, box = self._touched.get(step.key, (lambda: None, EMPTY))
-        plane = known()
+    def _changed_mask(self, step: Step) -> tuple[np.ndarray, Box] | None:
+        """Where a step changes anything, as far as that is still known."""
+        memo, box = self._changed_masks.get(step.key, (lambda: None, EMPTY))
+        plane = memo()
         return None if plane is None else (plane, box)
 
-    def _changed(self, touched: Sequence[tuple[np.ndarray, Box] | None]) -> Runs:
+    def _changed(self, changed_masks: Sequence[tuple[np.ndarray, Box] | None]) -> DirtySpans:
         """Where steps that differ touch anything: all of their boxes when one does not say."""
         part, left = self.dirty, self._planes.window.x0
-        told = {id(there[0]): there for there in touched if there is not None}
-        if None in touched:
+        told = {id(there[0]): there for there in changed_masks if there is not None}
+        if None in changed_masks:
             return whole(part, left)
-        known, planes = self._runs, [plane for plane, _ in told.values()]
-        if known is None or known.box != part or [id(p) for p in known.planes] != list(told):
-            known = self._runs = Known(part, planes, of(told.values(), part, left))
-        return known.runs
+        memo, planes = self._dirty, [plane for plane, _ in told.values()]
+        if memo is None or memo.box != part or [id(p) for p in memo.planes] != list(told):
+            memo = self._dirty = DirtyMemo(part, planes, of(told.values(), part, left))
+        return memo.spans
 
-    def _resume(self, steps: Sequence[Op], first: int) -> tuple[int, Checkpoint | None]:
+    def _resume(self, steps: Sequence[Step], first: int) -> tuple[int, Checkpoint | None]:
         """The latest checkpoint whose steps are still the same."""
         keys = tuple(step.key for step in steps[:first])
         best: Checkpoint | None = None
@@ -190,25 +199,25 @@ class Renderer:
                 best = point
         return (len(best.keys), best) if best else (0, None)
 
-    def _fresh_point(self, steps: Sequence[Op], first: int) -> Checkpoint:
+    def _fresh_point(self, steps: Sequence[Step], first: int) -> Checkpoint:
         ground = np.empty_like(self._planes.ground)
         face, kept = (np.empty_like(ground) if used else None for used in in_use(steps[:first]))
         return Checkpoint(tuple(step.key for step in steps[:first]), ground, face, kept)
 
     def _compose(
-        self, steps: Sequence[Op], ready: Sequence[Ready], runs: Runs,
+        self, steps: Sequence[Step], prepared: Sequence[PreparedStep], spans: DirtySpans,
         start: Checkpoint | None, saved: Checkpoint | None, save_at: int,
     ) -> None:  # fmt: skip
-        planes, part = self._planes, runs.box
-        orders = _restored(planes, start, part) if start is not None else []
-        for index, (step, made) in enumerate(zip(steps, ready, strict=True)):
+        planes, part = self._planes, spans.box
+        instructions = _restored(planes, start, part) if start is not None else []
+        for index, (step, made) in enumerate(zip(steps, prepared, strict=True)):
             if saved is not None and index == save_at:
-                orders += _kept(planes, saved, part)
+                instructions += _stored(planes, saved, part)
             if not step.box.meet(part).empty:
-                orders += made.orders
+                instructions += made.instructions
         if saved is not None and save_at == len(steps):
-            orders += _kept(planes, saved, part)
-        run(orders, planes.window, runs)
+            instructions += _stored(planes, saved, part)
+        run(instructions, planes.window, spans)
 
     def picture(self, planes: Planes, part: Box, straight: bool, out: np.ndarray) -> None:
         """Round `part` of the planes into out, (H, W) uint32 over the whole window."""
@@ -231,9 +240,9 @@ def _pairs(planes: Planes, point: Checkpoint) -> list[tuple[np.ndarray, np.ndarr
     return [(own, kept) for own, kept in both if kept is not None]
 
 
-def _restored(planes: Planes, point: Checkpoint, part: Box) -> list[Order]:
-    return [Order(COPY, part, own, kept) for own, kept in _pairs(planes, point)]
+def _restored(planes: Planes, point: Checkpoint, part: Box) -> list[Instruction]:
+    return [Instruction(COPY, part, own, kept) for own, kept in _pairs(planes, point)]
 
 
-def _kept(planes: Planes, point: Checkpoint, part: Box) -> list[Order]:
-    return [Order(COPY, part, kept, own) for own, kept in _pairs(planes, point)]
+def _stored(planes: Planes, point: Checkpoint, part: Box) -> list[Instruction]:
+    return [Instruction(COPY, part, kept, own) for own, kept in _pairs(planes, point)]

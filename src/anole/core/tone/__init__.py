@@ -31,12 +31,12 @@ from . import (
     curves,
     exposure,
     flats,
-    grain,
     grey,
     ink_ramp,
     invert,
     levels,
     perceptual,
+    speckle,
     tint,
 )
 from .where import Where
@@ -46,7 +46,7 @@ __all__ = ["OPERATIONS", "Where", "margin", "toned"]
 OPERATIONS: dict[type, Callable[[Any, np.ndarray, Where], np.ndarray]] = {
     Levels: levels.apply, Curves: curves.apply, Cdl: cdl.apply, Exposure: exposure.apply,
     Perceptual: perceptual.apply, Tint: tint.apply, Invert: invert.apply, Grey: grey.apply,
-    InkRamp: ink_ramp.apply, Bloom: bloom.apply, Flats: flats.apply, Speckle: grain.apply,
+    InkRamp: ink_ramp.apply, Bloom: bloom.apply, Flats: flats.apply, Speckle: speckle.apply,
 }  # fmt: skip
 """Operations on the three colour planes; alpha goes past them."""
 

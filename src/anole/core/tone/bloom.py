@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import numpy as np
 
+from ..colour.spaces import to_linear
 from ..model import Bloom
-from ..paint.spaces import to_linear
 from ..units import Units
 from .blur import blurred
 from .light import BLUE, GREEN, RED, encoded, linear

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import numpy as np
 
+from ..colour.spaces import to_encoded, to_linear
 from ..model import Exposure
-from ..paint.spaces import to_encoded, to_linear
 from .light import mapped
 from .where import Where
 

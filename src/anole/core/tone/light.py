@@ -6,7 +6,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..paint.spaces import _FROM_LAB, _FROM_LMS, _LAB, _LMS, to_encoded, to_linear
+from ..colour.spaces import _FROM_LAB, _FROM_LMS, _LAB, _LMS, to_encoded, to_linear
 
 STEPS = 4096
 _AT = np.linspace(0, 1, STEPS + 1)

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import numpy as np
 
+from ..colour.spaces import to_oklab
 from ..model import Tint
-from ..paint.spaces import to_oklab
 from .light import from_oklab, oklab
 from .where import Where
 

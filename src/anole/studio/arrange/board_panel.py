@@ -5,11 +5,12 @@ from __future__ import annotations
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QVBoxLayout, QWidget
 
-from ...core.edit.boards import change_board, crop_board, painted_box, resize_board
+from ...core.edit.boards import change_board, crop_board, resize_board
 from ...core.model.board import LONGEST_SIDE
+from ...core.render.painted_box import painted_box
 from ..controls.number import LABEL, Number
-from ..document import Document
-from ..seen import WhenSeen
+from ..session import Session
+from ..when_visible import WhenVisible
 from .nine_points import NinePoints
 
 
@@ -18,9 +19,9 @@ class BoardPanel(QWidget):
 
     framing = pyqtSignal()
 
-    def __init__(self, document: Document) -> None:
+    def __init__(self, session: Session) -> None:
         super().__init__()
-        self.document = document
+        self.document, self.selection = session.document, session.selection
         self._anchor = "centre"
         self.across = Number("Width", 1, LONGEST_SIDE, soft=(64, 4096), step=1, unit="px")
         self.down = Number("Height", 1, LONGEST_SIDE, soft=(64, 4096), step=1, unit="px")
@@ -58,7 +59,7 @@ class BoardPanel(QWidget):
         self.down.edited.connect(lambda v, t: self._resize(None, round(v), t))
         self.dpi.edited.connect(self._resolution)
         self.anchor.pinned.connect(self._pinned)
-        document.settled.connect(WhenSeen(self, self.show_board))
+        self.document.settled.connect(WhenVisible(self, self.show_board))
         self.show_board()
 
     def show_board(self) -> None:

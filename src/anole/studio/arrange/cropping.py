@@ -7,17 +7,17 @@ from PyQt6.QtGui import QKeyEvent, QPainter, QPainterPath, QPen
 
 from ...core.edit.boards import crop_board
 from .. import theme
-from ..board_view import BoardView
-from ..hand import Hand
+from ..board_tool import BoardTool
+from ..canvas import Canvas
 from ..view_transform import ViewTransform
 
 LEAST = 4
 
 
-class CroppingHand(Hand):
+class CroppingTool(BoardTool):
     """Waits for a frame once start() was called; Escape gives up."""
 
-    def __init__(self, view: BoardView) -> None:
+    def __init__(self, view: Canvas) -> None:
         super().__init__(view)
         self.waiting = False
         self._from = QPointF()

@@ -3,16 +3,14 @@
 from __future__ import annotations
 
 import math
-from typing import TYPE_CHECKING
+from typing import Protocol
 
-from PyQt6.QtCore import QModelIndex, QPointF, QRect, QRectF, QSize, Qt
-from PyQt6.QtGui import QPainter, QPen, QPolygonF
+from PyQt6.QtCore import QModelIndex, QObject, QPointF, QRect, QRectF, QSize, Qt
+from PyQt6.QtGui import QImage, QPainter, QPen, QPolygonF
 from PyQt6.QtWidgets import QStyle, QStyledItemDelegate, QStyleOptionViewItem
 
 from .. import theme
-
-if TYPE_CHECKING:
-    from .font_picker import FontPicker
+from .font_rows import FontRow
 
 ROW, WORDS, STAR = 50, 26, 16
 
@@ -37,9 +35,19 @@ def paint_star(painter: QPainter, box: QRectF, kept: bool) -> None:
     painter.drawPolygon(QPolygonF(points))
 
 
+class FontPictures(Protocol):
+    """What the list that owns the rows knows of them."""
+
+    stems: dict[str, float]
+
+    @property
+    def favourites(self) -> list[str]: ...
+    def image_of(self, row: FontRow) -> QImage | None: ...
+
+
 class FontDelegate(QStyledItemDelegate):
-    def __init__(self, owner: FontPicker) -> None:
-        super().__init__(owner)
+    def __init__(self, owner: FontPictures, parent: QObject) -> None:
+        super().__init__(parent)
         self._owner = owner
 
     def sizeHint(self, option: QStyleOptionViewItem, index: QModelIndex) -> QSize:

@@ -19,17 +19,14 @@ from PyQt6.QtWidgets import (
     QWidget,
 )  # fmt: skip
 
-from ...core.edit.font_files import add_font
 from ...core.edit.pieces import change_piece
-from ...core.lettering.fonts import FontError
 from ...core.model import Board
 from .. import theme
 from ..controls.choice import Box
-from ..document import Document
+from ..fonts import take_font
 from ..samples import words_of
-from ..seen import WhenSeen
-from ..settings import Settings
-from ..worker import Worker
+from ..session import Session
+from ..when_visible import WhenVisible
 from .font_delegate import ROW, FontDelegate, sample_size, star_box
 from .font_rows import EVERY, ORDERS, FontRow, all_rows, kinds, picked
 
@@ -79,9 +76,11 @@ class FontList(QListView):
 
 
 class FontPicker(QWidget):
-    def __init__(self, document: Document, worker: Worker, settings: Settings) -> None:
+    def __init__(self, session: Session) -> None:
         super().__init__()
-        self.document, self.worker, self.settings = document, worker, settings
+        self.session = session
+        self.document, self.selection = session.document, session.selection
+        self.worker, self.settings = session.worker, session.settings
         self.words = "Words"
         self.images: dict[str, QImage] = {}
         self.stems: dict[str, float] = {}
@@ -98,11 +97,11 @@ class FontPicker(QWidget):
         self.list.entered.connect(self._hover)
         self.list.clicked.connect(self._take)
         self.list.activated.connect(self._take)
-        worker.worded.connect(self._worded)
-        worker.measured.connect(self._measured)
-        when_seen = WhenSeen(self, self.show_piece)
-        document.settled.connect(when_seen)
-        document.chosen.connect(when_seen)
+        self.worker.worded.connect(self._worded)
+        self.worker.measured.connect(self._measured)
+        when_visible = WhenVisible(self, self.show_piece)
+        self.document.settled.connect(when_visible)
+        self.selection.changed.connect(when_visible)
         self.refill()
         self.show_piece()
 
@@ -121,7 +120,7 @@ class FontPicker(QWidget):
         self.list.setToolTip(
             "Hover to see the font on the board, click to take it; the star keeps it"
         )
-        self.list.setItemDelegate(FontDelegate(self))
+        self.list.setItemDelegate(FontDelegate(self, self))
         self.list.setMouseTracking(True)
         self.list.setUniformItemSizes(True)
         self.list.setVerticalScrollMode(QAbstractItemView.ScrollMode.ScrollPerPixel)
@@ -192,7 +191,7 @@ class FontPicker(QWidget):
     # pictures
 
     def show_piece(self) -> None:
-        words = words_of(self.document.piece)
+        words = words_of(self.selection.lettering)
         if words != self.words:
             self.words = words
             self.images.clear()
@@ -200,7 +199,7 @@ class FontPicker(QWidget):
         self._show_current()
 
     def _show_current(self) -> None:
-        piece = self.document.piece
+        piece = self.selection.lettering
         for number, row in enumerate(self.model.rows):
             if piece is not None and row.family == piece.font.family:
                 self.list.setCurrentIndex(self.model.index(number))
@@ -226,19 +225,19 @@ class FontPicker(QWidget):
     # choosing
 
     def _with(self, row: FontRow) -> Board:
-        assert self.document.piece is not None
-        return change_piece(self.document.board, self.document.piece.id, font=row.font)
+        assert self.selection.lettering is not None
+        return change_piece(self.document.board, self.selection.lettering.id, font=row.font)
 
     def _hover(self, index: QModelIndex) -> None:
         row = index.data(Qt.ItemDataRole.UserRole)
-        if row is not None and self.document.piece is not None:
+        if row is not None and self.selection.lettering is not None:
             self.document.look_at(self._with(row))
 
     def look_back(self) -> None:
         self.document.look_at(None)
 
     def _take(self, index: QModelIndex) -> None:
-        row, piece = index.data(Qt.ItemDataRole.UserRole), self.document.piece
+        row, piece = index.data(Qt.ItemDataRole.UserRole), self.selection.lettering
         if row is None or piece is None:
             return
         font = msgspec.structs.replace(row.font, italic=piece.font.italic and row.font.italic)
@@ -255,18 +254,7 @@ class FontPicker(QWidget):
 
     def add_file(self, path: Path) -> bool:
         """Take a font file in and put it on the chosen words; says what is wrong with it."""
-        try:
-            board, file = add_font(self.document.board, path.read_bytes(), path.name)
-        except OSError as error:
-            self.document.said.emit(f"{path.name} cannot be read: {error.strerror}")
-            return False
-        except FontError as error:
-            self.document.said.emit(str(error))
+        if not take_font(self.session, path):
             return False
         self.fonts_came()
-        piece = self.document.piece
-        if piece is not None and not piece.locked:
-            font = FontRow(file.family, file.genre, file).font
-            board = change_piece(board, piece.id, font=font)
-        self.document.apply(f"Add font {file.family}", lambda _: board)
         return True

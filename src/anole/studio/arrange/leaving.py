@@ -1,4 +1,4 @@
-"""Words that leave the board say so under it; a click fits them."""
+"""Pieces that leave the board say so under it; a click fits them."""
 
 from __future__ import annotations
 
@@ -6,10 +6,11 @@ from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QFontMetricsF, QPainter, QPen
 
 from ...core.edit.fitting import fit_to_board, leaves
-from ...core.lettering.outline import Outline, outline
-from ...core.model import Board, Lettering
+from ...core.model import Board, Coated
+from ...core.pieces.registry import coated_kind
 from .. import theme
-from ..hand import Hand
+from ..board_tool import BoardTool
+from ..canvas import Canvas
 from ..view_transform import ViewTransform
 
 HEIGHT, PAD, GAP = 22.0, 9.0, 4.0
@@ -17,32 +18,33 @@ MOST_LETTERS = 24
 FIT = "Fit to board"
 
 
-class LeavingHand(Hand):
-    """A tag below the board for the first piece of words that crosses its border."""
+class LeavingTool(BoardTool):
+    """A tag below the board for the first piece that crosses its border."""
 
-    def __init__(self, view: object) -> None:
-        super().__init__(view)  # type: ignore[arg-type]
-        self._told: tuple[Board, Lettering | None] | None = None
-        self._known: dict[str, tuple[Outline, tuple[int, int], bool]] = {}
+    def __init__(self, view: Canvas) -> None:
+        super().__init__(view)
+        self._told: tuple[Board, Coated | None] | None = None
+        self._known: dict[str, tuple[tuple, tuple[int, int], bool]] = {}
         self._button = QRectF()
 
-    def piece(self) -> Lettering | None:
-        """Chosen words before others; locked and hidden ones are left alone."""
+    def piece(self) -> Coated | None:
+        """Chosen ones before others; locked and hidden ones are left alone."""
         board = self.document.shown
         if self._told is None or self._told[0] is not board:
-            words = [
-                p for p in board.pieces if isinstance(p, Lettering) and p.shown and not p.locked
+            pieces = [
+                p for p in board.pieces if isinstance(p, Coated) and p.shown and not p.locked
             ]
-            words.sort(key=lambda p: p.id not in self.document.chosen_ids)
-            self._told = board, next((p for p in words if self._leaves(p, board)), None)
+            pieces.sort(key=lambda p: p.id not in self.selection.ids)
+            self._told = board, next((p for p in pieces if self._leaves(p, board)), None)
         return self._told[1]
 
-    def _leaves(self, piece: Lettering, board: Board) -> bool:
+    def _leaves(self, piece: Coated, board: Board) -> bool:
         """Asked again at every step of a drag; its letters seldom changed."""
-        line, size = outline(piece, board.dpi), (board.width, board.height)
+        key = coated_kind(piece).outline_key(piece, board.dpi)
+        size = (board.width, board.height)
         known = self._known.get(piece.id)
-        if known is None or known[0] is not line or known[1] != size:
-            known = self._known[piece.id] = line, size, leaves(piece, board)
+        if known is None or known[0] != key or known[1] != size:
+            known = self._known[piece.id] = key, size, leaves(piece, board)
         return known[2]
 
     def paint(self, painter: QPainter, now: ViewTransform) -> None:
@@ -87,6 +89,6 @@ class LeavingHand(Hand):
         if self._button.contains(at):
             return (
                 Qt.CursorShape.PointingHandCursor,
-                "Makes the words small enough, and longer words too",
+                "Makes it small enough; words get room for longer ones too",
             )
         return None

@@ -7,18 +7,18 @@ from typing import Any
 from PyQt6.QtWidgets import QLabel, QPushButton, QVBoxLayout, QWidget
 
 from ...core.edit.words import change_letters, free_letters
+from ...core.lettering.shaping import drawable
 from ...core.model import Colour, OwnLetter
 from ...core.paint.frames import WHITE
 from ..controls.colour import ColourControl
 from ..controls.fields import FieldPanel
-from ..document import Document
-from .typing import TypingHand
+from ..session import Session
 
 
 class LettersPanel(QWidget):
-    def __init__(self, document: Document, typing: TypingHand) -> None:
+    def __init__(self, session: Session) -> None:
         super().__init__()
-        self.document, self.typing = document, typing
+        self.document, self.selection = session.document, session.selection
         self.head = QLabel()
         self.head.setObjectName("group")
         self.fields = FieldPanel(OwnLetter)
@@ -33,23 +33,30 @@ class LettersPanel(QWidget):
         self.fields.edited.connect(lambda name, v, t: self._change(t, **{name: v}))
         self.colour.edited.connect(lambda colour, t: self._change(t, colour=colour))
         self.free.clicked.connect(self._free)
-        typing.view.letters_chosen.connect(self.show_letters)
-        document.settled.connect(self.show_letters)
+        self.selection.letters_changed.connect(self.show_letters)
+        self.document.settled.connect(self.show_letters)
         self.show_letters()
 
     @property
     def places(self) -> list[int]:
         """Places of the chosen letters in the text; blanks are left out."""
-        start, end = self.typing.selection
-        text = self.typing.text
-        return [at for at in range(start, end) if not text[at].isspace()] if self.typing.on else []
+        letters = self.selection.letters
+        if letters is None:
+            return []
+        text = self._text
+        return [at for at in range(*letters) if at < len(text) and not text[at].isspace()]
+
+    @property
+    def _text(self) -> str:
+        piece = self.selection.lettering
+        return drawable(piece.text) if piece is not None else ""
 
     def show_letters(self) -> None:
-        places, piece = self.places, self.document.piece
+        places, piece = self.places, self.selection.lettering
         self.setVisible(bool(places) and piece is not None)
         if not places or piece is None:
             return
-        text = self.typing.text
+        text = self._text
         shown = "".join(text[at] for at in places)[:16]
         self.head.setText(f"Letters chosen: {shown}")
         letters = piece.letters
@@ -58,17 +65,17 @@ class LettersPanel(QWidget):
         self.colour.set_value(first.colour or self._turn_colour())
 
     def _turn_colour(self) -> Colour:
-        letters = self.document.piece.letters if self.document.piece else None
+        letters = self.selection.lettering.letters if self.selection.lettering else None
         return letters.colours[0] if letters and letters.colours else WHITE
 
     def _change(self, token: object | None, **fields: Any) -> None:
-        piece, places = self.document.piece_id, self.places
+        piece, places = self.selection.piece_id, self.places
         if piece is not None and places:
             self.document.apply(
                 "Letters", lambda b: change_letters(b, piece, places, **fields), token
             )
 
     def _free(self) -> None:
-        piece, places = self.document.piece_id, self.places
+        piece, places = self.selection.piece_id, self.places
         if piece is not None and places:
             self.document.apply("Letters", lambda b: free_letters(b, piece, places))

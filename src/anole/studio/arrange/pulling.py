@@ -8,13 +8,14 @@ from PyQt6.QtGui import QKeyEvent, QPainter, QPen, QPolygonF
 from ...core.edit.arranging import moved
 from ...core.edit.pieces import change_piece
 from ...core.edit.snapping import Guide, extent, guides, snap
-from ...core.model import Board, Lettering
-from ...core.pieces.lettering import block_corners
+from ...core.model import Board, Placed
+from ...core.pieces.registry import kind_of, placement
 from .. import theme
-from ..board_view import BoardView
-from ..hand import Hand
+from ..board_tool import BoardTool
+from ..canvas import Canvas
 from ..view_transform import ViewTransform
-from .handles import HINTS, Handle, handle_at, handles, pulled
+from .handle import Handle
+from .handles import HINTS, handle_at, handles, pulled
 from .handles import paint as paint_handles
 
 SNAP = 7
@@ -28,16 +29,16 @@ ARROWS = {
 }  # fmt: skip
 
 
-def box_of(piece: Lettering, board: Board) -> QPolygonF:
+def box_of(piece: Placed, board: Board) -> QPolygonF:
     """The corners of a piece's box, board px."""
-    return QPolygonF([QPointF(*corner) for corner in block_corners(piece, board)])
+    return QPolygonF([QPointF(*corner) for corner in placement(piece, board).quad])
 
 
-class PullingHand(Hand):
-    def __init__(self, view: BoardView) -> None:
+class PullingTool(BoardTool):
+    def __init__(self, view: Canvas) -> None:
         super().__init__(view)
         self._grip: Handle | None = None
-        self._start: Lettering | None = None
+        self._start: Placed | None = None
         self._board: Board | None = None
         self._from = QPointF()
         self._token: object | None = None
@@ -47,17 +48,17 @@ class PullingHand(Hand):
         self._net: QRectF | None = None
 
     def handles(self) -> list[Handle]:
-        """What the chosen words can be pulled by, in widget px."""
-        piece = self.document.piece
-        if piece is None or piece.locked or not piece.text.strip() or self.document.together:
+        """What the chosen piece can be pulled by, in widget px."""
+        piece = self.selection.placed
+        if piece is None or piece.locked or not kind_of(piece).has_content(piece) or self.selection.together:
             return []
         return handles(piece, self.document.board, self.view.transform_now())
 
-    def hit(self, at: QPointF) -> Lettering | None:
-        """The topmost shown lettering whose box lies under a point."""
+    def hit(self, at: QPointF) -> Placed | None:
+        """The topmost shown piece whose box lies under a point."""
         point = QPointF(*self.view.transform_now().to_board(at))
         for piece in reversed(self.document.board.pieces):
-            if isinstance(piece, Lettering) and piece.shown and piece.text.strip():
+            if isinstance(piece, Placed) and piece.shown and kind_of(piece).has_content(piece):
                 if box_of(piece, self.document.board).containsPoint(point, Qt.FillRule.WindingFill):
                     return piece
         return None
@@ -65,15 +66,15 @@ class PullingHand(Hand):
     # looking
 
     def paint(self, painter: QPainter, now: ViewTransform) -> None:
-        piece, board = self.document.piece, self.document.shown
-        together = self.document.together
-        if piece is not None and piece.shown and piece.text.strip() and not together:
+        piece, board = self.selection.placed, self.document.shown
+        together = self.selection.together
+        if piece is not None and piece.shown and kind_of(piece).has_content(piece) and not together:
             paint_handles(painter, piece, board, now)
         painter.setBrush(Qt.BrushStyle.NoBrush)
         painter.setPen(QPen(theme.colour("leaf"), 1.3))
         for other in board.pieces if together else ():
-            if isinstance(other, Lettering) and other.id in self.document.chosen_ids:
-                corners = [now.to_widget(*corner) for corner in block_corners(other, board)]
+            if isinstance(other, Placed) and other.id in self.selection.ids:
+                corners = [now.to_widget(*corner) for corner in placement(other, board).quad]
                 painter.drawPolygon(QPolygonF(corners))
         if self._net is not None:
             painter.setPen(QPen(theme.colour("leaf"), 1, Qt.PenStyle.DashLine))
@@ -82,7 +83,7 @@ class PullingHand(Hand):
             self._paint_guide(painter, now, guide)
 
     def _paint_guide(self, painter: QPainter, now: ViewTransform, guide: Guide) -> None:
-        """A thin line that the moved words lie on, with the distance from the board's border."""
+        """A thin line that the moved piece lies on, with the distance from the board's border."""
         board = self.document.shown
         painter.setFont(theme.font(11))
         painter.setPen(QPen(theme.colour("coral"), 1))
@@ -107,22 +108,22 @@ class PullingHand(Hand):
         self._moving = self._gone = False
         if self._grip is None:
             self._choose(self.hit(at), bool(keys & Qt.KeyboardModifier.ShiftModifier))
-        self._start = self.document.piece if self._grip or self._moving else None
+        self._start = self.selection.placed if self._grip or self._moving else None
         self._board = self.document.board
-        leaving_out = self.document.chosen_ids
+        leaving_out = self.selection.ids
         self._lines = guides(self._board, leaving_out) if self._start else []
         return True
 
-    def _choose(self, hit: Lettering | None, also: bool) -> None:
+    def _choose(self, hit: Placed | None, also: bool) -> None:
         if hit is None:
             if not also:
-                self.document.choose(self.document.piece_id)
+                self.selection.choose(self.selection.piece_id)
             self._net = QRectF(self._from, self._from)
             return
         if also:
-            self.document.choose_also(hit.id)
-        elif hit.id not in self.document.chosen_ids:
-            self.document.choose(hit.id)
+            self.selection.choose_also(hit.id)
+        elif hit.id not in self.selection.ids:
+            self.selection.choose(hit.id)
         self._moving = not hit.locked
 
     def pull(self, at: QPointF, keys: Qt.KeyboardModifier) -> None:
@@ -135,7 +136,7 @@ class PullingHand(Hand):
             self._pull_grip(self._start, self._grip, at, keys)
 
     def _pull_grip(
-        self, start: Lettering, grip: Handle, at: QPointF, keys: Qt.KeyboardModifier
+        self, start: Placed, grip: Handle, at: QPointF, keys: Qt.KeyboardModifier
     ) -> None:
         now = self.view.transform_now()
         fields = pulled(start, self.document.board, grip, now.to_board(self._from),
@@ -158,9 +159,9 @@ class PullingHand(Hand):
         x0, y0, x1, y1 = extent(start, board)
         found = snap((x0 + dx, y0 + dy, x1 + dx, y1 + dy), [] if free else self._lines, SNAP / zoom)
         self.guides = found.guides
-        ids = [p.id for p in board.pieces if p.id in self.document.chosen_ids]
+        ids = [p.id for p in board.pieces if p.id in self.selection.ids]
         way = (dx + found.dx, dy + found.dy)
-        ways = {i: way for i in ids if isinstance(board.piece(i), Lettering)}
+        ways = {i: way for i in ids if isinstance(board.piece(i), Placed)}
         self.document.apply("Move", lambda _: moved(board, ways), self._token)
 
     def release(self) -> None:
@@ -180,25 +181,21 @@ class PullingHand(Hand):
         caught = [
             piece.id
             for piece in board.pieces
-            if isinstance(piece, Lettering) and piece.shown and not piece.locked
+            if isinstance(piece, Placed) and piece.shown and not piece.locked
             and box_of(piece, board).boundingRect().intersects(area)
         ]  # fmt: skip
-        if caught:
-            self.document.choose(caught[-1])
-            for other in caught[:-1]:
-                self.document.choose_also(other)
-            self.document.choose_first(caught[-1])
+        self.selection.choose_all(tuple(caught))
 
     def key(self, event: QKeyEvent) -> bool:
         way = ARROWS.get(Qt.Key(event.key()))
-        if way is None or self.document.piece is None:
+        if way is None or self.selection.placed is None:
             return False
         by = 10 if event.modifiers() & Qt.KeyboardModifier.ShiftModifier else 1
-        ids = self.document.chosen_ids
+        ids = self.selection.ids
         ways = {
             p.id: (way[0] * by, way[1] * by)
             for p in self.document.board.pieces
-            if isinstance(p, Lettering) and p.id in ids
+            if isinstance(p, Placed) and p.id in ids
         }
         self.document.apply("Nudge", lambda b: moved(b, ways), "nudge")
         return True

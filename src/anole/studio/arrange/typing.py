@@ -26,10 +26,10 @@ from ...core.lettering.caret import (
 from ...core.lettering.outline import outline
 from ...core.lettering.shaping import drawable
 from .. import theme
-from ..board_view import BoardView
-from ..hand import Hand
+from ..board_tool import BoardTool
+from ..canvas import Canvas
 from ..view_transform import ViewTransform
-from .pulling import PullingHand
+from .pulling import PullingTool
 from .typing_keys import ENTER, press_key, wants
 
 BLINK_MS, PAUSE_MS = 530, 1500
@@ -37,10 +37,10 @@ NEAR = 1.6
 """Of a caret's height: how far from the words a click still means them."""
 
 
-class TypingHand(Hand):
+class TypingTool(BoardTool):
     """Double-click or Enter starts it, Escape or a click elsewhere ends it."""
 
-    def __init__(self, view: BoardView, pulling: PullingHand) -> None:
+    def __init__(self, view: Canvas, pulling: PullingTool) -> None:
         super().__init__(view)
         self._pulling = pulling
         self.piece_id: str | None = None
@@ -54,7 +54,7 @@ class TypingHand(Hand):
         self._pause.setSingleShot(True)
         self._pause.timeout.connect(self.new_step)
         self.document.changed.connect(self._keep_in)
-        self.document.chosen.connect(self._other)
+        self.selection.changed.connect(self._other)
 
     # state
 
@@ -64,11 +64,11 @@ class TypingHand(Hand):
 
     @property
     def text(self) -> str:
-        piece = self.document.piece
+        piece = self.selection.lettering
         return drawable(piece.text) if piece is not None else ""
 
     @property
-    def selection(self) -> tuple[int, int]:
+    def marked(self) -> tuple[int, int]:
         return min(self.caret, self.anchor), max(self.caret, self.anchor)
 
     def select(self, anchor: int, caret: int) -> None:
@@ -77,7 +77,7 @@ class TypingHand(Hand):
 
     def start(self, at: int | None = None, everything: bool = False) -> None:
         """Begin typing in the chosen words."""
-        piece = self.document.piece
+        piece = self.selection.lettering
         if piece is None or piece.locked:
             return
         self.piece_id = piece.id
@@ -94,11 +94,11 @@ class TypingHand(Hand):
             self.piece_id, self._pre = None, ""
             self._blink.stop()
             self.view.setAttribute(Qt.WidgetAttribute.WA_InputMethodEnabled, False)
-            self.view.letters_chosen.emit()
+            self.selection.choose_letters(None)
             self.view.update()
 
     def _other(self) -> None:
-        if self.document.piece_id != self.piece_id:
+        if self.selection.piece_id != self.piece_id:
             self.leave()
 
     def _keep_in(self) -> None:
@@ -115,13 +115,13 @@ class TypingHand(Hand):
 
     def _show(self) -> None:
         self._lit = True
-        self.view.letters_chosen.emit()
+        self.selection.choose_letters(self.marked)
         self.view.updateMicroFocus()
         self.view.update()
 
     def lines(self) -> tuple[list[Caret], np.ndarray]:
         """The places of the words and their carets in board px."""
-        piece, board = self.document.piece, self.document.board
+        piece, board = self.selection.lettering, self.document.board
         assert piece is not None
         line = outline(piece, board.dpi)
         if self._known is None or self._known[0] != line.key:
@@ -132,10 +132,10 @@ class TypingHand(Hand):
     # looking
 
     def paint(self, painter: QPainter, now: ViewTransform) -> None:
-        if not self.on or self.document.piece is None:
+        if not self.on or self.selection.lettering is None:
             return
         _, lines = self.lines()
-        start, end = self.selection
+        start, end = self.marked
         painter.setPen(Qt.PenStyle.NoPen)
         painter.setBrush(theme.colour("leaf", 0.35))
         rows = [c.row for c in self.lines()[0]]
@@ -190,7 +190,7 @@ class TypingHand(Hand):
         hit = self._pulling.hit(at)
         if hit is None or hit.locked:
             return False
-        self.document.choose(hit.id)
+        self.selection.choose(hit.id)
         self.start()
         place = self._place(at)[0]
         self.select(place, place)
@@ -203,7 +203,7 @@ class TypingHand(Hand):
 
     def insert(self, text: str) -> None:
         """Put text in place of the selection."""
-        start, end = self.selection
+        start, end = self.marked
         piece_id, before = self.piece_id, self.text
         if piece_id is None or (start == end and not text):
             return
@@ -238,7 +238,7 @@ class TypingHand(Hand):
     def input_query(self, query: Qt.InputMethodQuery) -> Any:
         if not self.on:
             return None
-        start, end = self.selection
+        start, end = self.marked
         if query == Qt.InputMethodQuery.ImCursorRectangle:
             top, low = (
                 self.view.transform_now().to_widget(*p) for p in self.lines()[1][self.caret]

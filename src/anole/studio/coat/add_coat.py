@@ -8,22 +8,23 @@ from PyQt6.QtCore import QRectF, QSize, Qt
 from PyQt6.QtGui import QImage, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QAbstractButton, QGridLayout, QPushButton, QVBoxLayout, QWidget
 
-from ...core.coats.registry import KINDS, CoatKind
-from ...core.edit.coats import add_coat
-from ...core.model import Coat, Colour, ColourPaint, Fill
+from ...core.coats.fill import plain
+from ...core.coats.kind import CoatKind
+from ...core.coats.registry import KINDS
+from ...core.edit.coats import add_coat, natural_place
+from ...core.model import Colour
 from .. import theme
-from ..document import Document
 from ..samples import sample, words_of
-from ..worker import Worker
+from ..session import Session
 
 PICTURE = QSize(64, 44)
-BASE = Fill(id="base", paint=ColourPaint(colour=Colour(150, 164, 156)))
+BASE = plain(Colour(150, 164, 156), "base")
 
 
 class KindButton(QAbstractButton):
     """One kind of coat with its picture."""
 
-    def __init__(self, kind: CoatKind) -> None:
+    def __init__(self, kind: CoatKind[Any]) -> None:
         super().__init__()
         self.kind = kind
         self.image: QImage | None = None
@@ -53,14 +54,16 @@ class KindButton(QAbstractButton):
 
 
 class AddCoat(QWidget):
-    def __init__(self, document: Document, worker: Worker) -> None:
+    def __init__(self, session: Session) -> None:
         super().__init__()
-        self.document, self.worker = document, worker
+        self.session = session
+        self.document, self.selection = session.document, session.selection
+        self.worker = session.worker
         self.open = QPushButton("+  coat")
         self.open.setCheckable(True)
         self.open.setToolTip("Add a coat to the style (Ins)")
         self.kinds = QWidget()
-        self.buttons = {tag: KindButton(kind) for tag, kind in KINDS.items()}
+        self.buttons = {kind.tag: KindButton(kind) for kind in KINDS.values()}
         column, grid = QVBoxLayout(self), QGridLayout(self.kinds)
         for layout in (column, grid):
             layout.setContentsMargins(0, 0, 0, 0)
@@ -72,7 +75,7 @@ class AddCoat(QWidget):
         column.addWidget(self.kinds)
         self.kinds.hide()
         self.open.toggled.connect(self._unfold)
-        worker.drawn.connect(self._take)
+        self.worker.drawn.connect(self._take)
 
     def _unfold(self, on: bool) -> None:
         self.kinds.setVisible(on)
@@ -80,15 +83,13 @@ class AddCoat(QWidget):
             self._ask()
 
     def _ask(self) -> None:
-        piece = self.document.piece
+        piece, board = self.selection.coated, self.document.board
         letter = words_of(piece)[0]
         for tag, button in self.buttons.items():
-            coat: Any = button.kind.struct(id="sample")
-            under: tuple[Coat, ...] = () if tag == "fill" else (BASE,)
-            stack = (coat, *under) if tag in ("shadow", "glow") else (*under, coat)
-            board = sample(piece, stack, letter, PICTURE.width(), PICTURE.height(),
-                           self.document.board)  # fmt: skip
-            self.worker.ask_small(("kind", tag), board, 2.0)
+            coat, at = button.kind.struct(id="sample"), natural_place((BASE,), button.kind)
+            stack = (coat, BASE) if at == 0 else (BASE, coat)
+            small = sample(piece, stack, letter, PICTURE.width(), PICTURE.height(), board)
+            self.worker.ask_small(("kind", tag), small, 2.0)
 
     def _take(self, key: Any, image: QImage) -> None:
         if key[0] == "kind":
@@ -97,13 +98,11 @@ class AddCoat(QWidget):
 
     def add(self, tag: str) -> None:
         """Add a coat where it naturally goes, and choose it."""
-        piece = self.document.piece_id
+        piece = self.selection.coated
         if piece is None:
             return
-        before = {c.id for c in self.document.piece.style} if self.document.piece else set()
-        kind = KINDS[tag]
-        self.document.apply(f"Add {kind.title}", lambda b: add_coat(b, piece, tag)[0])
-        fresh = [c.id for c in self.document.piece.style if c.id not in before]  # type: ignore[union-attr]
-        if fresh:
-            self.document.choose(piece, fresh[0])
+        title = f"Add {self.buttons[tag].kind.title}"
+        fresh = self.document.make(title, lambda b: add_coat(b, piece.id, tag))
+        if fresh is not None:
+            self.selection.choose(piece.id, fresh)
         self.open.setChecked(False)

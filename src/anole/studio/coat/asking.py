@@ -7,10 +7,10 @@ from PyQt6.QtCore import QPointF, Qt
 from ...core.coats.registry import kind_of
 from ...core.edit.coats import coat_of
 from ...core.render.probing import painted_by
-from ..hand import Hand
+from ..board_tool import BoardTool
 
 
-class AskingHand(Hand):
+class AskingTool(BoardTool):
     def press(self, at: QPointF, keys: Qt.KeyboardModifier) -> bool:
         if not keys & Qt.KeyboardModifier.AltModifier:
             return False
@@ -19,7 +19,7 @@ class AskingHand(Hand):
         if found is None:
             self.document.said.emit("Only a ground is painted there.")
             return True
-        self.document.choose(*found)
+        self.selection.choose(*found)
         coat = coat_of(board, *found)
         name = f" {coat.name}" if coat.name else ""
         self.document.said.emit(f"Painted there on top: {kind_of(coat).title}{name}.")

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from typing import Any
 
 from PyQt6.QtCore import Qt
@@ -15,21 +16,23 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
-from ...core.coats.registry import KINDS, kind_of
+from ...core.coats.registry import kind_of
+from ...core.coats.section import Section
 from ...core.edit.coats import change_coat
+from ...core.model import Coat
 from ..controls.control import Context
 from ..controls.fields import FieldPanel
-from ..document import Document
-from ..seen import WhenSeen
-from .build_up.widget import BuildUp
+from ..session import Session
+from ..when_visible import WhenVisible
 
 
 class CoatPanel(QScrollArea):
     """One panel for each kind of coat, made when it is first needed."""
 
-    def __init__(self, document: Document, build_up: BuildUp) -> None:
+    def __init__(self, session: Session, section: Callable[[], Section | None]) -> None:
         super().__init__()
-        self.document, self.build_up = document, build_up
+        self.document, self.selection = session.document, session.selection
+        self.section = section
         self.setObjectName("panel")
         self.setWidgetResizable(True)
         self.setFrameShape(QFrame.Shape.NoFrame)
@@ -51,45 +54,48 @@ class CoatPanel(QScrollArea):
         self.empty.setObjectName("dim")
         self.empty.setWordWrap(True)
         self._column.addWidget(self.empty)
-        self.panels: dict[str, FieldPanel] = {}
+        self.panels: dict[type[Coat], FieldPanel] = {}
         self._column.addStretch(1)
         self.setWidget(inside)
         self.name.editingFinished.connect(self._named)
-        when_seen = WhenSeen(self, self.show_coat)
-        document.settled.connect(when_seen)
-        document.chosen.connect(when_seen)
+        when_visible = WhenVisible(self, self.show_coat)
+        self.document.settled.connect(when_visible)
+        self.selection.changed.connect(when_visible)
         self.show_coat()
 
-    def panel(self, tag: str) -> FieldPanel:
-        if tag not in self.panels:
-            panel = FieldPanel(KINDS[tag].struct, headed=True)
+    def panel(self, struct: type[Coat]) -> FieldPanel:
+        """The panel of a kind of coat."""
+        if struct not in self.panels:
+            panel = FieldPanel(struct, headed=True)
             panel.edited.connect(self._field)
-            self.panels[tag] = panel
+            self.panels[struct] = panel
             self._column.insertWidget(self._column.count() - 1, panel)
-        return self.panels[tag]
+        return self.panels[struct]
 
     def show_coat(self) -> None:
-        coat, piece, board = self.document.coat, self.document.piece, self.document.board
-        tag = "" if coat is None else str(coat.__struct_config__.tag)
+        coat = self.selection.coat
         self.empty.setVisible(coat is None)
         self.name.setVisible(coat is not None)
         self.head.setText("" if coat is None else kind_of(coat).title)
-        if coat is not None and piece is not None:
-            panel = self.panel(tag)
-            scene = self.build_up.scene()
-            em = scene.cut.em if scene else 100.0
-            core = scene.cut.core if scene else em / 10
-            panel.take(Context(em, board.dpi, core, board.lamp))
+        if coat is not None:
+            panel = self.panel(type(coat))
+            panel.take(self._context())
             panel.show_struct(coat)
-            # only a pose tells the face from the board
-            panel.controls["plane"].setVisible(piece.pose is not None)
             if not self.name.hasFocus():
                 self.name.setText(coat.name)
-        for other, panel in self.panels.items():
-            panel.setVisible(other == tag)
+        for struct, panel in self.panels.items():
+            panel.setVisible(type(coat) is struct)
+
+    def _context(self) -> Context:
+        board, piece = self.document.board, self.selection.coated
+        section = self.section()
+        em = section.em if section is not None else 100.0
+        core = section.core if section is not None else em / 10
+        posed = piece is not None and piece.pose is not None
+        return Context(em, board.dpi, core, board.lamp, posed)
 
     def _field(self, name: str, value: Any, token: object | None) -> None:
-        piece, coat = self.document.piece_id, self.document.coat
+        piece, coat = self.selection.piece_id, self.selection.coat
         if piece is not None and coat is not None:
             title = f"{kind_of(coat).title}: {name.replace('_', ' ')}"
             self.document.apply(
@@ -97,6 +103,6 @@ class CoatPanel(QScrollArea):
             )
 
     def _named(self) -> None:
-        coat = self.document.coat
+        coat = self.selection.coat
         if coat is not None and self.name.text().strip() != coat.name:
             self._field("name", self.name.text().strip(), None)

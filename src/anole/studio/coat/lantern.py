@@ -3,18 +3,18 @@
 from __future__ import annotations
 
 import math
-from typing import Any
 
 import msgspec
 from PyQt6.QtCore import QPointF, Qt
 from PyQt6.QtGui import QPainter, QPen
 
+from ...core.coats.registry import kind_of
 from ...core.edit.boards import change_board
 from ...core.edit.coats import change_coat
 from ...core.model import Lamp
 from .. import theme
-from ..board_view import BoardView
-from ..hand import Hand
+from ..board_tool import BoardTool
+from ..canvas import Canvas
 from ..view_transform import ViewTransform
 
 REACH, NEAR = 0.46, 12.0
@@ -22,20 +22,20 @@ REACH, NEAR = 0.46, 12.0
 HIGHEST = 80.0
 
 
-class LanternHand(Hand):
+class LanternTool(BoardTool):
     """Of the chosen coat's own lamp, or of the board's when the coat follows that."""
 
-    def __init__(self, view: BoardView) -> None:
+    def __init__(self, view: Canvas) -> None:
         super().__init__(view)
         self._token: object | None = None
 
     @property
     def lamp(self) -> Lamp | None:
         """The lamp that lights the chosen coat; None for a coat without light."""
-        coat: Any = self.document.coat
-        if coat is None or not hasattr(coat, "lamp"):
+        coat = self.selection.coat
+        if coat is None or not kind_of(coat).lit:
             return None
-        return coat.lamp or self.document.board.lamp
+        return kind_of(coat).lamp(coat) or self.document.board.lamp
 
     def spot(self, now: ViewTransform) -> QPointF | None:
         lamp, board = self.lamp, self.document.board
@@ -93,8 +93,8 @@ class LanternHand(Hand):
             lamp, bearing=float(round(math.degrees(math.atan2(dx, -dy)) % 360)),
             elevation=float(round(min(max(90 * (1 - far), 1), HIGHEST))),
         )  # fmt: skip
-        piece, coat = self.document.piece_id or "", self.document.coat
-        if coat is not None and getattr(coat, "lamp", None) is not None:
+        piece, coat = self.selection.piece_id or "", self.selection.coat
+        if coat is not None and kind_of(coat).lamp(coat) is not None:
             self.document.apply(
                 "Lamp of the coat", lambda b: change_coat(b, piece, coat.id, lamp=made), self._token
             )

@@ -7,9 +7,9 @@ from typing import get_args
 from PyQt6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QWidget
 
 from ...core.edit.pieces import switch_shaping
-from ...core.lettering.bends import shapings
 from ...core.model.shaping import Shaping
-from ..document import Document
+from ...core.pieces.registry import placed_kind
+from ..session import Session
 
 KINDS = get_args(Shaping)
 ROOM = 3
@@ -19,9 +19,9 @@ ROOM = 3
 class ShapingSwitches(QWidget):
     """A switch for each kind of shaping the chosen words have; gone where they have none."""
 
-    def __init__(self, document: Document) -> None:
+    def __init__(self, session: Session) -> None:
         super().__init__()
-        self.document = document
+        self.document, self.selection = session.document, session.selection
         line = QHBoxLayout(self)
         line.setContentsMargins(0, 0, 0, 0)
         line.setSpacing(4)
@@ -37,13 +37,13 @@ class ShapingSwitches(QWidget):
             self.switches[kind] = switch
             line.addWidget(switch)
         line.addStretch(1)
-        document.settled.connect(self.show_shaping)
-        document.chosen.connect(self.show_shaping)
+        self.document.settled.connect(self.show_shaping)
+        self.selection.changed.connect(self.show_shaping)
         self.show_shaping()
 
     def show_shaping(self) -> None:
-        piece = self.document.piece
-        kinds = shapings(piece) if piece is not None else ()
+        piece = self.selection.placed
+        kinds = placed_kind(piece).shapings(piece) if piece is not None else ()
         self.setVisible(bool(kinds))
         self.head.setVisible(len(kinds) <= ROOM)
         for kind, switch in self.switches.items():
@@ -53,7 +53,7 @@ class ShapingSwitches(QWidget):
             switch.setToolTip(f"Switch {kind} {'off' if on else 'on'}; it stays as it is set")
 
     def _switch(self, kind: str) -> None:
-        piece = self.document.piece
+        piece = self.selection.placed
         if piece is not None:
             name = f"{kind.capitalize()} {'on' if kind in piece.off else 'off'}"
             self.document.apply(name, lambda b: switch_shaping(b, piece.id, kind))

@@ -20,12 +20,12 @@ from PyQt6.QtWidgets import (
 from ...core.edit.coats import put_style, style_of
 from ...core.files.atomic import FileError
 from ...core.library import styles as library
-from ...core.library.styles import Kept
+from ...core.library.styles import StoredStyle
 from ...core.model import ModelError, Style
+from ...core.pieces.registry import kind_of
 from .. import theme
-from ..document import Document
 from ..samples import sample, words_of
-from ..worker import Worker
+from ..session import Session
 
 CHIP = QSize(148, 84)
 PICTURE = QSize(144, 56)
@@ -36,7 +36,7 @@ class Chip(QAbstractButton):
 
     pointed = pyqtSignal(bool)
 
-    def __init__(self, kept: Kept) -> None:
+    def __init__(self, kept: StoredStyle) -> None:
         super().__init__()
         self.kept = kept
         self.image: QImage | None = None
@@ -82,9 +82,11 @@ class Chip(QAbstractButton):
 
 
 class Shelf(QWidget):
-    def __init__(self, document: Document, worker: Worker) -> None:
+    def __init__(self, session: Session) -> None:
         super().__init__()
-        self.document, self.worker = document, worker
+        self.session = session
+        self.document, self.selection = session.document, session.selection
+        self.worker = session.worker
         self.setObjectName("bar")
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         self.setFixedHeight(104)
@@ -120,9 +122,9 @@ class Shelf(QWidget):
         line.addLayout(side)
         self.keep.clicked.connect(self._ask_name)
         self.name.returnPressed.connect(self._keep)
-        document.settled.connect(self.refresh)
-        document.chosen.connect(self.refresh)
-        worker.drawn.connect(self._take)
+        self.document.settled.connect(self.refresh)
+        self.selection.changed.connect(self.refresh)
+        self.worker.drawn.connect(self._take)
         self.reload()
 
     def reload(self) -> None:
@@ -145,13 +147,13 @@ class Shelf(QWidget):
             self.document.said.emit(trouble)
 
     def refresh(self) -> None:
-        piece = self.document.piece
+        piece = self.selection.coated
         worn = piece.worn.name if piece and piece.worn else None
         for chip in self.chips:
             if chip.worn != (chip.kept.style.name == worn):
                 chip.worn = not chip.worn
                 chip.update()
-        wanted = (words_of(piece), piece.font if piece else None, self.document.board.lamp)
+        wanted = (piece and kind_of(piece).sample(piece, words_of(piece)), self.document.board.lamp)
         if self.isVisible() and wanted != self._asked:
             self._asked = wanted
             self._ask_pictures()
@@ -161,7 +163,7 @@ class Shelf(QWidget):
         self.refresh()
 
     def _ask_pictures(self) -> None:
-        piece = self.document.piece
+        piece = self.selection.coated
         for index, chip in enumerate(self.chips):
             board = sample(piece, chip.kept.style.coats, words_of(piece), PICTURE.width(),
                            PICTURE.height(), self.document.board)  # fmt: skip
@@ -175,33 +177,33 @@ class Shelf(QWidget):
                 chip.update()
 
     def _with(self, style: Style) -> Any:
-        piece = self.document.piece_id
+        piece = self.selection.piece_id
         assert piece is not None
         mark = library.digest(style.coats)
         return lambda board: put_style(board, piece, style, mark)
 
     def _look(self, chip: Chip | None) -> None:
-        if chip is None or self.document.piece is None:
+        if chip is None or self.selection.coated is None:
             self.document.look_at(None)
         else:
             self.document.look_at(self._with(chip.kept.style)(self.document.board))
 
     def _put(self, chip: Chip) -> None:
-        if self.document.piece is None:
-            self.document.said.emit("Choose the words that the style goes on first.")
+        if self.selection.coated is None:
+            self.document.said.emit("Choose what the style goes on first.")
             return
         style = chip.kept.style
         self.document.apply(f"Style: {style.name}", self._with(style))
 
     def _ask_name(self) -> None:
-        if self.document.piece is None or not self.document.piece.style:
-            self.document.said.emit("There is no coat to keep: choose words that have some.")
+        if self.selection.coated is None or not self.selection.coated.style:
+            self.document.said.emit("There is no coat to keep: choose a piece that has some.")
             return
         self.name.show()
         self.name.setFocus()
 
     def _keep(self) -> None:
-        piece, name = self.document.piece, self.name.text().strip()
+        piece, name = self.selection.coated, self.name.text().strip()
         if piece is None or not name:
             return
         if self.keep_as(name):
@@ -210,7 +212,7 @@ class Shelf(QWidget):
 
     def keep_as(self, name: str) -> bool:
         """Save the chosen piece's coats under a name; says what goes wrong."""
-        piece_id = self.document.piece_id
+        piece_id = self.selection.piece_id
         assert piece_id is not None
         try:
             library.keep(style_of(self.document.board, piece_id, name))

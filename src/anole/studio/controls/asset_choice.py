@@ -12,16 +12,17 @@ from PyQt6.QtGui import QImage, QMouseEvent, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QFileDialog, QLabel, QPushButton, QSizePolicy, QWidget
 
 from ...core import assets
-from ...core.edit.pictures import MEDIA_TYPES, ImageError, add_picture
-from ...core.paint.decoding import decoded
+from ...core.paint.decoding import ImageError, decoded
+from ...core.paint.image_formats import SUFFIXES
 from .. import theme
-from ..desk import desk_of
+from ..pictures import take_picture
 from ..sampling import average
+from ..session import session_of
 from .choice import Box
 from .control import Control
 from .layouts import column, row
 
-PICTURES = "Pictures (" + " ".join(f"*{suffix}" for suffix in MEDIA_TYPES) + ")"
+PICTURES = "Pictures (" + " ".join(f"*{suffix}" for suffix in SUFFIXES) + ")"
 SIDE = 320
 
 
@@ -112,8 +113,8 @@ class AssetChoice(Control):
         self._list()
 
     def _list(self) -> None:
-        desk = desk_of(self)
-        pictures = desk.document.board.assets if desk else ()
+        session = session_of(self)
+        pictures = session.document.board.assets if session else ()
         self._listed = [a.sha for a in pictures]
         names = [a.name for a in pictures]
         head = [self._empty] if self._empty else ["none yet" if not names else "choose"]
@@ -137,24 +138,8 @@ class AssetChoice(Control):
             self.add_file(Path(name))
 
     def add_file(self, path: Path) -> bool:
-        desk = desk_of(self)
-        sha = take_picture(desk.document, path) if desk else None
+        session = session_of(self)
+        sha = take_picture(session.document, path) if session else None
         if sha is not None:
             self._send(sha)
         return sha is not None
-
-
-def take_picture(document: Any, path: Path) -> str | None:
-    """Let the board carry a picture file; says what is wrong with it."""
-    try:
-        board, sha, troubles = add_picture(document.board, path.read_bytes(), path.name)
-    except OSError as error:
-        document.said.emit(f"{path.name} cannot be read: {error.strerror}")
-        return None
-    except ImageError as error:
-        document.said.emit(str(error))
-        return None
-    document.apply(f"Add picture {path.name}", lambda _: board)
-    for trouble in troubles:
-        document.said.emit(trouble)
-    return sha

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import Any
+from typing import Any, Literal, get_args
 
 from PyQt6.QtCore import QRectF, Qt
 from PyQt6.QtGui import QPainter, QPaintEvent
@@ -12,6 +12,7 @@ from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLabel
 from .. import icons, theme
 from .control import Control, WheelGuard
 from .number import LABEL
+from .table import CONTROLS
 
 
 class Box(QComboBox):
@@ -56,3 +57,6 @@ class Choice(Control):
 
     def set_value(self, value: Any) -> None:
         self.box.setCurrentIndex(self._options.index(value))
+
+
+CONTROLS.add(Literal, lambda info: Choice(info.title, get_args(info.kind), info.about))

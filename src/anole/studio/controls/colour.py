@@ -5,12 +5,13 @@ from __future__ import annotations
 from typing import Any
 
 from PyQt6.QtCore import QRectF, QTimer
-from PyQt6.QtGui import QColor, QPainter, QPaintEvent, QPen, QShowEvent
+from PyQt6.QtGui import QPainter, QPaintEvent, QPen, QShowEvent
 from PyQt6.QtWidgets import QLineEdit, QPushButton, QWidget
 
 from ...core.model import Colour
 from .. import theme
-from ..desk import desk_of
+from ..qt_colour import to_qt
+from ..session import session_of
 from .colour_field import ColourField
 from .colour_rows import ColourRows
 from .control import Control
@@ -18,13 +19,10 @@ from .keep_name import KeepName
 from .layouts import column, row
 from .number import Number
 from .swatches import Swatches
+from .table import CONTROLS
 
 SETTLED_MS = 1200
 """A colour that stood this long was used."""
-
-
-def to_qt(colour: Colour) -> QColor:
-    return QColor(colour.r, colour.g, colour.b, colour.a)
 
 
 class Swatch(QWidget):
@@ -115,6 +113,9 @@ class ColourControl(Control):
         self._send(colour, None)
 
     def _ask_drop(self) -> None:
-        desk = desk_of(self)
-        if desk is not None:
-            desk.drop(lambda colour, taken: self._send(colour, None) if taken else None)
+        session = session_of(self)
+        if session is not None:
+            session.shell.pick_colour(lambda colour, taken: self._send(colour, None) if taken else None)
+
+
+CONTROLS.add(Colour, lambda info: ColourControl(info.title))

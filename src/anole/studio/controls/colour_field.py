@@ -11,8 +11,8 @@ from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QImage, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
+from ...core.colour.spaces import from_oklab, to_oklab
 from ...core.model import Colour
-from ...core.paint.spaces import from_oklab, to_oklab
 from .. import theme
 from .slider import key_factor
 

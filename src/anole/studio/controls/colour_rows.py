@@ -8,9 +8,9 @@ from typing import Any
 import numpy as np
 from PyQt6.QtWidgets import QPushButton
 
+from ...core.colour.gamut import into_srgb
+from ...core.colour.spaces import flat
 from ...core.model import Colour
-from ...core.paint.gamut import into_srgb
-from ...core.paint.spaces import flat
 from .colour_field import to_lch
 from .control import Control
 from .layouts import column, row

@@ -11,12 +11,14 @@ from ...core.model import Lamp
 
 
 class Context(NamedTuple):
-    """What lengths, spans and lamps are shown against; em and core in board px."""
+    """What lengths, spans and lamps are shown against; em and core in board px; `posed`: whether a
+    pose tells the face from the board."""
 
     em: float
     dpi: float
     core: float
     lamp: Lamp
+    posed: bool = False
 
 
 class Control(QWidget):

@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from typing import Any
+from typing import Any, get_args
 
 from PyQt6.QtWidgets import QHBoxLayout, QLabel
 
 from .control import Control
 from .number import LABEL, tidy
 from .number_field import NumberField
+from .table import CONTROLS
 
 
 class Factors(Control):
@@ -43,3 +44,8 @@ class Factors(Control):
         self._values[index] = round(min(max(value, -self._most), self._most), 6)
         self.set_value(tuple(self._values))
         self.edited.emit(tuple(self._values), None)
+
+
+CONTROLS.add(
+    tuple, lambda info: Factors(info.title, info.about, len(get_args(info.kind)))
+)

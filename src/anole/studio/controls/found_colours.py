@@ -8,6 +8,7 @@ from PyQt6.QtWidgets import QPushButton, QSizePolicy, QWidget
 
 from ...core.paint.clusters import Found, colours_of, gradient_of
 from .. import theme
+from ..qt_colour import to_qt
 from ..sampling import pixels_of
 from .asset_choice import AssetChoice, miniature
 from .layouts import column, row
@@ -42,8 +43,6 @@ class ShareBar(QWidget):
         return made
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        from .colour import to_qt
-
         painter = QPainter(self)
         for box, found in zip(self.boxes(), self.found, strict=True):
             painter.fillRect(box, to_qt(found.colour))
@@ -70,7 +69,7 @@ class FoundColours(QWidget):
         self.head.setStyleSheet("text-align: left;")
         self.inside, self.bar = QWidget(), ShareBar()
         self.picture = AssetChoice("From", empty=BOARD)
-        self.look, self.take = QPushButton("Look again"), QPushButton("Make a gradient")
+        self.look, self.take = QPushButton("PatternParams again"), QPushButton("Make a gradient")
         column(self.inside, self.picture, self.bar).addLayout(row(self.look, self.take))
         column(self, self.head, self.inside)
         self.inside.hide()

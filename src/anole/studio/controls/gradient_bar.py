@@ -11,7 +11,7 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 from ...core.model import Colour, Gradient, Stop
 from ...core.paint.stops import STEPS, table, table_of
 from .. import theme
-from .colour import to_qt
+from ..qt_colour import to_qt
 from .slider import key_factor
 
 PAD, BAR, OFF = 8, 24, 34

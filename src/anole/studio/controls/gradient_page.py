@@ -10,11 +10,12 @@ from PyQt6.QtGui import QGuiApplication, QKeyEvent
 from PyQt6.QtWidgets import QPushButton
 
 from ...core.files import css
-from ...core.model import Gradient
+from ...core.model import Gradient, Stop
 from ...core.paint.clusters import pair_of
-from ..desk import desk_of
+from ..session import session_of
 from .colour import ColourControl
 from .control import Context
+from .fields import FieldPanel
 from .found_colours import FoundColours
 from .gradient_bar import GradientBar
 from .gradient_shelf import GradientShelf
@@ -25,8 +26,6 @@ from .page import Page
 class GradientPage(Page):
     def __init__(self) -> None:
         super().__init__()
-        from .fields import FieldPanel
-
         self._paint = Gradient()
         self.bar = GradientBar()
         self.colour: ColourControl = ColourControl("Colour of the stop")
@@ -89,8 +88,6 @@ class GradientPage(Page):
         self._send(msgspec.structs.replace(self._paint, **fields), None)
 
     def _pair(self) -> None:
-        from ...core.model import Stop
-
         light, dark = pair_of(self._paint.stops[self.bar.index].colour)
         stops = (Stop(0.0, light), Stop(1.0, dark))
         self._send(msgspec.structs.replace(self._paint, stops=stops), None)
@@ -101,12 +98,12 @@ class GradientPage(Page):
             clipboard.setText(css.text(self._paint))
 
     def paste_css(self) -> None:
-        clipboard, desk = QGuiApplication.clipboard(), desk_of(self)
+        clipboard, session = QGuiApplication.clipboard(), session_of(self)
         try:
             made = css.parse(clipboard.text() if clipboard is not None else "")
         except css.CssError as error:
-            if desk is not None:
-                desk.document.said.emit(f"The clipboard holds no gradient: {error}")
+            if session is not None:
+                session.document.said.emit(f"The clipboard holds no gradient: {error}")
             return
         self._send(msgspec.structs.replace(made, frame=self._paint.frame), None)
 

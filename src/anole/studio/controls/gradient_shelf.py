@@ -18,7 +18,7 @@ from ...core.library import gradients
 from ...core.model import Gradient
 from ...core.model.board import NamedGradient
 from .. import theme
-from ..desk import desk_of
+from ..session import session_of
 from .cells import Cells
 from .gradient_bar import bar_image
 from .keep_name import KeepName
@@ -135,10 +135,10 @@ class GradientShelf(QWidget):
         self._gradient = gradient
 
     def refresh(self) -> None:
-        desk = desk_of(self)
+        session = session_of(self)
         entries = []
-        if desk is not None:
-            entries += [Entry(g.name, g.gradient, "board") for g in desk.document.board.gradients]
+        if session is not None:
+            entries += [Entry(g.name, g.gradient, "board") for g in session.document.board.gradients]
         try:
             entries += [Entry(g.name, g.gradient, "own") for g in gradients.OWN.all()]
         except FileError as error:
@@ -147,32 +147,32 @@ class GradientShelf(QWidget):
         self.grid.show_entries(entries)
 
     def _say(self, words: str) -> None:
-        desk = desk_of(self)
-        if desk is not None:
-            desk.document.said.emit(words)
+        session = session_of(self)
+        if session is not None:
+            session.document.said.emit(words)
 
     def _ask(self, home: str) -> None:
         self._home = home
         self.name.ask("")
 
     def _kept(self, name: str) -> None:
-        desk, gradient = desk_of(self), self._gradient
+        session, gradient = session_of(self), self._gradient
         try:
             if self._home == "own":
                 gradients.OWN.keep(NamedGradient(name, gradient))
-            elif desk is not None:
-                desk.document.apply(f"Keep {name}", lambda b: keep_gradient(b, name, gradient))
+            elif session is not None:
+                session.document.apply(f"Keep {name}", lambda b: keep_gradient(b, name, gradient))
         except FileError as error:
             self._say(str(error))
         self.refresh()
 
     def _drop(self, entry: Entry) -> None:
-        desk = desk_of(self)
+        session = session_of(self)
         try:
             if entry.home == "own":
                 gradients.OWN.remove(entry.name)
-            elif entry.home == "board" and desk is not None:
-                desk.document.apply(f"Drop {entry.name}", lambda b: drop_gradient(b, entry.name))
+            elif entry.home == "board" and session is not None:
+                session.document.apply(f"Drop {entry.name}", lambda b: drop_gradient(b, entry.name))
         except FileError as error:
             self._say(str(error))
         self.refresh()

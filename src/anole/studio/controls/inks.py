@@ -12,6 +12,7 @@ from .colour import ColourControl
 from .control import Control
 from .layouts import column
 from .palette import STARTS, Row
+from .table import CONTROLS, many
 
 WORDS = {"a colour": "colour", "the letter's colour": "letter", "what lies there": "own"}
 STAND_INS = {"letter": Colour(240, 200, 120), "own": Colour(150, 150, 150)}
@@ -67,3 +68,6 @@ class InkList(Control):
     def _remove(self, index: int) -> None:
         if len(self._inks) > 1:
             self._send((*self._inks[:index], *self._inks[index + 1 :]), None)
+
+
+CONTROLS.add(many(Ink), lambda info: InkList(info.title, info.about))

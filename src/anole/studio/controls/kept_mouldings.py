@@ -9,7 +9,7 @@ from ...core.files.atomic import FileError
 from ...core.library import mouldings
 from ...core.model import Moulding
 from ...core.model.moulding import NamedMoulding
-from ..desk import desk_of
+from ..session import session_of
 from .choice import Box
 from .keep_name import KeepName
 from .layouts import column, row
@@ -49,9 +49,9 @@ class KeptMouldings(QWidget):
         self.drop.setEnabled(bool(names))
 
     def _say(self, words: str) -> None:
-        desk = desk_of(self)
-        if desk is not None:
-            desk.document.said.emit(words)
+        session = session_of(self)
+        if session is not None:
+            session.document.said.emit(words)
 
     def _kept(self, name: str) -> None:
         try:

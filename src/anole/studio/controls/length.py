@@ -5,8 +5,10 @@ from __future__ import annotations
 from typing import Any
 
 from ...core.model import Length
+from ...core.model.field_info import FieldInfo
 from .control import Context
 from .number import Number, tidy
+from .table import CONTROLS
 
 STEPS = {"px": 1.0, "em": 0.005, "pt": 0.5, "mm": 0.25, "in": 0.01}
 DIGITS = {"px": 1, "em": 3, "pt": 1, "mm": 2, "in": 3}
@@ -72,3 +74,15 @@ class LengthControl(Number):
     def to_default(self) -> None:
         if self._default is not None:
             self._send(self._default.value, self._default.unit, None)
+
+
+def _length(info: FieldInfo) -> LengthControl:
+    extra = info.extra
+    return LengthControl(
+        info.title, extra.get("soft", (0, 200)), low=extra.get("low", -1e6),
+        high=extra.get("high", 1e6), default=info.default, about=info.about,
+        soft_unit=extra.get("soft_unit", "px"),
+    )  # fmt: skip
+
+
+CONTROLS.add(Length, _length)

@@ -9,16 +9,16 @@ import msgspec
 from ...core.model import Moulding
 from .control import Control
 from .cut_ends import CutEnds
+from .fields import FieldPanel
 from .kept_mouldings import KeptMouldings
 from .layouts import column
 from .section import SectionView
+from .table import CONTROLS
 
 
 class MouldingControl(Control):
     def __init__(self, title: str, about: str) -> None:
         super().__init__()
-        from .fields import FieldPanel
-
         self._moulding = Moulding()
         self.view, self.ends = SectionView(), CutEnds()
         self.fields = FieldPanel(Moulding, skip=("profile",))
@@ -50,3 +50,6 @@ class MouldingControl(Control):
     def _send(self, moulding: Moulding, token: object | None) -> None:
         self.set_value(moulding)
         self.edited.emit(moulding, token)
+
+
+CONTROLS.add(Moulding, lambda info: MouldingControl(info.title, info.about))

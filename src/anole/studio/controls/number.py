@@ -8,9 +8,11 @@ from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QMouseEvent
 from PyQt6.QtWidgets import QHBoxLayout, QLabel
 
+from ...core.model.field_info import FieldInfo
 from .control import Control
 from .number_field import NumberField
 from .slider import Slider
+from .table import CONTROLS
 
 LABEL = 90
 
@@ -116,3 +118,15 @@ class Number(Control):
     def to_default(self) -> None:
         if self.default is not None:
             self._emit(self.default, None)
+
+
+def _number(info: FieldInfo) -> Number:
+    extra = info.extra
+    return Number(
+        info.title, info.low or 0.0, 1.0 if info.high is None else info.high,
+        soft=extra.get("soft"), step=extra.get("step", 0.01), unit=extra.get("unit", ""),
+        factor=extra.get("factor", 1.0), default=info.default, about=info.about,
+    )  # fmt: skip
+
+
+CONTROLS.add(float, _number)

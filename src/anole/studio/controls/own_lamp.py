@@ -10,6 +10,7 @@ from ...core.model import Lamp
 from .control import Context, Control
 from .lamp import LampControl
 from .switch import Switch
+from .table import CONTROLS, optional
 
 
 class OwnLamp(Control):
@@ -42,3 +43,6 @@ class OwnLamp(Control):
         """Moving the lantern of a coat without a lamp gives it one."""
         self.set_value(lamp)
         self.edited.emit(lamp, token)
+
+
+CONTROLS.add(optional(Lamp), lambda info: OwnLamp())

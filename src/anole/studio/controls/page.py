@@ -11,6 +11,7 @@ from ...core.model import ColourPaint
 from .asset_choice import AssetChoice
 from .colour import ColourControl
 from .control import Context, Control
+from .fields import FieldPanel
 from .layouts import column
 
 
@@ -23,8 +24,6 @@ class FieldsPage(Page):
 
     def __init__(self, struct: Any, about: str = "", start: Any = None) -> None:
         super().__init__()
-        from .fields import FieldPanel
-
         self._paint: Any = start or struct()
         self.fields = FieldPanel(struct)
         made = column(self, self.fields)
@@ -50,11 +49,9 @@ class FieldsPage(Page):
 class ColourPage(Page):
     def __init__(self) -> None:
         super().__init__()
-        from .fields import FieldPanel
-
         self._paint = ColourPaint()
         self.colour: ColourControl = ColourControl()
-        self.more = FieldPanel(ColourPaint)
+        self.more = FieldPanel(ColourPaint, skip=("colour",))
         column(self, self.colour, self.more)
         self.colour.edited.connect(lambda c, t: self._field("colour", c, t))
         self.more.edited.connect(self._field)

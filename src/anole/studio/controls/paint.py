@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import Any, NamedTuple
+from typing import Any, NamedTuple, get_args
 
 import msgspec
 from PyQt6.QtCore import pyqtSignal
@@ -17,6 +17,7 @@ from ...core.model import (
     Ink,
     LetterPaint,
     OwnPaint,
+    Paint,
     Pattern,
     Stop,
 )  # fmt: skip
@@ -26,6 +27,7 @@ from .control import Context, Control
 from .gradient_page import GradientPage
 from .layouts import column
 from .page import ColourPage, FieldsPage, Page, PicturePage
+from .table import CONTROLS
 
 
 def _pair(colour: Colour) -> tuple[Stop, Stop]:
@@ -129,3 +131,6 @@ class PaintControl(Control):
         self.set_value(paint)
         self.edited.emit(paint, None)
         self.choosing.emit()
+
+
+CONTROLS.add(frozenset(get_args(Paint)), lambda info: PaintControl())

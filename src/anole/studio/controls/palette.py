@@ -10,9 +10,11 @@ from PyQt6.QtWidgets import QLabel, QSizePolicy, QWidget
 
 from ...core.model import Colour
 from .. import theme
-from .colour import ColourControl, to_qt
+from ..qt_colour import to_qt
+from .colour import ColourControl
 from .control import Control
 from .layouts import column
+from .table import CONTROLS, many
 
 CHIP = 24
 STARTS = ("#ff6a5c", "#ffd98a", "#6fd3c4", "#7aa7ff", "#d58cff", "#9fd356")
@@ -137,3 +139,6 @@ class Palette(Control):
     def _coloured(self, colour: Colour, token: object | None) -> None:
         at = self.row.index
         self._send((*self._colours[:at], colour, *self._colours[at + 1 :]), token)
+
+
+CONTROLS.add(many(Colour), lambda info: Palette(info.title, info.about))

@@ -2,16 +2,18 @@
 
 from __future__ import annotations
 
-from typing import Any
+from types import NoneType
+from typing import Any, get_args
 
 import msgspec
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QHBoxLayout, QPushButton, QVBoxLayout
 
-from ...core.model import Pose
+from ...core.model.field_info import FieldInfo
 from .control import Context, Control
-from .pose_block import PoseBlock
+from .fields import FieldPanel
 from .switch import Toggle
+from .table import CONTROLS, OPTIONAL, PART
 
 
 class PartControl(Control):
@@ -21,8 +23,6 @@ class PartControl(Control):
         self, title: str, struct: type[msgspec.Struct], about: str, optional: bool
     ) -> None:
         super().__init__()
-        from .fields import FieldPanel
-
         self._struct, self._optional = struct, optional
         self._value: Any = None if optional else struct()
         self._last: Any = struct()
@@ -36,7 +36,6 @@ class PartControl(Control):
         if not optional:
             self.toggle.hide()
         self.fields = FieldPanel(struct)
-        self.block = PoseBlock() if struct is Pose else None
         self.fields.hide()
         row, column = QHBoxLayout(), QVBoxLayout(self)
         for layout in (row, column):
@@ -45,20 +44,16 @@ class PartControl(Control):
         row.addWidget(self.head, 1)
         row.addWidget(self.toggle, 0, Qt.AlignmentFlag.AlignRight)
         column.addLayout(row)
-        if self.block is not None:
-            column.addWidget(self.block)
-            self.block.turned.connect(self._turned)
+        self.column = column
         column.addWidget(self.fields)
         self._title = title
-        self.head.clicked.connect(lambda: self._unfold(self.fields.isHidden()))
+        self.head.clicked.connect(lambda: self.unfold(self.fields.isHidden()))
         self.toggle.clicked.connect(self._switched)
         self.fields.edited.connect(self._field)
-        self._unfold(False)
+        self.unfold(False)
 
-    def _unfold(self, open_: bool) -> None:
+    def unfold(self, open_: bool) -> None:
         self.fields.setVisible(open_)
-        if self.block is not None:
-            self.block.setVisible(open_)
         self.head.setText(f"{'▾' if open_ else '▸'}  {self._title}")
 
     def value(self) -> Any:
@@ -70,8 +65,6 @@ class PartControl(Control):
         if value is not None:
             self._last = value
         self.fields.show_struct(self._last)
-        if self.block is not None:
-            self.block.show_pose(self._last)
         self.fields.setEnabled(value is not None)
 
     def take(self, context: Context) -> None:
@@ -79,14 +72,18 @@ class PartControl(Control):
 
     def _switched(self, on: bool) -> None:
         self.set_value(self._last if on else None)
-        self._unfold(on)
+        self.unfold(on)
         self.edited.emit(self._value, None)
-
-    def _turned(self, pose: Any, token: object | None) -> None:
-        """Turning the block of a piece without a pose gives it one."""
-        self.set_value(pose)
-        self.edited.emit(pose, token)
 
     def _field(self, name: str, value: Any, token: object | None) -> None:
         self.set_value(msgspec.structs.replace(self._last, **{name: value}))
         self.edited.emit(self._value, token)
+
+
+def _optional(info: FieldInfo) -> PartControl:
+    struct = next(kind for kind in get_args(info.kind) if kind is not NoneType)
+    return PartControl(info.title, struct, info.about, optional=True)
+
+
+CONTROLS.add(OPTIONAL, _optional)
+CONTROLS.add(PART, lambda info: PartControl(info.title, info.kind, info.about, optional=False))

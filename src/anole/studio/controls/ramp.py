@@ -13,6 +13,7 @@ from .. import theme
 from .control import Context
 from .gradient_bar import PAD
 from .stops import StopsControl
+from .table import CONTROLS
 
 HIGH = 40
 
@@ -76,3 +77,6 @@ class RampControl(StopsControl):
     def _lit(self) -> None:
         self.dome.stops = self.bar.gradient.stops
         self.dome.update()
+
+
+CONTROLS.add("ramp", lambda info: RampControl(info.title, info.about))

@@ -12,6 +12,7 @@ from .length import DIGITS, STEPS
 from .number import LABEL, tidy
 from .number_field import NumberField
 from .slider import Slider
+from .table import CONTROLS
 
 
 class SpanField(NumberField):
@@ -122,3 +123,8 @@ class SpanControl(Control):
             return
         value = min(max(value, -1e5), 1e5)
         self._send(index, Position(value, unit if unit in STEPS else self._unit(index)), None)
+
+
+CONTROLS.add(
+    Span, lambda info: SpanControl(info.title, info.extra.get("soft", (-120, 120)), info.about)
+)

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 from typing import Any
 
-from ...core.model import Gradient
+from ...core.model import Gradient, Stop
 from .colour import ColourControl
 from .control import Control
 from .gradient_bar import GradientBar
 from .layouts import column
+from .table import CONTROLS, many
 
 
 class StopsControl(Control):
@@ -31,3 +32,6 @@ class StopsControl(Control):
 
     def _show(self) -> None:
         self.colour.set_value(self.bar.gradient.stops[self.bar.index].colour)
+
+
+CONTROLS.add(many(Stop), lambda info: StopsControl(info.title, info.about))

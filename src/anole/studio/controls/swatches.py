@@ -13,8 +13,10 @@ from PyQt6.QtWidgets import QWidget
 from ...core.edit.swatches import drop_colour, keep_colour
 from ...core.model import Colour
 from .. import theme
-from ..desk import desk_of
+from ..qt_colour import to_qt
+from ..session import session_of
 from .cells import Cells
+from .layouts import column
 
 CHIP, GAP, MOST_RECENT = 18, 4, 12
 
@@ -43,12 +45,10 @@ class Chips(Cells):
         return QSize(120, rows * (CHIP + GAP))
 
     def box(self, number: int) -> QRectF:
-        row, column = divmod(number, self._per_row())
-        return QRectF(column * (CHIP + GAP) + 0.5, row * (CHIP + GAP) + 0.5, CHIP - 1, CHIP - 1)
+        row, place = divmod(number, self._per_row())
+        return QRectF(place * (CHIP + GAP) + 0.5, row * (CHIP + GAP) + 0.5, CHIP - 1, CHIP - 1)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        from .colour import to_qt
-
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         for number, (_, colour) in enumerate(self.chips):
@@ -81,8 +81,6 @@ class Swatches(QWidget):
 
     def __init__(self) -> None:
         super().__init__()
-        from .layouts import column
-
         self.recent, self.kept = Chips("Colours used last"), Chips("The board's swatches")
         column(self, self.recent, self.kept, gap=2)
         for chips in (self.recent, self.kept):
@@ -90,29 +88,29 @@ class Swatches(QWidget):
         self.kept.dropped.connect(self._drop)
 
     def refresh(self) -> None:
-        desk = desk_of(self)
-        if desk is None:
+        session = session_of(self)
+        if session is None:
             return
-        names = [n for n in desk.settings.get("recent_colours", []) if isinstance(n, str)]
+        names = [n for n in session.settings.get("recent_colours", []) if isinstance(n, str)]
         self.recent.show_chips([(name, Colour.parse(name)) for name in names])
-        self.kept.show_chips([(s.name, s.colour) for s in desk.document.board.swatches])
+        self.kept.show_chips([(s.name, s.colour) for s in session.document.board.swatches])
 
     def used(self, colour: Colour) -> None:
         """Remember a colour among those used last."""
-        desk = desk_of(self)
-        if desk is not None:
-            rest = [n for n in desk.settings.get("recent_colours", []) if n != str(colour)]
-            desk.settings.put("recent_colours", [str(colour), *rest][:MOST_RECENT])
+        session = session_of(self)
+        if session is not None:
+            rest = [n for n in session.settings.get("recent_colours", []) if n != str(colour)]
+            session.settings.put("recent_colours", [str(colour), *rest][:MOST_RECENT])
             self.refresh()
 
     def keep(self, colour: Colour, name: str) -> None:
-        desk = desk_of(self)
-        if desk is not None:
-            desk.document.apply(f"Keep {name}", lambda b: keep_colour(b, name, colour))
+        session = session_of(self)
+        if session is not None:
+            session.document.apply(f"Keep {name}", lambda b: keep_colour(b, name, colour))
             self.refresh()
 
     def _drop(self, index: int) -> None:
-        desk, name = desk_of(self), self.kept.chips[index][0]
-        if desk is not None:
-            desk.document.apply(f"Drop {name}", lambda b: drop_colour(b, name))
+        session, name = session_of(self), self.kept.chips[index][0]
+        if session is not None:
+            session.document.apply(f"Drop {name}", lambda b: drop_colour(b, name))
             self.refresh()

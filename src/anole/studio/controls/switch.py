@@ -11,6 +11,7 @@ from PyQt6.QtWidgets import QAbstractButton, QHBoxLayout, QLabel
 from .. import theme
 from .control import Control
 from .number import LABEL
+from .table import CONTROLS
 
 
 class Toggle(QAbstractButton):
@@ -57,3 +58,6 @@ class Switch(Control):
 
     def set_value(self, value: Any) -> None:
         self.toggle.setChecked(bool(value))
+
+
+CONTROLS.add(bool, lambda info: Switch(info.title, info.about))

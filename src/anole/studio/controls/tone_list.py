@@ -11,8 +11,10 @@ from PyQt6.QtWidgets import QLabel, QPushButton, QWidget
 from ...core.model import Colour, InkRamp, Stop, Tone
 from .choice import Box
 from .control import Context, Control
+from .fields import FieldPanel
 from .layouts import column, row
 from .switch import Toggle
+from .table import CONTROLS, many
 
 KINDS = {str(kind.__struct_config__.tag): kind for kind in get_args(Tone)}
 RAMP = (Stop(0, Colour(24, 20, 48)), Stop(1, Colour(255, 226, 160)))
@@ -35,8 +37,6 @@ class ToneRow(QWidget):
 
     def __init__(self, kind: type[msgspec.Struct]) -> None:
         super().__init__()
-        from .fields import FieldPanel
-
         self.kind, self._value = kind, fresh(kind)
         name = title_of(str(kind.__struct_config__.tag))
         self.head = QPushButton(name)
@@ -144,3 +144,6 @@ class ToneList(Control):
             kind = list(KINDS.values())[index - 1]
             self._send((*self._ops, fresh(kind)))
             self.rows[-1].unfold(True)
+
+
+CONTROLS.add(many(Tone), lambda info: ToneList(info.title, info.about))

@@ -11,8 +11,7 @@ from ...core.model import Board
 from ...core.render.renderer import board_box
 from ..controls.number import Number
 from ..controls.switch import Switch
-from ..document import Document
-from ..worker import Worker
+from ..session import Session
 
 TIMES = (0.5, 1.0, 2.0, 3.0, 4.0)
 MOST_COUNTED = 40_000_000
@@ -30,9 +29,11 @@ class ExportPanel(QWidget):
 
     wanted = pyqtSignal(float, bool)
 
-    def __init__(self, document: Document, worker: Worker) -> None:
+    def __init__(self, session: Session) -> None:
         super().__init__()
-        self.document, self.worker = document, worker
+        self.session = session
+        self.document, self.selection = session.document, session.selection
+        self.worker = session.worker
         self.setObjectName("panel")
         self.scale = 1.0
         self._asked: Any = None
@@ -67,8 +68,8 @@ class ExportPanel(QWidget):
         self.width_field.edited.connect(lambda v, _: self.set_scale(v / self.document.board.width))
         self.clear.edited.connect(lambda *_: self.refresh())
         self.button.clicked.connect(self.ask_export)
-        worker.counted.connect(self._counted)
-        document.settled.connect(self.refresh)
+        self.worker.counted.connect(self._counted)
+        self.document.settled.connect(self.refresh)
 
     @property
     def transparent(self) -> bool:

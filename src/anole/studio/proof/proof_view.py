@@ -10,8 +10,7 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ...core.model import Board
 from .. import theme
-from ..document import Document
-from ..worker import Worker
+from ..session import Session
 
 LARGE = (640, 320)
 SMALL = (168, 96)
@@ -21,13 +20,15 @@ PAGES = (("on a dark page", "#121212", "#d8d8d8"), ("on a light page", "#f6f6f6"
 class ProofPictures:
     """The reduced pictures, shared by the views of the stage."""
 
-    def __init__(self, document: Document, worker: Worker) -> None:
-        self.document, self.worker = document, worker
+    def __init__(self, session: Session) -> None:
+        self.session = session
+        self.document, self.selection = session.document, session.selection
+        self.worker = session.worker
         self.images: dict[int, QImage] = {}
         self.asked: Board | None = None
         self.views: list[QWidget] = []
-        worker.drawn.connect(self._take)
-        document.settled.connect(self.ask)
+        self.worker.drawn.connect(self._take)
+        self.document.settled.connect(self.ask)
 
     def ask(self) -> None:
         board = self.document.board

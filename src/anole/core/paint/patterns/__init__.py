@@ -1,4 +1,4 @@
-"""Pattern generators: one file each, with value(grid, look) -> (H, W) float32 0..1.
+"""Pattern generators: one file each, with value(grid, params) -> (H, W) float32 0..1.
 
 Every generator repeats without a seam where u or v passes 1.
 """
@@ -12,12 +12,12 @@ from typing import get_args
 import numpy as np
 
 from ...model.paints import Generator
-from .grid import Grid, Look
+from .grid import Grid, PatternParams
 
 
-def _of(name: str) -> Callable[[Grid, Look], np.ndarray]:
+def _of(name: str) -> Callable[[Grid, PatternParams], np.ndarray]:
     module = import_module("." + name.replace(" ", "_").replace("-", "_"), __name__)
-    made: Callable[[Grid, Look], np.ndarray] = module.value
+    made: Callable[[Grid, PatternParams], np.ndarray] = module.value
     return made
 
 

@@ -4,23 +4,23 @@ from __future__ import annotations
 
 import numpy as np
 
-from .grid import Grid, Look, over
+from .grid import Grid, PatternParams, over
 from .noise import chance, fbm
 
 
-def value(grid: Grid, look: Look) -> np.ndarray:
-    n, rows = look.parts, look.parts * 2
+def value(grid: Grid, params: PatternParams) -> np.ndarray:
+    n, rows = params.parts, params.parts * 2
     y = grid.v * rows
     row = np.floor(y)
     x = grid.u * n + 0.5 * (row % 2)
     brick = np.floor(x)
-    grit = fbm(grid.u, grid.v, n * 8, n * 8, 3, look.seed) - 0.5
-    joint = 0.04 + 0.16 * (1 - look.weight)
-    bite = grit * look.rough * 0.12
+    grit = fbm(grid.u, grid.v, n * 8, n * 8, 3, params.seed) - 0.5
+    joint = 0.04 + 0.16 * (1 - params.weight)
+    bite = grit * params.rough * 0.12
     side = np.minimum(np.minimum(x - brick, brick + 1 - x) * 2, np.minimum(y - row, row + 1 - y))
     body = (
         0.72
-        + (chance(brick, row, n, rows, look.seed) - 0.5) * 0.5 * look.rough
-        + grit * 0.4 * look.rough
+        + (chance(brick, row, n, rows, params.seed) - 0.5) * 0.5 * params.rough
+        + grit * 0.4 * params.rough
     )
     return np.clip(over(side + bite, joint, grid.px * rows) * body, 0, 1)

@@ -4,18 +4,18 @@ from __future__ import annotations
 
 import numpy as np
 
-from .grid import F, Grid, Look, wave
+from .grid import F, Grid, PatternParams, wave
 from .noise import fbm
 
 
-def value(grid: Grid, look: Look) -> np.ndarray:
-    n = max(look.parts, 1) * 4
+def value(grid: Grid, params: PatternParams) -> np.ndarray:
+    n = max(params.parts, 1) * 4
     x, y = grid.u * n, grid.v * n
     i, j = np.floor(x), np.floor(y)
     warp = (i + j) % 4 < 2
     run = np.where(warp, y + (i % 4), x + (-j % 4)) / 4
     off = np.where(warp, x - i, y - j) - F(0.5)
     tow = np.sqrt(np.clip(1 - (2 * off) ** 2 * 0.8, 0, 1))
-    sheen = np.where(warp, F(0.65), F(0.3)) * (0.5 + 0.5 * look.weight)
-    fibre = (fbm(grid.u, grid.v, n * 6, n * 6, 1, look.seed) - 0.5) * look.rough * 0.4
-    return np.clip(tow * (sheen + 0.35 * wave(run) * look.weight) + fibre, 0, 1)
+    sheen = np.where(warp, F(0.65), F(0.3)) * (0.5 + 0.5 * params.weight)
+    fibre = (fbm(grid.u, grid.v, n * 6, n * 6, 1, params.seed) - 0.5) * params.rough * 0.4
+    return np.clip(tow * (sheen + 0.35 * wave(run) * params.weight) + fibre, 0, 1)

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 import numpy as np
 
-from .grid import Grid, Look, bars
+from .grid import Grid, PatternParams, bars
 
 
-def value(grid: Grid, look: Look) -> np.ndarray:
-    px = grid.px * look.parts
-    a = 2 * bars(grid.u * look.parts, look.weight, px) - 1
-    b = 2 * bars(grid.v * look.parts, look.weight, px) - 1
+def value(grid: Grid, params: PatternParams) -> np.ndarray:
+    px = grid.px * params.parts
+    a = 2 * bars(grid.u * params.parts, params.weight, px) - 1
+    b = 2 * bars(grid.v * params.parts, params.weight, px) - 1
     return 0.5 + 0.5 * a * b

@@ -4,20 +4,20 @@ from __future__ import annotations
 
 import numpy as np
 
-from .grid import Grid, Look, wave
+from .grid import Grid, PatternParams, wave
 from .noise import fbm
 
 
-def value(grid: Grid, look: Look) -> np.ndarray:
-    n = look.parts * 8
+def value(grid: Grid, params: PatternParams) -> np.ndarray:
+    n = params.parts * 8
     twill = wave((grid.u + grid.v) * n)
     threads = wave(grid.u * n * 2)
-    slub = fbm(grid.u, grid.v, n, look.parts, 3, look.seed)
-    worn = fbm(grid.u, grid.v, 2, 2, 3, look.seed + 3)
+    slub = fbm(grid.u, grid.v, n, params.parts, 3, params.seed)
+    worn = fbm(grid.u, grid.v, 2, 2, 3, params.seed + 3)
     value = (
         0.25
         + 0.35 * twill * threads
-        + (slub - 0.5) * (0.3 + 0.5 * look.rough)
-        + (worn - 0.5) * look.rough
+        + (slub - 0.5) * (0.3 + 0.5 * params.rough)
+        + (worn - 0.5) * params.rough
     )
-    return np.clip(value + (look.weight - 0.5) * 0.6, 0, 1)
+    return np.clip(value + (params.weight - 0.5) * 0.6, 0, 1)

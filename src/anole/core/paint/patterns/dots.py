@@ -4,12 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
-from .grid import Grid, Look, over
+from .grid import Grid, PatternParams, over
 from .noise import cells
 
 
-def value(grid: Grid, look: Look) -> np.ndarray:
-    n = look.parts
-    near, _, own = cells(grid.u, grid.v, n, n, look.rough * 0.6, look.seed)
-    radius = 0.5 * look.weight**0.5 * (1 - look.rough * 0.5 * own)
+def value(grid: Grid, params: PatternParams) -> np.ndarray:
+    n = params.parts
+    near, _, own = cells(grid.u, grid.v, n, n, params.rough * 0.6, params.seed)
+    radius = 0.5 * params.weight**0.5 * (1 - params.rough * 0.5 * own)
     return over(-near, -radius, grid.px * n)

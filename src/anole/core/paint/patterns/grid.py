@@ -17,7 +17,7 @@ class Grid(NamedTuple):
     px: float
 
 
-class Look(NamedTuple):
+class PatternParams(NamedTuple):
     """A pattern's numbers: parts in a tile, share of the brighter inks, unevenness, seed."""
 
     parts: int

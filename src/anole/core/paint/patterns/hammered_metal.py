@@ -4,18 +4,18 @@ from __future__ import annotations
 
 import numpy as np
 
-from .grid import Grid, Look, smooth
+from .grid import Grid, PatternParams, smooth
 from .noise import cells
 
 
-def value(grid: Grid, look: Look) -> np.ndarray:
-    n, d = look.parts * 2, 0.02 / max(look.parts, 1)
-    jitter = 0.4 + 0.6 * look.rough
+def value(grid: Grid, params: PatternParams) -> np.ndarray:
+    n, d = params.parts * 2, 0.02 / max(params.parts, 1)
+    jitter = 0.4 + 0.6 * params.rough
 
     def dent(du: float, dv: float) -> np.ndarray:
         u, v = grid.u + np.float32(du), grid.v + np.float32(dv)
-        near, second, _ = cells(u - np.floor(u), v - np.floor(v), n, n, jitter, look.seed)
+        near, second, _ = cells(u - np.floor(u), v - np.floor(v), n, n, jitter, params.seed)
         return smooth(0, 0.5, second - near)
 
     slope = (dent(d, d) - dent(-d, -d)) * 1.6
-    return np.clip(look.weight + slope * (0.3 + 0.4 * look.rough), 0, 1)
+    return np.clip(params.weight + slope * (0.3 + 0.4 * params.rough), 0, 1)

@@ -4,14 +4,14 @@ from __future__ import annotations
 
 import numpy as np
 
-from .grid import Grid, Look, smooth
+from .grid import Grid, PatternParams, smooth
 from .noise import cells, fbm
 
 
-def value(grid: Grid, look: Look) -> np.ndarray:
-    n = look.parts * 3
-    bend = (fbm(grid.u, grid.v, n, n, 2, look.seed + 2) - 0.5) * (0.5 / n)
+def value(grid: Grid, params: PatternParams) -> np.ndarray:
+    n = params.parts * 3
+    bend = (fbm(grid.u, grid.v, n, n, 2, params.seed + 2) - 0.5) * (0.5 / n)
     u, v = grid.u + bend, grid.v - bend
-    near, second, own = cells(u - np.floor(u), v - np.floor(v), n, n, 0.9, look.seed)
-    pebble = smooth(0, 0.15 + 0.5 * look.weight, second - near)
-    return np.clip(0.15 + 0.7 * pebble * (1 - 0.25 * near) + (own - 0.5) * 0.3 * look.rough, 0, 1)
+    near, second, own = cells(u - np.floor(u), v - np.floor(v), n, n, 0.9, params.seed)
+    pebble = smooth(0, 0.15 + 0.5 * params.weight, second - near)
+    return np.clip(0.15 + 0.7 * pebble * (1 - 0.25 * near) + (own - 0.5) * 0.3 * params.rough, 0, 1)

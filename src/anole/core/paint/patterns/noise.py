@@ -23,13 +23,13 @@ def _hash(x: int, y: int, seed: int) -> int:
 
 
 @njit(nogil=True, cache=True)
-def _share(x: int, y: int, seed: int) -> np.float32:
+def lattice_share(x: int, y: int, seed: int) -> np.float32:
     """0..1 of a lattice point."""
     return np.float32((_hash(x, y, seed) >> 8) * (1 / 16777216))
 
 
 @njit(nogil=True, cache=True)
-def _slope(h: int, slopes: np.ndarray, at: int) -> None:
+def lattice_slope(h: int, slopes: np.ndarray, at: int) -> None:
     """One of sixteen directions as x and y."""
     turn = (h & 15) * (np.pi / 8)
     slopes[at], slopes[at + 1] = np.float32(np.cos(turn)), np.float32(np.sin(turn))
@@ -39,10 +39,10 @@ def _slope(h: int, slopes: np.ndarray, at: int) -> None:
 def _corners(ix: int, iy: int, nx: int, ny: int, seed: int, slopes: np.ndarray) -> None:
     x0, y0 = ix % nx, iy % ny
     x1, y1 = (x0 + 1) % nx, (y0 + 1) % ny
-    _slope(_hash(x0, y0, seed), slopes, 0)
-    _slope(_hash(x1, y0, seed), slopes, 2)
-    _slope(_hash(x0, y1, seed), slopes, 4)
-    _slope(_hash(x1, y1, seed), slopes, 6)
+    lattice_slope(_hash(x0, y0, seed), slopes, 0)
+    lattice_slope(_hash(x1, y0, seed), slopes, 2)
+    lattice_slope(_hash(x0, y1, seed), slopes, 4)
+    lattice_slope(_hash(x1, y1, seed), slopes, 6)
 
 
 @njit(nogil=True, cache=True)
@@ -94,9 +94,9 @@ def _points(ix, iy, nx, ny, jitter, seed, points):  # type: ignore[no-untyped-de
     for dy in range(-1, 2):
         for dx in range(-1, 2):
             cx, cy = (ix + dx) % nx, (iy + dy) % ny
-            points[at, 0] = dx + half + jitter * (_share(cx, cy, seed) - half)
-            points[at, 1] = dy + half + jitter * (_share(cx, cy, seed + 7919) - half)
-            points[at, 2] = _share(cx, cy, seed + 104729)
+            points[at, 0] = dx + half + jitter * (lattice_share(cx, cy, seed) - half)
+            points[at, 1] = dy + half + jitter * (lattice_share(cx, cy, seed + 7919) - half)
+            points[at, 2] = lattice_share(cx, cy, seed + 104729)
             at += 1
 
 
@@ -135,7 +135,7 @@ def cells(u: np.ndarray, v: np.ndarray, nx: int, ny: int, jitter: float, seed: i
 @njit(nogil=True, cache=True)
 def _chance(x, y, nx, ny, seed, out):  # type: ignore[no-untyped-def]
     for i in range(x.size):
-        out[i] = _share(int(x[i]) % nx, int(y[i]) % ny, seed)
+        out[i] = lattice_share(int(x[i]) % nx, int(y[i]) % ny, seed)
 
 
 def chance(x: np.ndarray, y: np.ndarray, nx: int, ny: int, seed: int) -> np.ndarray:

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
-from .grid import Grid, Look, over
+from .grid import Grid, PatternParams, over
 from .noise import chance
 
 
-def value(grid: Grid, look: Look) -> np.ndarray:
-    n, rows = look.parts, look.parts * 2
+def value(grid: Grid, params: PatternParams) -> np.ndarray:
+    n, rows = params.parts, params.parts * 2
     out = np.zeros_like(grid.u)
     taken = np.zeros(grid.u.shape, bool)
     y = grid.v * rows
@@ -20,9 +20,9 @@ def value(grid: Grid, look: Look) -> np.ndarray:
         column = np.floor(x)
         far = np.hypot(x - column - 0.5, (y - row) / 2 - 0.0) * 2
         inside = (far < 1) & ~taken
-        tone = chance(column, row, n, rows, look.seed) * look.rough * 0.5
-        rim = over(-far, -(1 - 0.12 * look.weight), grid.px * n * 2)
-        shade = (0.25 + 0.75 * np.clip(1 - far * (1.2 - look.weight), 0, 1) - tone) * rim
+        tone = chance(column, row, n, rows, params.seed) * params.rough * 0.5
+        rim = over(-far, -(1 - 0.12 * params.weight), grid.px * n * 2)
+        shade = (0.25 + 0.75 * np.clip(1 - far * (1.2 - params.weight), 0, 1) - tone) * rim
         out = np.where(inside, shade, out)
         taken |= inside
     return np.clip(out, 0, 1)

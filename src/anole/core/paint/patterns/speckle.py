@@ -4,15 +4,15 @@ from __future__ import annotations
 
 import numpy as np
 
-from .grid import Grid, Look, over
+from .grid import Grid, PatternParams, over
 from .noise import cells
 
 
-def value(grid: Grid, look: Look) -> np.ndarray:
+def value(grid: Grid, params: PatternParams) -> np.ndarray:
     out = np.zeros_like(grid.u)
     for k in range(3):
-        n = look.parts * (3 << k)
-        near, _, own = cells(grid.u, grid.v, n, n, 0.5 + 0.5 * look.rough, look.seed + 7 * k)
-        radius = 0.42 * np.sqrt(np.clip(own - (1 - look.weight), 0, 1))
+        n = params.parts * (3 << k)
+        near, _, own = cells(grid.u, grid.v, n, n, 0.5 + 0.5 * params.rough, params.seed + 7 * k)
+        radius = 0.42 * np.sqrt(np.clip(own - (1 - params.weight), 0, 1))
         out = np.maximum(out, over(-near, -radius, grid.px * n) * (radius > 0.02))
     return out

@@ -4,17 +4,17 @@ from __future__ import annotations
 
 import numpy as np
 
-from .grid import Grid, Look, smooth
+from .grid import Grid, PatternParams, smooth
 from .noise import cells, fbm
 
 
-def value(grid: Grid, look: Look) -> np.ndarray:
-    n = look.parts * 2
-    mottle = fbm(grid.u, grid.v, n, n, 5, look.seed)
-    near, _, own = cells(grid.u, grid.v, n * 3, n * 3, 1.0, look.seed + 1)
+def value(grid: Grid, params: PatternParams) -> np.ndarray:
+    n = params.parts * 2
+    mottle = fbm(grid.u, grid.v, n, n, 5, params.seed)
+    near, _, own = cells(grid.u, grid.v, n * 3, n * 3, 1.0, params.seed + 1)
     pit = smooth(0.05, 0.3, near) * (own > 0.4) + (own <= 0.4)
     return np.clip(
-        (0.15 + look.weight * 0.5 + (mottle - 0.5) * (0.5 + look.rough)) * (0.6 + 0.4 * pit) + 0.1,
+        (0.15 + params.weight * 0.5 + (mottle - 0.5) * (0.5 + params.rough)) * (0.6 + 0.4 * pit) + 0.1,
         0,
         1,
     )

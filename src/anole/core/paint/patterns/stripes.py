@@ -4,12 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
-from .grid import Grid, Look, bars
+from .grid import Grid, PatternParams, bars
 from .noise import fbm
 
 
-def value(grid: Grid, look: Look) -> np.ndarray:
-    x = grid.u * look.parts
-    if look.rough > 0:
-        x = x + (fbm(grid.u, grid.v, 4, 4, 3, look.seed) - 0.5) * (0.5 * look.rough**2)
-    return bars(x, look.weight, grid.px * look.parts)
+def value(grid: Grid, params: PatternParams) -> np.ndarray:
+    x = grid.u * params.parts
+    if params.rough > 0:
+        x = x + (fbm(grid.u, grid.v, 4, 4, 3, params.seed) - 0.5) * (0.5 * params.rough**2)
+    return bars(x, params.weight, grid.px * params.parts)

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 import numpy as np
 
-from .grid import Grid, Look, wave
+from .grid import Grid, PatternParams, wave
 from .noise import fbm
 
 
-def value(grid: Grid, look: Look) -> np.ndarray:
-    drift = fbm(grid.u, grid.v, 1, 3, 3, look.seed)
-    rings = wave(drift * (look.parts * 2 + 2) + grid.v * look.parts)
-    pores = fbm(grid.u, grid.v, 4, 96, 3, look.seed + 11)
-    base = 0.3 + 0.5 * rings * (0.4 + 0.6 * look.weight) + (look.weight - 0.5) * 0.3
-    return np.clip(base + (pores - 0.5) * (0.2 + 0.7 * look.rough), 0, 1)
+def value(grid: Grid, params: PatternParams) -> np.ndarray:
+    drift = fbm(grid.u, grid.v, 1, 3, 3, params.seed)
+    rings = wave(drift * (params.parts * 2 + 2) + grid.v * params.parts)
+    pores = fbm(grid.u, grid.v, 4, 96, 3, params.seed + 11)
+    base = 0.3 + 0.5 * rings * (0.4 + 0.6 * params.weight) + (params.weight - 0.5) * 0.3
+    return np.clip(base + (pores - 0.5) * (0.2 + 0.7 * params.rough), 0, 1)

@@ -8,25 +8,12 @@ from typing import NamedTuple
 
 import numpy as np
 
-from ....core.coats.scene import on_whole
-from ....core.coats.shadow import offset, penumbra
-from ....core.lettering.outline import outline
-from ....core.model import Board, Coat, Lettering, Shadow, Stroke
+from ....core.coats.section import Section, outermost
+from ....core.model import Coat
 
 LEAST_LETTER, MOST_LETTER = 0.34, 0.62
-
-
-class Cut(NamedTuple):
-    """What the drawing is measured by: em, core and dpi of the lettering, board px."""
-
-    em: float
-    core: float
-    dpi: float
-    grown: float
-
-    def base(self, coat: Coat) -> float:
-        """How far the edge that a coat follows lies outside the letters, board px."""
-        return self.grown if on_whole(coat) else 0.0
+FARTHEST = 40.0
+"""Cores outside the edge that the drawing goes to at most."""
 
 
 class Axis(NamedTuple):
@@ -61,51 +48,15 @@ class Axis(NamedTuple):
         return (x - self.edge) / scale
 
 
-def ends(coat: Coat, cut: Cut) -> tuple[float, float] | None:
-    """A coat's `from` and `to` in board px across the letters' edge; None without a span."""
-    span = getattr(coat, "span", None)
-    if span is None:
-        return None
-    base = cut.base(coat)
-    first, last = (min(p.px(cut.em, cut.dpi), cut.core) - base for p in (span.from_, span.to))
-    return first, last
-
-
-def thrown(coat: Shadow, cut: Cut, board: Board) -> tuple[float, float]:
-    """How far a shadow is thrown and how far its soft edge goes on, board px."""
-    lamp = coat.lamp or board.lamp
-    lift = coat.lift.px(cut.em, cut.dpi)
-    return math.hypot(*offset(lift, lamp)), 2 * penumbra(lift, lamp)
-
-
-def grown_by(piece: Lettering, cut: Cut) -> float:
-    outer = [
-        (ends(coat, cut) or (0.0, 0.0))
-        for coat in piece.style
-        if isinstance(coat, Stroke) and coat.on and coat.silhouette == "letters"
-    ]
-    return max(0.0, -min((min(pair) for pair in outer), default=0.0))
-
-
-def cut_of(piece: Lettering, core: float, dpi: float) -> Cut:
-    bare = Cut(outline(piece, dpi).em, max(core, 0.5), dpi, 0.0)
-    return bare._replace(grown=grown_by(piece, bare))
-
-
-def axis_for(coats: Sequence[Coat], cut: Cut, board: Board, left: float, right: float) -> Axis:
+def axis_for(coats: Sequence[Coat], section: Section, left: float, right: float) -> Axis:
     """An axis on which every coat has room and the letter keeps at least a third."""
-    outer = max(0.6 * cut.core, 4.0)
-    for coat in coats:
-        pair = ends(coat, cut)
-        if pair is not None:
-            outer = max(outer, -min(pair) * 1.06)
-        elif isinstance(coat, Shadow) and coat.falls == "behind":
-            far, soft = thrown(coat, cut, board)
-            outer = max(outer, far + soft + cut.base(coat) + coat.grow.px(cut.em, cut.dpi))
-    share = cut.core / (cut.core + outer)
+    most = FARTHEST * section.core
+    least = max(0.6 * section.core, 4.0)
+    outer = max([least, *(outermost(coat, section, most) for coat in coats)])
+    share = section.core / (section.core + outer)
     share = min(max(share, LEAST_LETTER), MOST_LETTER)
     edge = right - (right - left) * share
-    return Axis(left, edge, right, outer, cut.core)
+    return Axis(left, edge, right, outer, section.core)
 
 
 def nice_step(span: float, room: float, least: float = 30.0) -> float:

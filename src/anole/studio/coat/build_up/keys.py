@@ -5,65 +5,76 @@ from __future__ import annotations
 from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QKeyEvent
 
+from ....core.coats.registry import kind_of
 from ....core.edit.coats import change_coat, duplicate_coat, move_coat, remove_coat
 from ....core.model import Coat, Position, Span
 from ...controls.length import STEPS
 from ...controls.slider import key_factor
-from ...document import Document
-from .hand import toggle
+from ...session import Session
+from .band_tool import toggle
 
 
-def press_key(document: Document, event: QKeyEvent) -> bool:
+def press_key(session: Session, event: QKeyEvent) -> bool:
     """Do what a key says; False for a key that says nothing here."""
-    piece, coat = document.piece, document.coat
+    piece, coat = session.selection.coated, session.selection.coat
     if piece is None or coat is None:
         return False
     key, held = event.key(), bool(event.modifiers() & Qt.KeyboardModifier.AltModifier)
     if key in (Qt.Key.Key_Up, Qt.Key.Key_Down):
-        walk(document, 1 if key == Qt.Key.Key_Up else -1, held)
-    elif key in (Qt.Key.Key_Left, Qt.Key.Key_Right) and hasattr(coat, "span"):
+        walk(session, 1 if key == Qt.Key.Key_Up else -1, held)
+    elif key in (Qt.Key.Key_Left, Qt.Key.Key_Right) and kind_of(coat).span(coat):
         sign = 1 if key == Qt.Key.Key_Right else -1
-        step_end(document, coat, sign * key_factor(event.modifiers()), held)
+        step_end(session, coat, sign * key_factor(event.modifiers()), held)
     elif key == Qt.Key.Key_Space:
-        toggle(document, coat)
+        toggle(session, coat)
     elif key in (Qt.Key.Key_Delete, Qt.Key.Key_Backspace):
-        remove(document, piece.id, coat.id)
+        remove(session, piece.id, coat.id)
     elif key == Qt.Key.Key_D and event.modifiers() & Qt.KeyboardModifier.ControlModifier:
-        document.apply("Duplicate coat", lambda b: duplicate_coat(b, piece.id, coat.id)[0])
+        duplicate(session, piece.id, coat.id)
     else:
         return False
     return True
 
 
-def walk(document: Document, by: int, carry: bool) -> None:
+def walk(session: Session, by: int, carry: bool) -> None:
     """Choose the coat above or below, or carry the chosen one there."""
-    piece, coat = document.piece, document.coat
+    piece, coat = session.selection.coated, session.selection.coat
     assert piece is not None and coat is not None
     to = min(max(piece.style.index(coat) + by, 0), len(piece.style) - 1)
     if carry:
-        document.apply("Order coats", lambda b: move_coat(b, piece.id, coat.id, to))
+        session.document.apply("Order coats", lambda b: move_coat(b, piece.id, coat.id, to))
     else:
-        document.choose(piece.id, piece.style[to].id)
+        session.selection.choose(piece.id, piece.style[to].id)
 
 
-def remove(document: Document, piece_id: str, coat_id: str) -> None:
+def duplicate(session: Session, piece_id: str, coat_id: str) -> None:
+    """A copy of a coat above it, chosen."""
+    copy = session.document.make(
+        "Duplicate coat", lambda b: duplicate_coat(b, piece_id, coat_id)
+    )
+    if copy is not None:
+        session.selection.choose(piece_id, copy)
+
+
+def remove(session: Session, piece_id: str, coat_id: str) -> None:
     """Take a coat off; its neighbour is chosen next."""
-    coats = [c.id for c in document.piece.style] if document.piece else []
+    coats = [c.id for c in session.selection.coated.style] if session.selection.coated else []
     at = coats.index(coat_id)
     rest = coats[:at] + coats[at + 1 :]
-    document.apply("Remove coat", lambda b: remove_coat(b, piece_id, coat_id))
+    session.document.apply("Remove coat", lambda b: remove_coat(b, piece_id, coat_id))
     if rest:
-        document.choose(piece_id, rest[min(at, len(rest) - 1)])
+        session.selection.choose(piece_id, rest[min(at, len(rest) - 1)])
 
 
-def step_end(document: Document, coat: Coat, by: float, first: bool) -> None:
+def step_end(session: Session, coat: Coat, by: float, first: bool) -> None:
     """Arrow keys move the far end of the span, with Alt the near one."""
-    span: Span = coat.span  # type: ignore[union-attr]
+    span = kind_of(coat).span(coat)
+    assert span is not None
     old = span.from_ if first else span.to
     if old.is_core:
         return
     new = Position(round(old.value + by * STEPS[old.unit], 5), old.unit)
     span = Span(new, span.to) if first else Span(span.from_, new)
-    piece = document.piece_id
+    piece = session.selection.piece_id
     assert piece is not None
-    document.apply("Span", lambda b: change_coat(b, piece, coat.id, span=span))
+    session.document.apply("Span", lambda b: change_coat(b, piece, coat.id, span=span))

@@ -8,13 +8,12 @@ from PyQt6.QtGui import QPainter, QPen
 from ....core.coats.registry import kind_of
 from ....core.model import Coat
 from ... import icons, theme
-from .axis import ends, nice_step
-from .profile import summary
-from .scene import FOOT, LABELS, RULER, STRIP, Scene, eye_box, handle_xs
+from .axis import nice_step
+from .state import FOOT, LABELS, RULER, STRIP, BuildUpState, eye_box
 
 
-def uprights(painter: QPainter, scene: Scene, area: QRectF) -> None:
-    axis = scene.axis
+def uprights(painter: QPainter, state: BuildUpState, area: QRectF) -> None:
+    axis = state.axis
     top, low = RULER, area.bottom() + FOOT + STRIP + 10
     painter.setPen(QPen(theme.colour("text"), 1.6))
     painter.drawLine(QPointF(axis.edge, top), QPointF(axis.edge, low))
@@ -22,11 +21,11 @@ def uprights(painter: QPainter, scene: Scene, area: QRectF) -> None:
     painter.drawLine(QPointF(axis.right, top), QPointF(axis.right, low))
 
 
-def ruler(painter: QPainter, scene: Scene) -> None:
-    axis, cut = scene.axis, scene.cut
+def ruler(painter: QPainter, state: BuildUpState) -> None:
+    axis, section = state.axis, state.section
     painter.setPen(QPen(theme.colour("dim"), 1))
     painter.drawLine(QPointF(axis.left, RULER), QPointF(axis.right, RULER))
-    size = 1.0 if scene.unit == "px" else cut.em
+    size = 1.0 if state.unit == "px" else section.em
     painter.setFont(theme.font(11))
     metrics = painter.fontMetrics()
     for side, reach, room in (
@@ -51,14 +50,14 @@ def ruler(painter: QPainter, scene: Scene) -> None:
         painter.drawText(QPointF(x, 14), word)
     painter.setFont(theme.font(11))
     painter.setPen(theme.colour("dim"))
-    painter.drawText(QPointF(axis.left, 14), f"outside, {scene.unit}")
+    painter.drawText(QPointF(axis.left, 14), f"outside, {state.unit}")
 
 
-def label(painter: QPainter, scene: Scene, coat: Coat, row: QRectF) -> None:
-    chosen = coat.id == scene.chosen
+def label(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> None:
+    chosen = coat.id == state.chosen
     box = QRectF(0, row.top() + 1, LABELS - 6, row.height() - 2)
     if chosen:
-        painter.setPen(QPen(theme.colour("leaf"), 1.4 if scene.focus else 1))
+        painter.setPen(QPen(theme.colour("leaf"), 1.4 if state.focus else 1))
         painter.setBrush(theme.colour("leaf", 0.16))
         painter.drawRoundedRect(box.adjusted(0.5, 0.5, -0.5, -0.5), 5, 5)
     shade = "text" if coat.on else "dim"
@@ -70,7 +69,7 @@ def label(painter: QPainter, scene: Scene, coat: Coat, row: QRectF) -> None:
     title = kind_of(coat).title
     painter.setFont(theme.font(12 if row.height() < 20 else 13, True))
     painter.setPen(theme.colour(shade))
-    second = summary(coat, scene.cut, scene.unit)
+    second = state.summary(coat)
     if not tall and coat.name:
         title = f"{title} {coat.name}"
     metrics = painter.fontMetrics()
@@ -82,18 +81,14 @@ def label(painter: QPainter, scene: Scene, coat: Coat, row: QRectF) -> None:
         painter.setPen(theme.colour("dim"))
         second = painter.fontMetrics().elidedText(second, Qt.TextElideMode.ElideRight, int(room))
         painter.drawText(line.translated(0, 16), Qt.AlignmentFlag.AlignVCenter, second)
-    pair = ends(coat, scene.cut)
-    start = (
-        scene.axis.x(min(pair))
-        if pair
-        else scene.axis.x(0 if coat.__class__.__name__ == "Fill" else -1e9)
-    )
+    xs = state.handles(coat)
+    start = state.axis.edge if xs is None else min(xs)
     painter.setPen(QPen(theme.colour("leaf" if chosen else "line"), 1.4 if chosen else 1))
     painter.drawLine(QPointF(box.right(), row.center().y()), QPointF(start, row.center().y()))
 
 
-def handles(painter: QPainter, scene: Scene, coat: Coat, row: QRectF) -> None:
-    xs = handle_xs(scene, coat)
+def handles(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> None:
+    xs = state.handles(coat)
     painter.setBrush(Qt.BrushStyle.NoBrush)
     painter.setPen(QPen(theme.colour("leaf"), 1.6))
     if xs is None:

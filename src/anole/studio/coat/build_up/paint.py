@@ -6,31 +6,31 @@ import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QImage, QPainter, QPen, QPolygonF
 
-from ....core.field.mouldings import height as moulding_height
-from ....core.model import Coat, Relief, Shadow
+from ....core.coats.registry import kind_of
+from ....core.coats.section import throw_at
+from ....core.model import Coat
 from ... import theme
-from .axis import thrown
 from .marks import handles, label, ruler, uprights
 from .profile import row_pixels
-from .scene import FOOT, LABELS, STRIP, Scene, drawing_area, handle_xs
+from .state import FOOT, LABELS, STRIP, BuildUpState
 
 
-def paint(painter: QPainter, scene: Scene) -> None:
+def paint(painter: QPainter, state: BuildUpState) -> None:
     painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-    area = drawing_area(scene)
-    _ground_and_letter(painter, scene, area)
-    for coat, row in zip(scene.coats, scene.rows, strict=True):
-        _coat(painter, scene, coat, row)
-    uprights(painter, scene, area)
-    ruler(painter, scene)
-    for coat, row in zip(scene.coats, scene.rows, strict=True):
-        label(painter, scene, coat, row)
-        if coat.id == scene.chosen:
-            handles(painter, scene, coat, row)
+    area = state.area
+    _ground_and_letter(painter, state, area)
+    for coat, row in zip(state.coats, state.rows, strict=True):
+        _coat(painter, state, coat, row)
+    uprights(painter, state, area)
+    ruler(painter, state)
+    for coat, row in zip(state.coats, state.rows, strict=True):
+        label(painter, state, coat, row)
+        if coat.id == state.chosen:
+            handles(painter, state, coat, row)
 
 
-def _ground_and_letter(painter: QPainter, scene: Scene, area: QRectF) -> None:
-    axis = scene.axis
+def _ground_and_letter(painter: QPainter, state: BuildUpState, area: QRectF) -> None:
+    axis = state.axis
     ground = QRectF(area.left(), area.top(), axis.edge - area.left(), area.height() + FOOT)
     letter = QRectF(axis.edge, area.top() - 12, axis.right - axis.edge, area.height() + FOOT + 12)
     painter.fillRect(QRectF(ground.left(), area.bottom(), ground.width(), FOOT),
@@ -50,11 +50,11 @@ def _ground_and_letter(painter: QPainter, scene: Scene, area: QRectF) -> None:
     painter.drawText(QPointF(letter.left() + 6, low), "letter")
 
 
-def _coat(painter: QPainter, scene: Scene, coat: Coat, row: QRectF) -> None:
+def _coat(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> None:
     """A coat's true paint with its true falloff, exactly on its span."""
-    axis = scene.axis
+    axis = state.axis
     xs = np.arange(int(axis.left), int(axis.right)) + 0.5
-    pixels = row_pixels(coat, axis.positions(xs), scene.cut, scene.board)[None]
+    pixels = row_pixels(coat, state.section, axis.positions(xs))[None]
     image = QImage(pixels.data, len(xs), 1, len(xs) * 4, QImage.Format.Format_RGBA8888)  # type: ignore[call-overload]
     painter.save()
     painter.setOpacity(1.0 if coat.on else 0.12)
@@ -66,39 +66,33 @@ def _coat(painter: QPainter, scene: Scene, coat: Coat, row: QRectF) -> None:
         painter.setPen(QPen(theme.colour("desk", 0.55), 1))
         painter.setBrush(Qt.BrushStyle.NoBrush)
         painter.drawRect(box)
-    if isinstance(coat, Shadow) and coat.on:
-        _arrow(painter, scene, coat, row)
-    if isinstance(coat, Relief):
-        _section(painter, scene, coat, row)
+    _arrow(painter, state, coat, row)
+    _cross_section(painter, state, coat, row)
 
 
-def _section(painter: QPainter, scene: Scene, coat: Relief, row: QRectF) -> None:
-    """A relief shows its moulding's outline on its span."""
-    xs = handle_xs(scene, coat)
-    if xs is None or row.height() < 8:
+def _cross_section(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> None:
+    """A coat with a cross-section shows its outline on its span."""
+    xs, share = state.handles(coat), np.linspace(0, 1, 80)
+    heights = kind_of(coat).heights(coat, share)
+    if xs is None or heights is None or row.height() < 8:
         return
-    p = np.linspace(0, 1, 80)
-    h = moulding_height(coat.moulding, p)
-    if coat.height.value < 0:
-        h = 1 - h
     room = row.height() - 6
-    line = QPolygonF([
+    points = [
         QPointF(min(xs) + (max(xs) - min(xs)) * x, row.bottom() - 3 - room * y)
-        for x, y in zip(p.tolist(), h.tolist(), strict=True)
-    ])  # fmt: skip
-    line.append(QPointF(scene.axis.right, row.bottom() - 3 - room * float(h[-1])))
+        for x, y in zip(share.tolist(), heights.tolist(), strict=True)
+    ]
+    line = QPolygonF([*points, QPointF(state.axis.right, points[-1].y())])
     for shade, width in (("desk", 3.4), ("text", 1.5)):
         painter.setPen(QPen(theme.colour(shade, 1.0 if coat.on else 0.4), width))
         painter.drawPolyline(line)
 
 
-def _arrow(painter: QPainter, scene: Scene, coat: Shadow, row: QRectF) -> None:
-    """Lifted coats show how far they are thrown."""
-    far, _ = thrown(coat, scene.cut, scene.board)
-    base = scene.cut.base(coat)
-    inside = coat.falls == "inside"
-    start = scene.axis.x(0.0 if inside else -base)
-    end = scene.axis.x(far if inside else -base - far)
+def _arrow(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> None:
+    """Thrown coats show how far."""
+    throw = throw_at(coat, state.section)
+    if throw is None or not coat.on:
+        return
+    start, end = (state.axis.x(at) for at in throw)
     y = row.center().y()
     tip = 5 if end > start else -5
     for shade, width in (("desk", 4.0), ("text", 1.6)):
@@ -109,23 +103,23 @@ def _arrow(painter: QPainter, scene: Scene, coat: Shadow, row: QRectF) -> None:
         )
 
 
-def paint_strip(painter: QPainter, scene: Scene) -> None:
+def paint_strip(painter: QPainter, state: BuildUpState) -> None:
     """The rendered pixels along a line across the edge, in the same scale."""
-    area = drawing_area(scene)
+    area = state.area
     top = area.bottom() + FOOT + 8
     painter.setFont(theme.font(11))
     painter.setPen(theme.colour("dim"))
     painter.drawText(
         QRectF(4, top, LABELS - 8, STRIP), Qt.AlignmentFlag.AlignVCenter, "as rendered"
     )
-    box = QRectF(int(scene.axis.left), top, int(scene.axis.right) - int(scene.axis.left), STRIP)
+    box = QRectF(int(state.axis.left), top, int(state.axis.right) - int(state.axis.left), STRIP)
     painter.fillRect(box, theme.colour("sunk"))
-    if scene.strip is not None and scene.strip.shape[0] == int(box.width()):
-        count = scene.strip.shape[0]
-        image = QImage(scene.strip.data, count, 1, count * 4, QImage.Format.Format_RGBA8888)  # type: ignore[call-overload]
+    if state.strip is not None and state.strip.shape[0] == int(box.width()):
+        count = state.strip.shape[0]
+        image = QImage(state.strip.data, count, 1, count * 4, QImage.Format.Format_RGBA8888)  # type: ignore[call-overload]
         painter.drawImage(box, image)
     painter.setPen(QPen(theme.colour("line"), 1))
     painter.setBrush(Qt.BrushStyle.NoBrush)
     painter.drawRect(box)
     painter.setPen(QPen(theme.colour("text"), 1.6))
-    painter.drawLine(QPointF(scene.axis.edge, top - 3), QPointF(scene.axis.edge, top + STRIP + 3))
+    painter.drawLine(QPointF(state.axis.edge, top - 3), QPointF(state.axis.edge, top + STRIP + 3))

@@ -6,10 +6,10 @@ from typing import NamedTuple
 
 import numpy as np
 
-from ....core.lettering.outline import chords, outline
 from ....core.lettering.warp import projected
-from ....core.model import Board, Coat, Lettering
-from ....core.pieces.posed import on_board, without_pose
+from ....core.model import Board, Coat, Coated
+from ....core.pieces.posed import without_pose
+from ....core.pieces.registry import coated_kind, placement
 from ...frames import Frame
 
 
@@ -25,18 +25,18 @@ class Probe(NamedTuple):
 
 
 def measured_on(
-    piece: Lettering, coat: Coat | None, board: Board
-) -> tuple[Lettering, np.ndarray | None]:
-    """What a coat is measured on: the letters as they are seen, or those on whose face it lies and
-    how their pose turns them."""
-    posed = outline(piece, board.dpi).bends.pose is not None
-    if coat is None or coat.plane == "board" or not posed:
+    piece: Coated, coat: Coat | None, board: Board
+) -> tuple[Coated, np.ndarray | None]:
+    """What a coat is measured on: the piece as it is seen, or the one on whose face it lies and
+    how its pose turns that."""
+    placed = placement(piece, board)
+    if coat is None or coat.plane == "board" or placed.pose is None:
         return piece, None
-    return without_pose(piece), on_board(piece, board.dpi)
+    return without_pose(piece), placed.pose_on_board()
 
 
 def find(
-    piece: Lettering, coat: Coat | None, board: Board, clicked: tuple[float, float] | None,
+    piece: Coated, coat: Coat | None, board: Board, clicked: tuple[float, float] | None,
     core: float, outer: float,
 ) -> Probe | None:  # fmt: skip
     """Across the edge that was clicked, or where there is most room."""
@@ -50,9 +50,9 @@ def find(
     return found and found._replace(turn=turn)
 
 
-def chords_of(piece: Lettering, board: Board) -> np.ndarray:
-    """(m, 4) float64 chords of the placed letters, board px."""
-    return chords(outline(piece, board.dpi), 1.0)
+def chords_of(piece: Coated, board: Board) -> np.ndarray:
+    """(m, 4) float64 chords of the placed outlines, board px."""
+    return coated_kind(piece).chords(piece, board.dpi, 1.0)
 
 
 def _inward(chords: np.ndarray) -> np.ndarray:

@@ -10,38 +10,39 @@ from PyQt6.QtGui import QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPixmap, 
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ....core.cache import Cache
-from ....core.lettering.outline import outline
-from ....core.pieces.lettering import core_of
+from ....core.coats.section import Section, section_of
+from ....core.pieces.registry import coated_kind, placement
 from ... import theme
-from ...board_view import BoardView
-from ...document import Document
+from ...canvas import Canvas
+from ...session import Session
 from . import probe
-from .axis import Axis, Cut, axis_for, cut_of
-from .hand import BandHand, end_at, row_at
+from .axis import Axis, axis_for
+from .band_tool import BandTool, end_at, row_at
 from .keys import press_key
 from .paint import paint, paint_strip
-from .scene import FOOT, LABELS, RULER, STRIP, Scene, tip
+from .state import FOOT, LABELS, RULER, STRIP, BuildUpState
 
 MOST_ROW, LEAST_ROW = 62.0, 15.0
 WAIT_MS, LATEST = 80, 0.5
 
 
 class BuildUp(QWidget):
-    def __init__(self, document: Document, view: BoardView) -> None:
+    def __init__(self, session: Session, view: Canvas) -> None:
         super().__init__()
-        self.document, self.view = document, view
+        self.session, self.view = session, view
+        self.document, self.selection = session.document, session.selection
         self.unit = "px"
         self._cache = Cache(32 * 2**20)
         self._drawn = QPixmap()
         self._drawn_for: object = None
         self._axis: Axis | None = None
-        self._cut: Cut | None = None
+        self._section: Section | None = None
         self._rows_for = -1
         self._pending = 0.0
         self._probe: probe.Probe | None = None
         self._probed: object = None
         self._clicked: tuple[float, float] | None = None
-        self._hand = BandHand(document)
+        self._tool = BandTool(session)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setMouseTracking(True)
         self.setAccessibleName("Build-up of the style")
@@ -52,8 +53,8 @@ class BuildUp(QWidget):
         self._later.setInterval(WAIT_MS)
         self._later.timeout.connect(self._redraw)
         view.framed.connect(self._framed)
-        document.changed.connect(self.refresh)
-        document.chosen.connect(self._other)
+        self.document.changed.connect(self.refresh)
+        self.selection.changed.connect(self._other)
         view.pointed.connect(self._pointed)
         self.refresh()
 
@@ -61,14 +62,14 @@ class BuildUp(QWidget):
         return QSize(320, 420)
 
     def minimumSizeHint(self) -> QSize:
-        coats = self.document.piece.style if self.document.piece else ()
+        coats = self.selection.coated.style if self.selection.coated else ()
         return QSize(280, int(RULER + 14 + LEAST_ROW * max(len(coats), 4) + FOOT + STRIP + 16))
 
     # what is drawn
 
     def refresh(self) -> None:
-        piece = self.document.piece
-        self._cut = None
+        piece = self.selection.coated
+        self._section = None
         if piece is None:
             self.update()
             return
@@ -82,19 +83,21 @@ class BuildUp(QWidget):
         now = time.monotonic()
         if not self._later.isActive():
             self._pending = now
-        if self._hand.start is not None or now - self._pending > LATEST:
+        if self._tool.start is not None or now - self._pending > LATEST:
             self._later.stop()
             self._redraw()
         else:
             self._later.start()
 
-    def _measured(self) -> Cut | None:
+    def section(self) -> Section | None:
         """What the drawing is measured by, found out when it is first asked for."""
-        piece, board = self.document.piece, self.document.board
-        if self._cut is None and piece is not None:
-            letters, _ = probe.measured_on(piece, self.document.coat, board)
-            self._cut = cut_of(letters, core_of(letters, board.dpi, self._cache), board.dpi)
-        return self._cut
+        piece, board = self.selection.coated, self.document.board
+        if self._section is None and piece is not None:
+            flat, _ = probe.measured_on(piece, self.selection.coat, board)
+            em = placement(flat, board).em
+            core = coated_kind(flat).core(flat, board.dpi, self._cache)
+            self._section = section_of(piece.style, em, core, board.dpi, board.lamp)
+        return self._section
 
     def _redraw(self) -> None:
         self._describe()
@@ -104,12 +107,12 @@ class BuildUp(QWidget):
         self._soon()
 
     def _describe(self) -> None:
-        scene, coat = self.scene(), self.document.coat
-        if scene is not None and coat is not None:
-            self.setAccessibleDescription(tip(scene, coat))
+        state, coat = self.state(), self.selection.coat
+        if state is not None and coat is not None:
+            self.setAccessibleDescription(state.tip(coat))
 
     def _other(self) -> None:
-        self._clicked = self._cut = None
+        self._clicked = self._section = None
         self.refresh()
         self.update()
 
@@ -124,53 +127,52 @@ class BuildUp(QWidget):
         width = self.width() - LABELS - 14
         return tuple(QRectF(LABELS, low - height * (n + 1), width, height) for n in range(count))
 
-    def scene(self) -> Scene | None:
-        """The drawing as it stands; None when no lettering is chosen."""
-        piece, cut = self.document.piece, self._measured()
-        if piece is None or cut is None:
+    def state(self) -> BuildUpState | None:
+        """The drawing as it stands; None when nothing that wears coats is chosen."""
+        piece, section = self.selection.coated, self.section()
+        if piece is None or section is None:
             return None
-        board = self.document.board
         left, right = LABELS, float(self.width() - 14)
-        axis = self._hand.frozen or axis_for(piece.style, cut, board, left, right)
-        return Scene(
-            piece.style, self._rows(len(piece.style)), axis, cut, board, self.document.coat_id,
+        axis = self._tool.frozen or axis_for(piece.style, section, left, right)
+        return BuildUpState(
+            piece.style, self._rows(len(piece.style)), axis, section, self.selection.coat_id,
             self.unit, None, self.hasFocus(),
         )  # fmt: skip
 
-    def _strip(self, scene: Scene) -> np.ndarray | None:
-        piece, frame = self.document.piece, self.view.frame
+    def _strip(self, state: BuildUpState) -> np.ndarray | None:
+        piece, frame, board = self.selection.coated, self.view.frame, self.document.board
         if piece is None or frame is None:
             return None
-        coat = self.document.coat
-        key = (outline(piece, scene.board.dpi).key, coat and coat.plane, self._clicked)
+        coat = self.selection.coat
+        key = (coated_kind(piece).outline_key(piece, board.dpi), coat and coat.plane, self._clicked)
         if key != self._probed:
             self._probe = probe.find(
-                piece, coat, scene.board, self._clicked, scene.cut.core, scene.axis.outer
+                piece, coat, board, self._clicked, state.section.core, state.axis.outer
             )
             self._probed = key
         if self._probe is None:
             return None
-        xs = np.arange(int(scene.axis.left), int(scene.axis.right)) + 0.5
-        return probe.sample(frame, self._probe, scene.axis.positions(xs))
+        xs = np.arange(int(state.axis.left), int(state.axis.right)) + 0.5
+        return probe.sample(frame, self._probe, state.axis.positions(xs))
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        scene = self.scene()
-        if scene is None:
+        state = self.state()
+        if state is None:
             return
         painter = QPainter(self)
-        painter.drawPixmap(0, 0, self._drawing(scene))
-        paint_strip(painter, scene._replace(strip=self._strip(scene)))
+        painter.drawPixmap(0, 0, self._drawing(state))
+        paint_strip(painter, state._replace(strip=self._strip(state)))
 
-    def _drawing(self, scene: Scene) -> QPixmap:
+    def _drawing(self, state: BuildUpState) -> QPixmap:
         """The drawing without its strip: a new picture of the board changes only the strip."""
-        key = (scene, self.size(), self.devicePixelRatioF(), theme.theme().name)
+        key = (state, self.size(), self.devicePixelRatioF(), theme.theme().name)
         if key != self._drawn_for:
             ratio = self.devicePixelRatioF()
             self._drawn = QPixmap(self.size() * ratio)
             self._drawn.setDevicePixelRatio(ratio)
             self._drawn.fill(Qt.GlobalColor.transparent)
             painter = QPainter(self._drawn)
-            paint(painter, scene)
+            paint(painter, state)
             painter.end()
             self._drawn_for = key
         return self._drawn
@@ -187,33 +189,33 @@ class BuildUp(QWidget):
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None
-        scene = self.scene()
+        state = self.state()
         self.setFocus()
-        if scene is not None:
-            self._hand.press(scene, event.position())
+        if state is not None:
+            self._tool.press(state, event.position())
 
     def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None
-        scene, at = self.scene(), event.position()
-        if scene is None:
+        state, at = self.state(), event.position()
+        if state is None:
             return
-        if self._hand.start is None:
-            self._point_out(scene, at)
+        if self._tool.start is None:
+            self._point_out(state, at)
         else:
-            self._hand.pull(scene, at)
+            self._tool.pull(state, at)
 
-    def _point_out(self, scene: Scene, at: QPointF) -> None:
-        index = row_at(scene, at.y())
-        coat = scene.coats[index] if index is not None else None
-        self.setToolTip("" if coat is None else tip(scene, coat))
-        on_end = coat is not None and end_at(scene, coat, at.x()) is not None
+    def _point_out(self, state: BuildUpState, at: QPointF) -> None:
+        index = row_at(state, at.y())
+        coat = state.coats[index] if index is not None else None
+        self.setToolTip("" if coat is None else state.tip(coat))
+        on_end = coat is not None and end_at(state, coat, at.x()) is not None
         self.setCursor(Qt.CursorShape.SizeHorCursor if on_end else Qt.CursorShape.ArrowCursor)
 
     def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
-        self._hand.release()
+        self._tool.release()
         self.refresh()
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         assert event is not None
-        if not press_key(self.document, event):
+        if not press_key(self.session, event):
             super().keyPressEvent(event)

@@ -1,0 +1,194 @@
+"""What a coat declares of itself: everything the program knows of it is asked here.
+
+The renderer, the cache, the build-up, the snapping, the add menu, the panel and the place of a new
+coat in a stack all read these declarations; none of them knows any coat by name.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from enum import IntEnum
+from typing import Any, NamedTuple, Protocol, TypeVar
+
+import numpy as np
+
+from ..box import Box
+from ..compose.cover import Cover
+from ..field.outset import StrokeOutset
+from ..model import Coat, Lamp, Length, Paint, Span
+from ..model.open_union import tag_of
+from ..paint.context import PaintContext
+from ..paint.frames import Frames
+from ..paint.source import source as paint_source
+from .context import CoatContext, Overlap, Reach, Reads
+
+C = TypeVar("C", bound=Coat)
+
+
+class Place(IntEnum):
+    """Where a coat naturally goes in a stack: above all that has a lower place."""
+
+    GROUND = 0
+    HALO = 1
+    LINE = 2
+    TOP = 3
+
+
+class Throw(NamedTuple):
+    """How a coat's own px lie to those that threw them, px to the right and down."""
+
+    dx: float
+    dy: float
+
+
+class CoatKind(Protocol[C]):
+    """One kind of coat. Subclass it, say what differs, and register an instance.
+
+    coverage : the fields of its struct that touch its coverage; all others touch only its colours
+    coverage_reads, colour_reads : what of the context its coverage and its own colours come from
+    An undeclared read gives stale pictures: while guard.ON is set it raises instead.
+    """
+
+    struct: type[C]
+    title: str
+    family: str
+    about: str
+    place: Place = Place.TOP
+    coverage: tuple[str, ...] = ()
+    coverage_reads: Reads = Reads.FIELDS
+    colour_reads: Reads = Reads.NOTHING
+
+    # pixels
+
+    def reach(self, coat: C, context: CoatContext) -> Reach:
+        """How far it needs the distance field, and how far it throws pixels."""
+        return Reach()
+
+    def box(self, coat: C, context: CoatContext) -> Box:
+        """The least box of px that it may touch."""
+        return context.around(0)
+
+    def cover(self, coat: C, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
+        """Its coverage over `box`."""
+        raise NotImplementedError(self.title)
+
+    def paints(self, coat: C) -> tuple[Paint, ...]:
+        """The paints that its colours come from."""
+        return ()
+
+    def colour_fields(self, coat: C) -> tuple[str, ...]:
+        """The fields that its colours come from besides its paints."""
+        return tuple(n for n in self.struct.__struct_fields__ if n not in Coat.__struct_fields__)
+
+    def source(self, coat: C, context: CoatContext, paint: PaintContext) -> np.ndarray:
+        """(4, H, W) float32 straight colours over paint.box; (4, 1, W) or (4, H, 1) where all rows
+        or columns are the same."""
+        raise NotImplementedError(self.title)
+
+    def copies(self, coat: C, frames: Frames) -> Sequence[tuple[C, Frames]]:
+        """The coat, and the frames its paint is stretched over, once for each time it is laid."""
+        return [(coat, frames)]
+
+    # where it lies
+
+    def whole(self, coat: C) -> bool:
+        """Whether it follows the edge of the shape with all that strokes add to it."""
+        return False
+
+    def span(self, coat: C) -> Span | None:
+        """Where it lies across the edge, which is its field `span`; None for all of the face."""
+        return None
+
+    def ends(self, coat: C, context: CoatContext) -> tuple[float, float] | None:
+        """Its outer and inner end across the shape's own edge, px; None without a span."""
+        span = self.span(coat)
+        if span is None:
+            return None
+        base = context.base(self.whole(coat))
+        outer, inner = context.ends(span)
+        return outer - base, inner - base
+
+    def sprayed(self, coat: C) -> Paint | None:
+        """The paint whose specks break its coverage."""
+        return None
+
+    def outset(self, coat: C, context: CoatContext) -> StrokeOutset | None:
+        """What it adds to the shape for coats that follow the whole."""
+        return None
+
+    def opaque(self, coat: C) -> bool:
+        """Whether its colours surely hide what lies beneath."""
+        return False
+
+    # what it is held by
+
+    def lamp(self, coat: C) -> Lamp | None:
+        """A lamp of its own, which is its field `lamp`."""
+        return None
+
+    def held(self, coat: C) -> Paint | None:
+        """The paint, its field `paint`, that handles on the board move and turn."""
+        return None
+
+    def throw(self, coat: C, context: CoatContext) -> Throw | None:
+        """Where its picture of the shape lies; None for one that is not thrown."""
+        return None
+
+    def thrown_to(self, coat: C, context: CoatContext, throw: Throw) -> dict[str, Any]:
+        """The fields that throw it there."""
+        return {}
+
+    def measure(self, coat: C) -> tuple[str, Length] | None:
+        """The one length that tells coats of its kind apart, where they have no span."""
+        return None
+
+    # drawn as a section
+
+    def sectioned(self, coat: C, lamp: Lamp) -> C:
+        """The coat as it is drawn at an edge that faces left; `lamp` is the board's."""
+        return coat
+
+    def heights(self, coat: C, share: np.ndarray) -> np.ndarray | None:
+        """(n,) 0..1: its cross-section at shares of its span, 0 at the outer end; None if flat."""
+        return None
+
+    def samples(self) -> tuple[C, ...]:
+        """Coats of its kind that between them use each of its kernels."""
+        return (self.struct(id="sample"),)
+
+    @property
+    def tag(self) -> str:
+        return tag_of(self.struct)
+
+    @property
+    def lit(self) -> bool:
+        """Whether it follows a lamp."""
+        return Reads.LAMP in self.coverage_reads | self.colour_reads
+
+
+class PaintedCoat(CoatKind[C], Protocol[C]):
+    """A coat whose colours are those of its one paint, the field `paint`."""
+
+    def paint(self, coat: C) -> Paint:
+        return coat.paint  # type: ignore[attr-defined]
+
+    def paints(self, coat: C) -> tuple[Paint, ...]:
+        return (self.paint(coat),)
+
+    def colour_fields(self, coat: C) -> tuple[str, ...]:
+        return ()
+
+    def sprayed(self, coat: C) -> Paint | None:
+        return self.paint(coat)
+
+    def held(self, coat: C) -> Paint | None:
+        return self.paint(coat)
+
+    def source(self, coat: C, context: CoatContext, paint: PaintContext) -> np.ndarray:
+        return paint_source(self.paint(coat), paint)
+
+
+__all__ = [
+    "CoatContext", "CoatKind", "Cover", "Overlap", "PaintedCoat", "Place", "Reach", "Reads",
+    "Throw",
+]  # fmt: skip

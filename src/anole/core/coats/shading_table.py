@@ -1,0 +1,171 @@
+"""How a px of a relief looks, tabulated over its distance and the turn of its normal to the lamp.
+
+A gleam may be narrower than the entries of any such table: it is added px by px, from the slopes.
+"""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+import numpy as np
+from numba import njit
+
+from .. import bands
+from .lighting import Light, colour_at, shine_at, tone_at
+
+LEAST_LOOKS, MOST_LOOKS, FINE = 3, 12, 24.0
+"""ShadingTable across a px: as many as give a span FINE of them, within bounds."""
+PER_PX, MOST = 32, 1 << 16
+"""Entries of the slopes for each px of distance, and altogether."""
+LOOKED_PX, LEAST_ROWS, MOST_ROWS, TURNS = 8, 64, 640, 129
+"""Rows of the looks for each px of distance, their bounds, and entries from the darkest turn of a
+normal to the brightest."""
+SHORT = np.float32(1e-3)
+"""By how much a place between entries stays below the last of them."""
+
+
+def slopes(
+    heights: np.ndarray, span: tuple[float, float], rise: float, wide: float
+) -> tuple[np.ndarray, float, float]:
+    """Slope g of the surface over the distance, averaged over `wide` px: rows of 1 / |(g, 1)|,
+    g / |(g, 1)| and g, (n, 3) float32; the distance of the first, and rows for each px."""
+    outer, reach = span[0], max(span[1] - span[0], 1e-3)
+    count = int(min(max((reach + 2) * PER_PX, 64), MOST))
+    d = np.linspace(outer - 1, outer + reach + 1, count)
+    # what lies outside the span is cut away by coverage: its flat must not be mixed in
+    held = np.maximum(d, outer + wide / 2)
+    places = np.linspace(0, 1, len(heights))
+    up = np.interp((held + wide / 2 - outer) / reach, places, heights)
+    up -= np.interp((held - wide / 2 - outer) / reach, places, heights)
+    g = up * rise / wide
+    size = 1 / np.sqrt(1 + g * g)
+    rows = np.stack([size, g * size, g], 1).astype(np.float32)
+    return np.ascontiguousarray(rows), outer - 1, (count - 1) / (reach + 2)
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def entry(d, first, per_px, count):  # type: ignore[no-untyped-def]
+    at = (d - first) * per_px + np.float32(0.5)
+    return int(min(max(at, np.float32(0)), np.float32(count - 1)))
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def _tabulate(slope, first, per_px, start, step, reach, k, ramp, looks, out, y0, y1):  # type: ignore[no-untyped-def]
+    """out (rows, TURNS, 4) premultiplied: row i at distance start + i step, column j at the turn
+    c = reach (2 j / (TURNS - 1) - 1) of the normal toward the lamp."""
+    one, wide = np.float32(1), np.float32(1) / np.float32(looks)
+    off = -wide * np.float32(0.5) * np.float32(looks - 1)
+    share = one / np.float32(looks)
+    out[y0:y1] = 0
+    for i in range(y0, y1):
+        for look in range(looks):
+            d = start + np.float32(i) * step + off + np.float32(look) * wide
+            e = entry(d, first, per_px, len(slope))
+            size, g = slope[e, 0], slope[e, 1]
+            for j in range(TURNS):
+                c = reach * (np.float32(2 * j) / np.float32(TURNS - 1) - one)
+                u = tone_at(k[2] * size - g * c, k)
+                colour = colour_at(u, np.float32(0), k, ramp)
+                for p in range(4):
+                    out[i, j, p] += colour[p] * share
+
+
+class ShadingTable(NamedTuple):
+    """colours : (rows TURNS, 4) premultiplied, row after row, the gleam left out
+    first, per_px : distance of the first row, rows for each px; reach : the greatest turn
+    """
+
+    colours: np.ndarray
+    first: np.float32
+    per_px: np.float32
+    reach: np.float32
+
+
+class HighlightTable(NamedTuple):
+    """slope, first, per_px : as of slopes(); looks : how many across a px
+    lean : of the half vector against the way to the lamp, and its part out of the board
+    shine : the gleam, as of a Light; tint : its colour
+    """
+
+    slope: np.ndarray
+    first: np.float32
+    per_px: np.float32
+    looks: int
+    lean: tuple[np.float32, np.float32]
+    shine: np.ndarray
+    tint: tuple[np.float32, np.float32, np.float32]
+
+
+def shading_tables(
+    heights: np.ndarray, span: tuple[float, float], rise: float, light: Light
+) -> tuple[ShadingTable, HighlightTable]:
+    reach = max(span[1] - span[0], 1e-3)
+    looks = int(min(max(FINE / reach, LEAST_LOOKS), MOST_LOOKS))
+    slope, first, per_px = slopes(heights, span, rise, 1 / looks)
+    rows = int(min(max((reach + 3) * LOOKED_PX, LEAST_ROWS), MOST_ROWS))
+    step = (reach + 3) / (rows - 1)
+    turn = max(float(np.hypot(light.numbers[0], light.numbers[1])), 1e-4)
+    out = np.empty((rows, TURNS, 4), np.float32)
+    numbers = (np.float32(v) for v in (first, per_px, span[0] - 1.5, step, turn))
+    values = tuple(numbers)
+    bands.run(
+        lambda a, b: _tabulate(slope, *values, light.numbers, light.ramp, looks, out, a, b),
+        bands.split(rows),
+    )
+    k = light.numbers
+    lean = k[4] / k[0] if abs(k[0]) > abs(k[1]) else k[5] / k[1]
+    made = ShadingTable(out.reshape(-1, 4), values[2], np.float32(1 / step), values[4])
+    return made, HighlightTable(
+        slope, values[0], values[1], looks, (np.float32(lean), k[6]), light.shine,
+        (k[9], k[10], k[11]),
+    )  # fmt: skip
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def gleam(d, c, gleams, count):  # type: ignore[no-untyped-def]
+    """The gleam of a px at distance d whose normal turns by c toward the lamp: the mean of
+    `count` looks across it."""
+    one, share = np.float32(1), np.float32(1) / np.float32(count)
+    last = len(gleams.slope) - 1
+    total = np.float32(0)
+    for look in range(count):
+        off = (np.float32(look) + np.float32(0.5)) * share - np.float32(0.5)
+        at = (d + off - gleams.first) * gleams.per_px
+        at = min(max(at, np.float32(0)), np.float32(last) - SHORT)
+        n = int(at)
+        beyond = at - np.float32(n)
+        g = gleams.slope[n, 2] + (gleams.slope[n + 1, 2] - gleams.slope[n, 2]) * beyond
+        size = one / np.sqrt(one + g * g)
+        total += shine_at((gleams.lean[1] - g * c * gleams.lean[0]) * size, gleams.shine)
+    return total * share
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def add_highlight(colour, light, tint):  # type: ignore[no-untyped-def]
+    """A premultiplied colour with a gleam added: what it lacks of cover the gleam brings."""
+    r, g, b, a = colour
+    a += min(light, np.float32(1) - a)
+    return r + tint[0] * light, g + tint[1] * light, b + tint[2] * light, a
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def turn_at(c, reach):  # type: ignore[no-untyped-def]
+    """Where a turn stands among the TURNS entries of a row, short of the last."""
+    at = (c / reach + np.float32(1)) * np.float32((TURNS - 1) / 2)
+    return min(max(at, np.float32(0)), np.float32(TURNS - 1) - SHORT)
+
+
+@njit(nogil=True, cache=True, error_model="numpy", inline="always")
+def sample_shading(d, turn, beyond, looks):  # type: ignore[no-untyped-def]
+    """The look in the row nearest to d, premultiplied, between two entries: one of many of a px."""
+    table, rows = looks.colours, np.float32(looks.colours.shape[0] // TURNS - 1)
+    row = min(max((d - looks.first) * looks.per_px + np.float32(0.5), np.float32(0)), rows)
+    p = np.uint32(row) * np.uint32(TURNS) + np.uint32(turn)
+    q = p + np.uint32(1)
+    u0, u1, u2, u3 = np.uint32(0), np.uint32(1), np.uint32(2), np.uint32(3)
+    return (
+        table[p, u0] + (table[q, u0] - table[p, u0]) * beyond,
+        table[p, u1] + (table[q, u1] - table[p, u1]) * beyond,
+        table[p, u2] + (table[q, u2] - table[p, u2]) * beyond,
+        table[p, u3] + (table[q, u3] - table[p, u3]) * beyond,
+    )

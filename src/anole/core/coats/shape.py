@@ -1,0 +1,55 @@
+"""What coats work on: a piece's outlines at the render scale, and all that comes with them."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import NamedTuple
+
+import numpy as np
+
+from ..box import Box
+from ..field.raster import Raster
+from ..paint.frames import FrameBox, LetterFrames
+
+MOST_CHORDS = 4_000_000
+
+
+class ShapeError(ValueError):
+    """An outline that no picture can be made of."""
+
+
+def no_letters(box: Box) -> LetterFrames | None:
+    """The frames of a piece that has no letters."""
+    return None
+
+
+class Shape(NamedTuple):
+    """A piece as coats see it.
+
+    key : the value that all of it comes from
+    chords : (m, 4) float64 px of the render scale, closed outlines, the covered area positive
+    em : board px; core : the greatest inside distance, px of the render scale
+    frame : x0, y0, x1, y1 px, what paints are stretched over
+    smooth : False for hard pixels
+    raster : a coverage of its own, where the outlines were traced from one
+    letters : the frames of letters, words and lines over a box of px
+    """
+
+    key: tuple
+    chords: np.ndarray
+    em: float
+    core: float
+    frame: FrameBox
+    smooth: bool = True
+    raster: Raster | None = None
+    letters: Callable[[Box], LetterFrames | None] = no_letters
+
+    def checked(self) -> Shape:
+        """Itself. Raises ShapeError where its outline is none."""
+        if self.chords.ndim != 2 or self.chords.shape[1] != 4:
+            raise ShapeError(f"an outline is (m, 4) chords, not {self.chords.shape}")
+        if len(self.chords) > MOST_CHORDS:
+            raise ShapeError(f"an outline of {len(self.chords):,} chords is too much to draw")
+        if not np.isfinite(self.chords).all():
+            raise ShapeError("an outline has points that are not numbers")
+        return self

@@ -1,0 +1,1 @@
+"""Colour spaces, and colours brought back into sRGB."""

@@ -1,0 +1,159 @@
+"""The steps a frame is composed of. Each has a key (its whole value) and a box it may touch.
+
+A frame has up to three accumulators, all (4, H, W) float32 premultiplied: `ground` takes what
+lies outside the shape, `face` what lies inside them, and both are joined once, through the
+shape's coverage: the edge keeps that coverage whatever the number of coats, and no ground
+shows between a stroke and the face. `kept` is the board beneath a piece painted apart.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Hashable, Sequence
+from typing import NamedTuple, Protocol
+
+import numpy as np
+
+from ..box import Box
+from . import blend
+from .cover import Cover
+from .program import COMPOSITE, COPY, LERP, MERGE, WIPE, Instruction
+
+
+class Planes:
+    """A frame's accumulators inv_alpha a window."""
+
+    def __init__(self, window: Box) -> None:
+        self.window = window
+        shape = (4, window.height, window.width)
+        self.ground = np.zeros(shape, np.float32)
+        self.face = np.zeros(shape, np.float32)
+        self.kept = np.zeros(shape, np.float32)
+
+    def inner(self, part: Box) -> tuple[int, int, int, int]:
+        """A box of board px as x0, y0, x1, y1 in the planes."""
+        x, y = self.window.x0, self.window.y0
+        return part.x0 - x, part.y0 - y, part.x1 - x, part.y1 - y
+
+
+class PreparedStep(NamedTuple):
+    """A step whose fields and colours are made.
+
+    instructions : what it does to the planes
+    changed_mask : (H or 1, W) float32 over a box, 0 where it changes nothing; None: all of its box
+    """
+
+    instructions: Sequence[Instruction]
+    changed_mask: tuple[np.ndarray, Box] | None = None
+
+
+class Step(Protocol):
+    @property
+    def key(self) -> Hashable: ...
+    @property
+    def box(self) -> Box: ...
+    def prepared(self, planes: Planes) -> PreparedStep:
+        """Make what is needed, from the cache where it can; then say what to do."""
+
+
+class Wipe(NamedTuple):
+    """The board, before anything is painted."""
+
+    key: Hashable
+    box: Box
+
+    def prepared(self, planes: Planes) -> PreparedStep:
+        return PreparedStep([Instruction(WIPE, self.box, planes.ground)])
+
+
+class FaceBegin(NamedTuple):
+    """The face starts out as what lies beneath the letters."""
+
+    key: Hashable
+    box: Box
+
+    def prepared(self, planes: Planes) -> PreparedStep:
+        return PreparedStep([Instruction(COPY, self.box, planes.face, planes.ground)])
+
+
+class FaceEnd(NamedTuple):
+    """The painted face is composited in once through the shape's coverage."""
+
+    key: Hashable
+    box: Box
+    coverage: Callable[[], tuple[np.ndarray, Box]]
+
+    def prepared(self, planes: Planes) -> PreparedStep:
+        plane, box = self.coverage()
+        at = (box.x0, box.y0)
+        return PreparedStep([Instruction(LERP, self.box, planes.ground, planes.face, plane, at)])
+
+
+class CompositeStep(NamedTuple):
+    """One coat, or a ground: a source through a coverage onto one or both sides of the edge.
+
+    made : all that the coverage and the source come from
+    within : the shape's coverage and its box, through which the face is laid in
+    """
+
+    made: Hashable
+    box: Box
+    cover: Callable[[], Cover]
+    source: Callable[[], np.ndarray]
+    opacity: float
+    blend: str
+    arithmetic: tuple[float, ...]
+    clip_side: str
+    within: Callable[[], tuple[np.ndarray, Box]] | None = None
+
+    @property
+    def key(self) -> Hashable:
+        return (self.made, self.box, self.opacity, self.blend, self.arithmetic, self.clip_side)
+
+    def prepared(self, planes: Planes) -> PreparedStep:
+        cover, source = self.cover(), np.ascontiguousarray(self.source(), np.float32)
+        outside = cover.outside and self.clip_side != "inside"
+        face = cover.face and self.clip_side != "outside"
+        instructions = [
+            Instruction(
+                COMPOSITE, self.box, plane, source, cover.plane, (self.box.x0, self.box.y0),
+                self.opacity, blend.NUMBER[self.blend], self.arithmetic,
+            )
+            for plane, wanted in ((planes.ground, outside), (planes.face, face))
+            if wanted
+        ]  # fmt: skip
+        if outside or self.within is None:
+            return PreparedStep(instructions, (cover.plane, self.box))
+        return PreparedStep(instructions, self.within())
+
+
+class ApartBegin(NamedTuple):
+    """Keep the board as it is; then go on painting on it, or on nothing."""
+
+    key: Hashable
+    box: Box
+    on_nothing: bool
+
+    def prepared(self, planes: Planes) -> PreparedStep:
+        instructions = [Instruction(COPY, self.box, planes.kept, planes.ground)]
+        if self.on_nothing:
+            instructions.append(Instruction(WIPE, self.box, planes.ground))
+        return PreparedStep(instructions)
+
+
+class ApartEnd(NamedTuple):
+    """Join what was painted apart with the kept board."""
+
+    key: Hashable
+    box: Box
+    opacity: float
+    blend: str
+
+    def prepared(self, planes: Planes) -> PreparedStep:
+        ground, kept, box = planes.ground, planes.kept, self.box
+        if self.blend == "normal":
+            ones = np.ones((1, box.width), np.float32)
+            joined = Instruction(LERP, box, kept, ground, ones, (box.x0, box.y0), self.opacity)
+        else:
+            mode = blend.NUMBER[self.blend]
+            joined = Instruction(MERGE, box, kept, ground, share=self.opacity, mode=mode)
+        return PreparedStep([joined, Instruction(COPY, box, ground, kept)])

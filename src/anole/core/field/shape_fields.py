@@ -1,0 +1,155 @@
+"""A shape at a render scale and the fields made from it, lazily and once."""
+
+from __future__ import annotations
+
+import math
+
+import numpy as np
+
+from ..box import EMPTY, Box
+from ..cache import Cache
+from .closest import Nearest, nearest
+from .contour import contour
+from .coverage import rasterise
+from .joins import TurnedDistance, joined, longest_mitre
+from .normals import joints, normals
+from .outset import Outset, StrokeOutset
+from .raster import Raster
+
+CORE_SIDE = 512
+"""The core is measured on the outline scaled to about this many px a side..."""
+CORE_SCALES = (0.25, 8.0)
+"""...within these factors, so that it is the same at every render scale."""
+
+
+def ink_box(chords: np.ndarray) -> Box:
+    """The least whole-pixel box around chords."""
+    if not len(chords):
+        return EMPTY
+    xs, ys = chords[:, 0::2], chords[:, 1::2]
+    return Box(math.floor(xs.min()), math.floor(ys.min()), math.ceil(xs.max()), math.ceil(ys.max()))
+
+
+def bounds(chords: np.ndarray) -> tuple[float, float, float, float]:
+    """x0, y0, x1, y1 of chords (m, 4); a unit square where there are none."""
+    if not len(chords):
+        return (0.0, 0.0, 1.0, 1.0)
+    xs, ys = chords[:, 0::2], chords[:, 1::2]
+    return (float(xs.min()), float(ys.min()), float(xs.max()), float(ys.max()))
+
+
+def greatest_inside(chords: np.ndarray) -> float:
+    """The greatest inside distance of an outline, in its own px."""
+    ink = ink_box(chords)
+    if ink.empty:
+        return 0.0
+    zoom = min(max(CORE_SIDE / max(ink.width, ink.height), CORE_SCALES[0]), CORE_SCALES[1])
+    zoom = min(zoom, 4096 / max(ink.width, ink.height))
+    scaled = chords * zoom
+    box = ink_box(scaled).grown(2)
+    _, inside = rasterise(scaled, box)
+    if not inside.any():
+        return 0.0
+    # the pixel nearest to the ridge may miss it by up to a quarter of a pixel's diagonal
+    return float(nearest(scaled, inside, box).distance.max() + 0.25) / zoom
+
+
+class ShapeFields:
+    """A piece's shape at the render scale, and the fields made from it.
+
+    `key` is the value the outline came from; `box` covers the fields; `core` in px; `raster` a
+    coverage of its own, where the outline was traced from one.
+    """
+
+    def __init__(
+        self, key: tuple, chords: np.ndarray, ink: Box, box: Box, core: float, cache: Cache,
+        smooth: bool = True, raster: Raster | None = None,
+    ) -> None:  # fmt: skip
+        self.key, self.chords, self.ink, self.box, self.core = key, chords, ink, box, core
+        self.smooth, self._own = smooth, raster
+        self._cache = cache
+
+    def _raster(self) -> tuple[np.ndarray, np.ndarray]:
+        return self._cache.get(
+            ("coverage", self.key, self.box), lambda: rasterise(self.chords, self.box)
+        )
+
+    @property
+    def coverage(self) -> np.ndarray:
+        """(H, W) float32 over `box`, 0..1; 0 or 1 without smoothing."""
+        cover, inside = self._raster()
+        if not self.smooth:
+            return inside.astype(np.float32)
+        if self._own is None:
+            return cover
+        return self._cache.get(("alpha", self.key, self.box), self._alpha)
+
+    def _alpha(self) -> np.ndarray:
+        assert self._own is not None
+        return self._own.over(self.box)
+
+    def covered(self) -> tuple[np.ndarray, Box]:
+        """Its coverage, and the box that it is over."""
+        return self.coverage, self.box
+
+    @property
+    def distance(self) -> np.ndarray:
+        """(H, W) float32 over `box`, px, + inside."""
+        return self.nearest.distance
+
+    @property
+    def nearest(self) -> Nearest:
+        """Over `box`: the distance, and the nearest chord of each px."""
+        return self._cache.get(
+            ("distance", self.key, self.box),
+            lambda: nearest(self.chords, self._raster()[1], self.box),
+        )
+
+    def joined(self, join: str, limit: float, at: float) -> TurnedDistance:
+        """The distance, right about `at` px with corners turned as `join` says."""
+        return self._cache.get(
+            ("joined", self.key, self.box, join, limit, at),
+            lambda: joined(self.chords, self.nearest, self.box, join, limit, at),
+            ("joined", self.key, join, at < 0),
+        )
+
+    def _end(self, stroke: StrokeOutset) -> np.ndarray:
+        """Distance from where a stroke ends."""
+        turned = stroke.join != "round"
+        field = self.joined(stroke.join, stroke.limit, -stroke.by).distance if turned else self.distance
+        return field + np.float32(stroke.by)
+
+    def longest_mitre(self, limit: float) -> float:
+        """How many widths of a stroke the corners that point out stick out beyond it."""
+        return self._cache.get(
+            ("mitre", self.key, limit), lambda: longest_mitre(self.chords, limit, 1.0)
+        )
+
+    @property
+    def normals(self) -> np.ndarray:
+        """(2, H, W) float32 over `box`: the unit direction in which the distance grows."""
+        return self._cache.get(
+            ("normals", self.key, self.box),
+            lambda: normals(self.chords, self.nearest, self.joints, self.box),
+        )
+
+    @property
+    def joints(self) -> np.ndarray:
+        """(m, 8) float32: the normals of each chord and of its ends, as of normals.joints()."""
+        return self._cache.get(("joints", self.key), lambda: joints(self.chords))
+
+    def shifted(self, dx: float, dy: float, box: Box) -> np.ndarray:
+        """Coverage of the silhouette moved by (dx, dy) px, over `box`."""
+        return rasterise(self.chords + (dx, dy, dx, dy), box)[0]
+
+    def grown(self, outset: Outset) -> Nearest:
+        """The edge of the whole over `box`: what strokes on the letters lead to."""
+
+        def make() -> Nearest:
+            edge = np.maximum.reduce([self._end(stroke) for stroke in outset.strokes])
+            chords = contour(edge, 0.0, self.box)
+            if not len(chords):
+                return self.nearest._replace(distance=edge)
+            return nearest(chords, edge > 0, self.box)
+
+        return self._cache.get(("grown", self.key, self.box, outset), make)

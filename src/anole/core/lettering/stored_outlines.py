@@ -1,0 +1,100 @@
+"""Stored outlines in place of a font: made when a board is saved, used where its font is missing."""
+
+from __future__ import annotations
+
+import functools
+import hashlib
+from pathlib import Path
+
+import numpy as np
+
+from ..model import Font, Lettering, Outlines, StoredLine, to_json
+from .font_file import FontFile
+from .fonts import find
+from .shaping import Line, ShapedGlyph, drawable, shape_line
+
+UPEM = 10_000
+MARK = "stored:"
+_stored: dict[str, Outlines] = {}
+
+
+def digest(text: str, font: Font) -> str:
+    return hashlib.sha256(drawable(text).encode() + to_json(font)).hexdigest()[:32]
+
+
+def usable(piece: Lettering) -> Outlines | None:
+    """The piece's stored outlines, when its font is missing and its words are still the same."""
+    stored = piece.outlines
+    if stored is None or find(piece.font)[1]:
+        return None
+    rows = drawable(piece.text).count("\n") + 1
+    return (
+        stored
+        if stored.of == digest(piece.text, piece.font) and len(stored.lines) == rows
+        else None
+    )
+
+
+def of(piece: Lettering) -> Outlines | None:
+    """Outlines to store with a piece; those it has already where its font is missing."""
+    from .glyphs import glyph
+
+    file, found = find(piece.font)
+    if not found or not piece.text.strip():
+        return piece.outlines
+    axes = piece.font.axes.pairs
+    features = tuple((tag, int(value)) for tag, value in piece.font.features.pairs)
+    numbers: dict[tuple[FontFile, int], int] = {}
+    texts: list[str] = []
+    lines = []
+    for text in drawable(piece.text).split("\n"):
+        line = shape_line(file, text, 0.0, features, axes)
+        glyphs = []
+        for shaped in line.glyphs:
+            key = (shaped.file, shaped.glyph)
+            if key not in numbers:
+                numbers[key] = len(texts)
+                cubics = glyph(shaped.file, shaped.glyph, axes if shaped.file == file else ()).curves
+                texts.append(" ".join(map(str, np.round(cubics * UPEM).astype(int).ravel())))
+            glyphs.append((numbers[key], round(shaped.x, 5), round(shaped.y, 5), shaped.letter))
+        lines.append(StoredLine(tuple(glyphs), round(line.width, 5), line.rightward))
+    return Outlines(
+        of=digest(piece.text, piece.font), glyphs=tuple(texts), lines=tuple(lines),
+        cap_height=file.cap_height, ascent=file.ascent, descent=file.descent,
+    )  # fmt: skip
+
+
+def file_of(stored: Outlines) -> FontFile:
+    """A font of nothing but the stored glyphs."""
+    _stored[stored.of] = stored
+    return FontFile("", 400, False, "other", Path("stored"), stored.cap_height, stored.ascent,
+                    stored.descent, sha=MARK + stored.of)  # fmt: skip
+
+
+def is_stored(file: FontFile) -> bool:
+    return file.sha.startswith(MARK)
+
+
+@functools.lru_cache(4096)
+def _parsed(text: str) -> np.ndarray:
+    try:
+        numbers = np.array(text.split(), float)
+        return numbers[: len(numbers) // 8 * 8].reshape(-1, 4, 2) / UPEM
+    except ValueError:
+        return np.zeros((0, 4, 2))
+
+
+def curves(file: FontFile, index: int) -> np.ndarray:
+    """(n, 4, 2) cubics in em of a stored glyph; none for a number it does not have."""
+    glyphs = _stored[file.sha.removeprefix(MARK)].glyphs
+    return _parsed(glyphs[index]) if 0 <= index < len(glyphs) else np.zeros((0, 4, 2))
+
+
+def lines(stored: Outlines) -> list[Line]:
+    """The stored lines, as shaping would give them without tracking."""
+    file = file_of(stored)
+    return [
+        Line(tuple(ShapedGlyph(file, g, x, y, at) for g, x, y, at in line.glyphs), line.width,
+             line.rightward)
+        for line in stored.lines
+    ]  # fmt: skip

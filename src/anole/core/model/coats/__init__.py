@@ -1,0 +1,32 @@
+"""The coats: one frozen struct each, with its fields in the order of its panel."""
+
+from __future__ import annotations
+
+from ..open_union import OpenUnion
+from .base import Coat
+from .fill import Fill, Repeat
+from .gloss import Gloss
+from .glow import Glow
+from .grain import Grain
+from .relief import Gleam, Relief
+from .shadow import Shadow
+from .sheen import Sheen
+from .stroke import Stroke
+
+__all__ = [
+    "COATS",
+    "Coat",
+    "Fill",
+    "Gleam",
+    "Gloss",
+    "Glow",
+    "Grain",
+    "Relief",
+    "Repeat",
+    "Shadow",
+    "Sheen",
+    "Stroke",
+]
+
+COATS = OpenUnion("coat", Fill, Stroke, Glow, Shadow, Relief, Grain, Sheen, Gloss)
+"""Every kind of coat that a board may hold."""

@@ -1,0 +1,81 @@
+"""What every coat has, and fields that several share."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from msgspec import Struct
+
+from ..colour import Colour
+from ..fields import (
+    BLENDING,
+    EDGE,
+    LIGHT,
+    PAINT,
+    Arithmetic,
+    BlendField,
+    Id,
+    Name,
+    Opacity,
+    Switched,
+    meta,
+)
+from ..lamp import Lamp
+from ..length import Position
+from ..paints import Paint
+from ..span import Span
+from ..stop import Stop, Stops
+
+PaintField = Annotated[Paint, meta("Paint", "What the coat is coloured with", group=PAINT)]
+SpanField = Annotated[
+    Span, meta("Span", "Where the coat lies across the edge", soft=(-120, 120), group=EDGE)
+]
+WORKS_ON = "The letters alone, or with the strokes that add to them"
+ShapeFields = Annotated[Literal["letters", "whole"], meta("Works on", WORKS_ON, group=EDGE)]
+OwnLampField = Annotated[
+    Lamp | None, meta("Lamp", "A lamp of its own, or the board's", group=LIGHT)
+]
+Ramp = Annotated[
+    Stops,
+    meta(
+        "Ramp",
+        "From the darkest over flat, at the half, to the brightest",
+        control="ramp",
+        group=LIGHT,
+    ),
+]
+SHADING = (
+    Stop(0.0, Colour(0, 0, 0, 190)),
+    Stop(0.5, Colour(0, 0, 0, 0)),
+    Stop(0.5, Colour(255, 255, 255, 0)),
+    Stop(1.0, Colour(255, 255, 255, 210)),
+)
+
+
+def em_span(start: float, end: float) -> Span:
+    return Span(Position(start, "em"), Position(end, "em"))
+
+
+class Coat(Struct, frozen=True, cache_hash=True, kw_only=True, tag_field="kind"):
+    """What every coat has."""
+
+    id: Id
+    name: Name = ""
+    on: Switched = True
+    opacity: Opacity = 1.0
+    blend: BlendField = "normal"
+    arithmetic: Arithmetic = (0.0, 1.0, 1.0, -0.5)
+    clip_side: Annotated[
+        Literal["everywhere", "outside", "inside"],
+        meta("Seen", "Which side of the edge shows it", group=BLENDING),
+    ] = "everywhere"
+    plane: Annotated[
+        Literal["board", "face"],
+        meta(
+            "Lies on",
+            "With a pose: made on the letters as they are seen, or on their flat face and "
+            "turned with it",
+            group=BLENDING,
+            posed=True,
+        ),
+    ] = "board"

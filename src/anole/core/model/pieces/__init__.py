@@ -1,0 +1,33 @@
+"""The pieces a board is made of: one frozen struct each."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING, Annotated
+
+from msgspec import Meta
+
+from ..open_union import OpenUnion
+from .base import Coated, Piece, Place, Placed, Sourced
+from .ground import Ground
+from .lettering import Font, Lettering
+
+__all__ = [
+    "PIECES",
+    "Coated",
+    "Font",
+    "Ground",
+    "Lettering",
+    "Piece",
+    "Pieces",
+    "Place",
+    "Placed",
+    "Sourced",
+]
+
+PIECES = OpenUnion("piece", Ground, Lettering)
+"""Every kind of piece that a board may hold."""
+
+if TYPE_CHECKING:
+    Pieces = tuple[Piece, ...]
+else:
+    Pieces = Annotated[tuple[PIECES, ...], Meta(max_length=1000)]

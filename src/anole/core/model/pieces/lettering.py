@@ -1,0 +1,73 @@
+"""Lettering: live text, always made again from outlines."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from msgspec import Meta, Struct
+
+from ..fields import HIDDEN, Name, length, meta, number
+from ..length import Length
+from ..outlines import Outlines
+from ..shaping import FitBox, Letters, Rail, Ring
+from ..tags import Tags
+from .base import Coated
+
+SHAPE = "Shape"
+
+
+class Font(Struct, frozen=True, cache_hash=True, kw_only=True):
+    """A typeface by family, weight and slant."""
+
+    family: Name = "Anton"
+    weight: Annotated[int, Meta(ge=1, le=1000)] = 400
+    italic: bool = False
+    axes: Tags = Tags()
+    features: Tags = Tags()
+
+
+class Lettering(Coated, frozen=True, cache_hash=True, kw_only=True, tag="lettering"):
+    """Live text with a stack of coats."""
+
+    text: Annotated[str, Meta(max_length=20_000, title="Words"), HIDDEN] = ""
+    font: Annotated[Font, meta("Font", "The typeface"), HIDDEN] = Font()
+    size: Annotated[
+        Length, length("Size", "One em", (8, 600), low=0.5, high=32_000, no_em=True)
+    ] = Length(200.0, "px")
+    tracking: Annotated[
+        float,
+        number(
+            "Tracking",
+            "Added between letters, in 1/1000 em",
+            -1000,
+            10_000,
+            soft=(-200, 1000),
+            step=1,
+            signed=True,
+        ),
+    ] = 0.0
+    leading: Annotated[
+        Length,
+        length("Leading", "From baseline to baseline", (0.5, 2), low=0.0, high=100, soft_unit="em"),
+    ] = Length(1.0, "em")
+    align: Annotated[
+        Literal["start", "centre", "end", "justify"], meta("Lines", "How lines stand")
+    ] = "centre"
+    smoothing: Annotated[bool, meta("Smooth edges", "Off: hard pixels")] = True
+    underline: Annotated[bool, meta("Underline", "A line under the words")] = False
+    strike: Annotated[bool, meta("Strike", "A line through the words")] = False
+    box: Annotated[
+        FitBox | None, meta("Fit to a box", "The size follows the words", group=SHAPE)
+    ] = None
+    rails: Annotated[
+        Literal["block", "line"],
+        meta("Rails bend", "All lines together, or each line", group=SHAPE),
+    ] = "block"
+    head: Annotated[Rail, meta("Head rail", "The rail above the words", group=SHAPE)] = Rail()
+    foot: Annotated[Rail, meta("Foot rail", "The rail below the words", group=SHAPE)] = Rail()
+    ring: Annotated[Ring | None, meta("Ring", "Stand the words on a circle", group=SHAPE)] = None
+    letters: Annotated[
+        Letters | None,
+        meta("Letter by letter", "Colours by turns; moved and turned by chance", group=SHAPE),
+    ] = None
+    outlines: Annotated[Outlines | None, HIDDEN] = None

@@ -1,0 +1,52 @@
+"""Pictures of what was painted before a coat, for paints that look at it."""
+
+from __future__ import annotations
+
+from collections.abc import Hashable
+
+import msgspec
+import numpy as np
+
+from ..box import Box
+from ..model import Board, Coated, Piece
+from .view import View
+
+
+class BackdropRenderer:
+    """What a coat of a piece can see; `coats` of it are painted already."""
+
+    def __init__(self, view: View, piece: Piece, coats: int = 0) -> None:
+        self.view, self.piece, self.coats = view, piece, coats
+
+    def _so_far(self) -> Piece | None:
+        """The piece with the coats that are painted already."""
+        if not isinstance(self.piece, Coated) or not self.coats:
+            return None
+        style = self.piece.style[: self.coats]
+        return msgspec.structs.replace(self.piece, style=style)
+
+    def _pieces(self, of: str) -> tuple[Piece, ...]:
+        pieces = self.view.board.pieces
+        at = next((n for n, p in enumerate(pieces) if p.id == self.piece.id), 0)
+        below, so_far = pieces[:at], self._so_far()
+        if of == "own":
+            plain = so_far and msgspec.structs.replace(so_far, opacity=1.0, blend="normal")
+            return (plain,) if plain else ()
+        if of == "beneath":
+            return (*below, so_far) if so_far else below
+        if of == "ground":
+            return tuple(piece for piece in below if self.view.is_ground(piece))
+        return tuple(p for p in below if p.id == of)
+
+    def _board(self, of: str) -> Board:
+        return msgspec.structs.replace(self.view.board, pieces=self._pieces(of))
+
+    def key(self, of: str) -> Hashable:
+        board = self.view.board
+        return (of, self._pieces(of), board.lamp, board.width, board.height, board.dpi)
+
+    def planes(self, of: str, scale: float, box: Box) -> np.ndarray:
+        """(4, H, W) premultiplied."""
+        if box.empty or not self._pieces(of):
+            return np.zeros((4, box.height, box.width), np.float32)
+        return self.view.picture(self._board(of), self.view.scale * scale, box)

@@ -1,0 +1,91 @@
+"""A coat as steps of a frame: its coverage and its colours are cached apart."""
+
+from __future__ import annotations
+
+from collections.abc import Hashable
+from typing import Any
+
+import numpy as np
+
+from ..coats import guard
+from ..coats.context import CoatContext, Overlap
+from ..coats.keys import colour_key, coverage_key
+from ..coats.kind import CoatKind
+from ..coats.registry import kind_of
+from ..compose.cover import Cover
+from ..compose.steps import CompositeStep
+from ..model import Coat
+from ..paint.context import Edge, PaintContext
+from ..paint.spray import sprayed
+
+
+def _edge(kind: CoatKind[Any], coat: Coat, context: CoatContext) -> Edge:
+    """What a gradient along the edge runs over: the coat's span, or from the edge to the core."""
+    shape, span = context.shape, kind.span(coat)
+    outer, inner = (0.0, shape.core) if span is None else context.ends(span)
+    return Edge(
+        (shape.key, shape.box),
+        lambda box: context.field(shape.distance, box),
+        outer,
+        min(inner, shape.core),
+    )
+
+
+def coat_steps(coat: Coat, context: CoatContext, overlap: Overlap) -> list[CompositeStep]:
+    """One step, or as many as the coat is laid again."""
+    kind = kind_of(coat)
+    laid = kind.copies(coat, context.frames)
+    # only the newest results of one coat stay; copies of it would drive each other out
+    slot = coat.id if len(laid) == 1 else None
+    return [
+        _step(kind, copy, context._replace(frames=frames), overlap, slot) for copy, frames in laid
+    ]
+
+
+def _step(
+    kind: CoatKind[Any], coat: Coat, context: CoatContext, overlap: Overlap, slot: str | None
+) -> CompositeStep:
+    box = kind.box(coat, context)
+    paint = PaintContext(
+        context.frames, box, context.cache, context.units, _edge(kind, coat, context),
+        context.backdrop,
+    )  # fmt: skip
+    covers = coverage_key(kind, coat, context, box, overlap)
+    colours = colour_key(kind, coat, context, paint)
+    place = (slot, context.shape.key, box)
+    own = bool(kind.colour_fields(coat))
+
+    def cached(key: tuple, make: Any) -> Any:
+        name: Hashable = (key[0], *place) if slot is not None and own else None
+        return context.cache.get(key, make, name)
+
+    def cover() -> Cover:
+        guarded = guard.context_for(context, kind.coverage_reads, kind.title)
+        only = guard.coat_for(coat, kind.coverage, kind.title)
+        plain = cached(covers, lambda: kind.cover(only, guarded, box, overlap))
+        return _sprayed(kind, coat, plain, paint, covers)
+
+    def source() -> np.ndarray:
+        guarded = guard.context_for(context, kind.colour_reads, kind.title)
+        if not own:
+            return kind.source(coat, guarded, paint)
+        return cached(colours, lambda: kind.source(coat, guarded, paint))
+
+    return CompositeStep(
+        (covers, colours), box, cover, source, coat.opacity, coat.blend, coat.arithmetic,
+        coat.clip_side, context.shape.covered,
+    )  # fmt: skip
+
+
+def _sprayed(
+    kind: CoatKind[Any], coat: Coat, cover: Cover, paint: PaintContext, key: tuple
+) -> Cover:
+    """A painted coat's coverage in specks, where its paint is sprayed."""
+    laid = kind.sprayed(coat)
+    if laid is None or laid.speckle == 0:
+        return cover
+    plane = paint.cache.get(
+        ("spray", laid.speckle, laid.speckle_seed, key),
+        lambda: sprayed(cover.plane, laid, paint.box, paint.units),
+    )
+    return cover._replace(plane=plane)

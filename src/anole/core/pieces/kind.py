@@ -1,0 +1,187 @@
+"""What a kind of piece declares of itself: everything the program knows of it is asked here."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any, Protocol, TypeVar
+
+import msgspec
+import numpy as np
+
+from ..box import Box
+from ..cache import Cache
+from ..coats.shape import Shape, no_letters
+from ..compose.steps import Step
+from ..field.shape_fields import bounds, greatest_inside
+from ..model import Board, Coated, Paint, Piece, Place, Placed
+from ..paint.frames import LetterFrames
+from .coated import coated_steps
+from .placement import Placement
+from .view import View
+
+P = TypeVar("P", bound=Piece)
+Q = TypeVar("Q", bound=Placed)
+C = TypeVar("C", bound=Coated)
+MEASURED_EM = 200.0
+"""px of an em while the core is measured."""
+
+
+class PieceKind(Protocol[P]):
+    """One kind of piece. Subclass this, PlacedKind or CoatedKind, and register an instance.
+
+    title : what a card and a panel's head call it
+    sections : the parts of its panel, by name; tool : the tool that works inside it on the board
+    ground : it covers the board, and is left out of a transparent picture
+    """
+
+    struct: type[P]
+    title: str
+    sections: tuple[str, ...] = ("fields", "blending")
+    tool: str = ""
+    ground: bool = False
+
+    def steps(self, piece: P, view: View) -> list[Step]:
+        """What paints it, bottom first."""
+        raise NotImplementedError(self.title)
+
+    def has_content(self, piece: P) -> bool:
+        """Whether there is anything of it to be seen or taken hold of."""
+        return True
+
+    def opaque(self, piece: P) -> bool:
+        """Whether it surely hides all of the board beneath it."""
+        return False
+
+    def text(self, piece: P) -> str:
+        """What it says as plain text, on the clipboard and for its name."""
+        return piece.name
+
+    def paint(self, piece: P) -> Paint | None:
+        """A paint of its own, its field `paint`, that handles on the board move and turn."""
+        return None
+
+    def dropped(self, piece: P, asset: str) -> dict[str, Any] | None:
+        """The fields that a picture dropped on it sets; None when it takes none."""
+        return None
+
+    def summary(self, piece: P) -> str:
+        """The second line of its card."""
+        return self.title
+
+    def sample(self, piece: P, words: str) -> P:
+        """The piece as small pictures show it, saying `words` where it says something."""
+        return msgspec.structs.replace(
+            piece, id="sample", name="", shown=True, opacity=1.0, blend="normal"
+        )
+
+    def stored(self, piece: P) -> P:
+        """The piece as it is written to a file."""
+        return piece
+
+
+class PlacedKind(PieceKind[Q], Protocol[Q]):
+    """A piece that stands somewhere on the board."""
+
+    sections: tuple[str, ...] = ("fields", "place", "shape", "blending")
+
+    def placement(self, piece: Q, dpi: float) -> Placement:
+        """Its box, and how that comes onto the board."""
+        raise NotImplementedError(self.title)
+
+    def shapings(self, piece: Q) -> tuple[str, ...]:
+        """The kinds of shaping it has, whether on or off, in the order they are done."""
+        has = {"corners": piece.corners is not None, "pose": piece.pose is not None}
+        return tuple(kind for kind, there in has.items() if there)
+
+    def resized(self, piece: Q, ratio: float) -> dict[str, Any]:
+        """The fields that make it larger by a ratio about its anchor."""
+        place = piece.place
+        scale_x, scale_y = (
+            min(max(round(v * ratio, 4), -100), 100) for v in (place.scale_x, place.scale_y)
+        )
+        return {"place": msgspec.structs.replace(place, scale_x=scale_x, scale_y=scale_y)}
+
+    def fitted(
+        self, piece: Q, dpi: float, share: float, room: tuple[float, float]
+    ) -> dict[str, Any]:
+        """The fields that make it `share` of its size, 1 at most, and keep it no larger than that;
+        `room` is how often it would go into what it is fitted to, across and down."""
+        return self.resized(piece, share) if share < 1 else {}
+
+    def sample(self, piece: Q, words: str) -> Q:
+        """Upright, in the middle of things."""
+        bare = super().sample(piece, words)
+        return msgspec.structs.replace(bare, place=Place())
+
+    def extent(self, piece: Q, board: Board) -> tuple[float, float, float, float]:
+        """x0, y0, x1, y1 board px: the box that it is snapped and lined up by."""
+        return self.placement(piece, board.dpi).extent
+
+
+class CoatedKind(PlacedKind[C], Protocol[C]):
+    """A placed piece that wears a style: it makes a shape, and coats do the rest."""
+
+    def steps(self, piece: C, view: View) -> list[Step]:
+        return coated_steps(self, piece, view)
+
+    def outline_key(self, piece: C, dpi: float) -> tuple:
+        """All that its outlines come from, besides the render scale."""
+        raise NotImplementedError(self.title)
+
+    def chords(self, piece: C, dpi: float, scale: float) -> np.ndarray:
+        """(m, 4) float64 px at a render scale: closed outlines, the covered area positive."""
+        raise NotImplementedError(self.title)
+
+    def core(self, piece: C, dpi: float, cache: Cache) -> float:
+        """The greatest inside distance in board px; the same wherever the piece stands."""
+        home = at_home(piece)
+        em = max(self.placement(home, dpi).em, 1e-6)
+        key = ("core", self.struct, self.core_key(home, dpi))
+        scale = MEASURED_EM / em
+        return em / MEASURED_EM * cache.get(
+            key, lambda: greatest_inside(self.chords(home, dpi, scale))
+        )
+
+    def core_key(self, piece: C, dpi: float) -> tuple:
+        """All that the core, in em, comes from."""
+        return self.outline_key(piece, dpi)
+
+    def smooth(self, piece: C) -> bool:
+        """False for hard pixels."""
+        return True
+
+    def letters(
+        self, piece: C, view: View, key: tuple
+    ) -> Callable[[Box], LetterFrames | None]:
+        """The frames of its letters over a box of px, where it has letters."""
+        return no_letters
+
+    def shape(self, piece: C, view: View) -> Shape:
+        """What its coats work on, at the view's scale."""
+        dpi, scale = view.board.dpi, view.scale
+        key = (self.struct, *self.outline_key(piece, dpi), scale)
+        chords = view.cache.get(("chords", *key), lambda: self.chords(piece, dpi, scale))
+        return Shape(
+            key,
+            chords,
+            self.placement(piece, dpi).em,
+            self.core(piece, dpi, view.cache) * scale,
+            bounds(chords),
+            self.smooth(piece),
+            letters=self.letters(piece, view, key),
+        ).checked()
+
+    def ink(self, piece: C, dpi: float) -> tuple[float, float, float, float] | None:
+        """x0, y0, x1, y1 board px of its outlines themselves; None without any."""
+        chords = self.chords(piece, dpi, 1.0)
+        return bounds(chords) if len(chords) else None
+
+    def summary(self, piece: C) -> str:
+        count = len(piece.style)
+        return f"{self.title}, {count} coat{'' if count == 1 else 's'}"
+
+
+def at_home(piece: Q) -> Q:
+    """The piece with its place set back: what its core depends on."""
+    home = msgspec.structs.replace(piece.place, x=0.0, y=0.0, rotation=0.0)
+    return msgspec.structs.replace(piece, place=home)

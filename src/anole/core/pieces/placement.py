@@ -1,0 +1,85 @@
+"""Where a placed piece stands: from its own em units over corners and pose to board px."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+import numpy as np
+
+from ..lettering.bent import chords as bent_chords
+from ..lettering.bent import positive
+from ..lettering.flatten import TOLERANCE, flatten
+from ..lettering.matrix import apply, placing
+from ..lettering.warp import pose_matrix, projected, quad_matrix
+from ..model import Corners, Placed, Pose
+
+BENT_TOLERANCE = 0.03
+"""px at the render scale by which a bent curve's chords may be off."""
+
+
+class Placement(NamedTuple):
+    """A piece's box in em, y down, one em in board px, and how it comes onto the board.
+
+    matrix : (2, 3) from em to board px, after corners and pose have moved points in em
+    """
+
+    box: tuple[float, float, float, float]
+    em: float
+    matrix: np.ndarray
+    corners: Corners | None = None
+    pose: Pose | None = None
+
+    def warped(self, points: np.ndarray) -> np.ndarray:
+        """Points (m, 2) in em, moved by corners and pose."""
+        if self.corners is not None:
+            points = projected(points, quad_matrix(self.box, self.corners))
+        if self.pose is not None:
+            points = projected(points, pose_matrix(self.box, self.pose))
+        return points
+
+    def on_board(self, points: np.ndarray) -> np.ndarray:
+        """Points (m, 2) in em to board px."""
+        return apply(self.matrix, self.warped(points))
+
+    @property
+    def quad(self) -> np.ndarray:
+        """(4, 2) board px: the corners of the box, clockwise from the top left."""
+        x0, y0, x1, y1 = self.box
+        return self.on_board(np.array([[x0, y0], [x1, y0], [x1, y1], [x0, y1]]))
+
+    @property
+    def extent(self) -> tuple[float, float, float, float]:
+        """x0, y0, x1, y1 board px of the box as it lies on the board."""
+        (x0, y0), (x1, y1) = self.quad.min(0), self.quad.max(0)
+        return float(x0), float(y0), float(x1), float(y1)
+
+    def pose_on_board(self) -> np.ndarray:
+        """3 x 3 from where the flat piece stands to where its pose puts it, board px."""
+        assert self.pose is not None
+        place = np.vstack([self.matrix, [0, 0, 1]])
+        return place @ pose_matrix(self.box, self.pose) @ np.linalg.inv(place)
+
+
+def placement_of(
+    piece: Placed, box: tuple[float, float, float, float], em: float
+) -> Placement:
+    """Of a piece whose own box in em is known; em in board px."""
+    corners = None if "corners" in piece.off else piece.corners
+    pose = None if "pose" in piece.off else piece.pose
+    return Placement(box, em, placing(piece.place, box, em), corners, pose)
+
+
+def placed_chords(curves: np.ndarray, placement: Placement, scale: float) -> np.ndarray:
+    """(m, 4) float64 px at a render scale: closed cubic curves in em, flattened where they stand.
+
+    curves : (n, 4, 2) in em, y down, in order along each contour
+    """
+    matrix = placement.matrix * scale
+    if placement.corners is None and placement.pose is None:
+        return positive(flatten(apply(matrix, curves), TOLERANCE))
+    no_letter = np.zeros(len(curves), int)
+    lines = bent_chords(
+        curves, no_letter, lambda p, _: apply(matrix, placement.warped(p)), BENT_TOLERANCE
+    )
+    still = (lines[:, 0] == lines[:, 2]) & (lines[:, 1] == lines[:, 3])
+    return positive(lines[~still])

@@ -1,0 +1,43 @@
+"""A part of the piece panel, and the table of them that kinds of piece name theirs from."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
+
+import msgspec
+from PyQt6.QtWidgets import QVBoxLayout, QWidget
+
+from ...core.edit.pieces import change_piece
+from ...core.registry import Registry
+from ..controls.control import Context
+from ..session import Session
+
+
+class Section(QWidget):
+    """Shows one side of the chosen piece, and changes it in named steps."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self.session = session
+        self.document, self.selection = session.document, session.selection
+        self.column = QVBoxLayout(self)
+        self.column.setContentsMargins(0, 0, 0, 0)
+        self.column.setSpacing(8)
+
+    @property
+    def empty(self) -> bool:
+        """Whether there is nothing to show of pieces of this kind."""
+        return False
+
+    def show_piece(self, piece: Any, context: Context) -> None:
+        """The chosen piece as it is now."""
+
+    def apply(self, name: str, token: object | None, **fields: Any) -> None:
+        """Set fields of the chosen piece."""
+        piece_id = self.selection.piece_id
+        if piece_id is not None:
+            self.document.apply(name, lambda b: change_piece(b, piece_id, **fields), token)
+
+
+SECTIONS: Registry[str, Callable[[Session, type[msgspec.Struct]], Section]] = Registry("section")

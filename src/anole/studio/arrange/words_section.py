@@ -1,0 +1,54 @@
+"""The words themselves, their letters, and their font."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import msgspec
+from PyQt6.QtWidgets import QPlainTextEdit
+
+from ...core.model import Lettering
+from ..controls.control import Context
+from ..session import Session
+from .font_details import FontDetails
+from .font_picker import FontPicker
+from .letters_panel import LettersPanel
+from .section import SECTIONS, Section
+
+
+class WordsSection(Section):
+    def __init__(self, session: Session, struct: type[msgspec.Struct]) -> None:
+        super().__init__(session)
+        self._typing: object = object()
+        self.words = QPlainTextEdit()
+        self.words.setAccessibleName("Words")
+        self.words.setPlaceholderText("Type the words")
+        self.words.setFixedHeight(66)
+        self.words.setTabChangesFocus(True)
+        self.letters = LettersPanel(session)
+        self.fonts = FontPicker(session)
+        self.fonts.setFixedHeight(264)
+        self.details = FontDetails()
+        for part in (self.words, self.letters, self.fonts, self.details):
+            self.column.addWidget(part)
+        self.words.textChanged.connect(self._typed)
+        self.details.edited.connect(lambda font, t: self.apply("Font", t, font=font))
+        self.selection.changed.connect(self._other)
+
+    def _other(self) -> None:
+        """What is typed into other words is another step."""
+        self._typing = object()
+
+    def show_piece(self, piece: Any, context: Context) -> None:
+        assert isinstance(piece, Lettering)
+        self.details.show_piece(piece)
+        if self.words.toPlainText() != piece.text:
+            self.words.blockSignals(True)
+            self.words.setPlainText(piece.text)
+            self.words.blockSignals(False)
+
+    def _typed(self) -> None:
+        self.apply("Type", self._typing, text=self.words.toPlainText())
+
+
+SECTIONS.add("words", WordsSection)

@@ -1,0 +1,151 @@
+"""What a hand does on the build-up: choose, switch, pull the ends of bands, shift and re-order."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import QPointF
+
+from ....core.coats.registry import kind_of
+from ....core.coats.section import Section
+from ....core.edit.coats import change_coat, move_coat
+from ....core.model import Coat, Position, Span
+from ...session import Session
+from .axis import Axis
+from .state import BuildUpState, eye_box
+
+GRAB, SNAP = 7.0, 6.0
+
+
+def row_at(state: BuildUpState, y: float) -> int | None:
+    for index, row in enumerate(state.rows):
+        if row.top() <= y < row.bottom():
+            return index
+    return None
+
+
+def end_at(state: BuildUpState, coat: Coat, x: float) -> str | None:
+    """Which end of a band is there: from, to, or none."""
+    xs = state.handles(coat)
+    if xs is None:
+        return None
+    far = (abs(xs[0] - x), abs(xs[1] - x))
+    if min(far) > GRAB:
+        return None
+    return "from" if far[0] <= far[1] else "to"
+
+
+def snapped(state: BuildUpState, x: float, own: str) -> tuple[float, bool]:
+    """A position in board px, drawn to the edge, the core and other bands' ends."""
+    places = [0.0, state.section.core]
+    for coat in state.coats:
+        if coat.id != own:
+            places.extend(state.section.ends(coat) or ())
+    best = min(places, key=lambda place: abs(state.axis.x(place) - x))
+    if abs(state.axis.x(best) - x) <= SNAP:
+        return best, best == state.section.core
+    return state.axis.position(x), False
+
+
+def in_unit(px: float, like: Position, core: bool, section: Section) -> Position:
+    """A position of `px` in the unit its user chose."""
+    if core:
+        return Position.parse("core")
+    unit = "em" if like.is_core else like.unit
+    value = Position(1.0, unit).like(px, section.em, section.dpi).value
+    return Position(round(value, 4 if unit == "em" else 2), unit)
+
+
+def toggle(session: Session, coat: Coat) -> None:
+    """Switch a coat of the chosen piece off, or on again."""
+    piece = session.selection.piece_id
+    if piece is not None:
+        name = "Switch off" if coat.on else "Switch on"
+        session.document.apply(name, lambda b: change_coat(b, piece, coat.id, on=not coat.on))
+
+
+class BandTool:
+    """One pull: what is held, since where, and the axis as it was then."""
+
+    def __init__(self, session: Session) -> None:
+        self.session = session
+        self.document, self.selection = session.document, session.selection
+        self._held: str | None = None
+        self._token: object | None = None
+        self._from = QPointF()
+        self.start: Coat | None = None
+        self.frozen: Axis | None = None
+
+    def press(self, state: BuildUpState, at: QPointF) -> None:
+        index = row_at(state, at.y())
+        if index is None:
+            return
+        coat = state.coats[index]
+        if eye_box(state.rows[index]).adjusted(-4, -4, 4, 4).contains(at):
+            toggle(self.session, coat)
+            return
+        self.selection.choose(self.selection.piece_id, coat.id)
+        self._held = end_at(state, coat, at.x()) or "row"
+        self.start, self._from, self._token = coat, at, object()
+        self.frozen = state.axis
+
+    def pull(self, state: BuildUpState, at: QPointF) -> None:
+        if self._held == "row":
+            self._decide(at)
+        if self._held in ("from", "to"):
+            self._pull_end(state, at.x())
+        elif self._held == "order":
+            self._order(state, at.y())
+        elif self._held == "shift":
+            self._shift(state, at.x())
+
+    def release(self) -> None:
+        self._held = self.start = self._token = self.frozen = None
+
+    def _decide(self, at: QPointF) -> None:
+        """The first few px tell whether a band is ordered or moved across the edge."""
+        by = at - self._from
+        if abs(by.y()) > 5 and abs(by.y()) > abs(by.x()):
+            self._held = "order"
+        elif abs(by.x()) > 5 and self.start is not None and kind_of(self.start).span(self.start):
+            self._held = "shift"
+
+    def _pull_end(self, state: BuildUpState, x: float) -> None:
+        coat = self.start
+        assert coat is not None
+        span = kind_of(coat).span(coat)
+        assert span is not None
+        px, core = snapped(state, x, coat.id)
+        px += state.section.base(coat)
+        old = span.from_ if self._held == "from" else span.to
+        new = in_unit(px, old, core, state.section)
+        span = Span(new, span.to) if self._held == "from" else Span(span.from_, new)
+        self._change("Span", span=span)
+
+    def _shift(self, state: BuildUpState, x: float) -> None:
+        coat, section = self.start, state.section
+        assert coat is not None
+        span = kind_of(coat).span(coat)
+        assert span is not None
+        by = state.axis.position(x) - state.axis.position(self._from.x())
+        moved = [
+            end if end.is_core else in_unit(end.px(section.em, section.dpi) + by, end, False, section)
+            for end in (span.from_, span.to)
+        ]
+        self._change("Span", span=Span(*moved))
+
+    def _change(self, name: str, **fields: object) -> None:
+        piece, coat = self.selection.piece_id, self.start
+        if piece is not None and coat is not None:
+            self.document.apply(
+                name, lambda b: change_coat(b, piece, coat.id, **fields), self._token
+            )
+
+    def _order(self, state: BuildUpState, y: float) -> None:
+        coat, piece = self.start, self.selection.coated
+        if coat is None or piece is None or not state.rows:
+            return
+        low, height = state.rows[0].bottom(), state.rows[0].height()
+        place = min(max(int((low - y) / height), 0), len(state.rows) - 1)
+        if piece.style[place].id != coat.id:
+            self.document.apply(
+                "Order coats", lambda b: move_coat(b, piece.id, coat.id, place), self._token
+            )

@@ -1,0 +1,77 @@
+"""One state of the build-up's drawing, and where its parts lie."""
+
+from __future__ import annotations
+
+import math
+from typing import NamedTuple
+
+import numpy as np
+from PyQt6.QtCore import QPointF, QRectF
+
+from ....core.coats.registry import kind_of
+from ....core.coats.section import Section
+from ....core.model import Coat
+from .axis import Axis
+
+LABELS, RULER, STRIP, FOOT = 106.0, 40.0, 22.0, 30.0
+EYE = 16.0
+
+
+class BuildUpState(NamedTuple):
+    """One state of the drawing; rows are bottom first like the coats."""
+
+    coats: tuple[Coat, ...]
+    rows: tuple[QRectF, ...]
+    axis: Axis
+    section: Section
+    chosen: str | None
+    unit: str
+    strip: np.ndarray | None
+    focus: bool
+
+    @property
+    def area(self) -> QRectF:
+        """Where the coats are drawn."""
+        top = min((row.top() for row in self.rows), default=RULER)
+        low = max((row.bottom() for row in self.rows), default=RULER + 40)
+        return QRectF(QPointF(self.axis.left, top), QPointF(self.axis.right, low))
+
+    def handles(self, coat: Coat) -> tuple[float, float] | None:
+        """Where a span's two ends are drawn, `from` first."""
+        ends = self.section.ends(coat)
+        return None if ends is None else (self.axis.x(ends[0]), self.axis.x(ends[1]))
+
+    def measure(self, px: float) -> str:
+        """A length as a short number in px or em."""
+        if math.isclose(px, self.section.core, abs_tol=1e-6):
+            return "core"
+        if self.unit == "px":
+            return f"{px:.0f}"
+        return f"{px / self.section.em:.2f}".rstrip("0").rstrip(".")
+
+    def summary(self, coat: Coat) -> str:
+        """A few words under a coat's title: its name, or where it lies."""
+        if coat.name:
+            return coat.name
+        ends = self.section.ends(coat)
+        if ends is not None:
+            return " to ".join(self.measure(value) for value in ends)
+        one = kind_of(coat).measure(coat)
+        if one is None:
+            return "the face"
+        name, length = one
+        return f"{name} {self.measure(length.px(self.section.em, self.section.dpi))}"
+
+    def tip(self, coat: Coat) -> str:
+        """What a screen reader or a tooltip says of a coat."""
+        ends, where = self.section.ends(coat), ""
+        if ends is not None:
+            first, last = (self.measure(end) for end in ends)
+            where = f", from {first} to {last} {self.unit}"
+        off = "" if coat.on else ", switched off"
+        return f"{kind_of(coat).title} {coat.name}{where}{off}"
+
+
+def eye_box(row: QRectF) -> QRectF:
+    """Where the eye of a row is."""
+    return QRectF(4, row.center().y() - EYE / 2, EYE, EYE)

@@ -1,0 +1,18 @@
+"""The box of the chosen piece's outlines: tools ask for it each time they are drawn."""
+
+from __future__ import annotations
+
+from ...core.cache import Cache
+from ...core.model import Coated
+from ...core.pieces.registry import coated_kind
+from .paint_handles import FrameBox
+
+NOTHING = (0.0, 0.0, 1.0, 1.0)
+_boxes = Cache(1 << 16)
+
+
+def ink_box(piece: Coated, dpi: float) -> FrameBox:
+    """x0, y0, x1, y1 of a piece's outlines, board px."""
+    kind = coated_kind(piece)
+    key = ("box", kind.struct, kind.outline_key(piece, dpi))
+    return _boxes.get(key, lambda: kind.ink(piece, dpi) or NOTHING)

@@ -1,0 +1,129 @@
+"""The chosen coat's paint, or a piece's own, moved, turned and sized by handles on the board."""
+
+from __future__ import annotations
+
+from typing import Any, NamedTuple
+
+from PyQt6.QtCore import QPointF, Qt
+from PyQt6.QtGui import QPainter, QPen
+
+from ...core.coats.registry import kind_of as coat_kind
+from ...core.edit.coats import change_coat
+from ...core.edit.pieces import change_piece
+from ...core.model import Board, Placed
+from ...core.paint.source import over_board
+from ...core.pieces.registry import kind_of, placement
+from .. import theme
+from ..board_tool import BoardTool
+from ..canvas import Canvas
+from ..view_transform import ViewTransform
+from .ink_box import ink_box
+from .paint_handles import WORDS, FrameBox, Grip, grips, pulled
+
+REACH = 9.0
+
+
+class Held(NamedTuple):
+    """A paint, the box it is laid over (board px), and the em its lengths are measured by."""
+
+    paint: Any
+    frame: FrameBox
+    em: float
+
+
+class PaintTool(BoardTool):
+    """In Coat it holds the chosen coat's paint, in Arrange the chosen piece's own."""
+
+    def __init__(self, view: Canvas, pieces: bool = False) -> None:
+        super().__init__(view)
+        self._pieces = pieces
+        self._grip: Grip | None = None
+        self._start: Held | None = None
+        self._token: object | None = None
+
+    def held(self) -> Held | None:
+        return self._of_piece() if self._pieces else self._of_coat()
+
+    @property
+    def _board_box(self) -> FrameBox:
+        board = self.document.board
+        return (0.0, 0.0, float(board.width), float(board.height))
+
+    def _of_piece(self) -> Held | None:
+        piece = self.selection.piece
+        if piece is None or piece.locked:
+            return None
+        paint = kind_of(piece).paint(piece)
+        if paint is None:
+            return None
+        board = self.document.board
+        if isinstance(piece, Placed):
+            placed = placement(piece, board)
+            return Held(paint, placed.extent, placed.em)
+        return Held(paint, self._board_box, float(board.height))
+
+    def _of_coat(self) -> Held | None:
+        piece, coat, board = self.selection.coated, self.selection.coat, self.document.board
+        if piece is None or coat is None or piece.locked:
+            return None
+        paint = coat_kind(coat).held(coat)
+        if paint is None:
+            return None
+        frame = self._board_box if over_board(paint) else ink_box(piece, board.dpi)
+        return Held(paint, frame, placement(piece, board).em)
+
+    def _grips(self) -> list[tuple[Grip, QPointF]]:
+        held = self.held()
+        if held is None:
+            return []
+        now = self.view.transform_now()
+        found = grips(held.paint, held.frame, held.em, self.document.board.dpi)
+        return [(grip, now.to_widget(grip.x, grip.y)) for grip in found]
+
+    def _hit(self, at: QPointF) -> Grip | None:
+        near = [((spot - at).manhattanLength(), n, grip)
+                for n, (grip, spot) in enumerate(self._grips())]  # fmt: skip
+        best = min(near, default=None)
+        return best[2] if best is not None and best[0] <= REACH * 1.4 else None
+
+    def paint(self, painter: QPainter, now: ViewTransform) -> None:
+        found = self._grips()
+        if not found:
+            return
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        for shade, width in (("desk", 3.0), ("text", 1.4)):
+            painter.setPen(QPen(theme.colour(shade), width))
+            painter.drawLine(found[0][1], found[-1][1])
+        for grip, spot in found:
+            painter.setPen(QPen(theme.colour("desk"), 1.5))
+            painter.setBrush(theme.colour("text"))
+            if grip.kind in ("end", "turn"):
+                painter.drawEllipse(spot, 5, 5)
+            else:
+                painter.drawRect(int(spot.x()) - 5, int(spot.y()) - 5, 10, 10)
+
+    def hover(self, at: QPointF) -> tuple[Qt.CursorShape, str] | None:
+        grip = self._hit(at)
+        return (Qt.CursorShape.SizeAllCursor, WORDS[grip.kind]) if grip is not None else None
+
+    def press(self, at: QPointF, keys: Qt.KeyboardModifier) -> bool:
+        self._grip, self._start, self._token = self._hit(at), self.held(), object()
+        return self._grip is not None
+
+    def pull(self, at: QPointF, keys: Qt.KeyboardModifier) -> None:
+        if self._grip is None or self._start is None:
+            return
+        x, y = self.view.transform_now().to_board(at)
+        start, dpi = self._start, self.document.board.dpi
+        made = pulled(start.paint, start.frame, start.em, dpi, self._grip.kind, x, y)
+        piece, coat = self.selection.piece_id, self.selection.coat_id
+
+        def change(board: Board) -> Board:
+            if self._pieces:
+                return change_piece(board, piece or "", paint=made)
+            return change_coat(board, piece or "", coat or "", paint=made)
+
+        self.document.apply("Move the paint", change, self._token)
+
+    def release(self) -> None:
+        self._grip = self._start = self._token = None

@@ -1,0 +1,95 @@
+"""The left panels of the three stages."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from PyQt6.QtCore import Qt
+from PyQt6.QtGui import QAction
+from PyQt6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QVBoxLayout, QWidget
+
+from ..core.pieces.registry import kind_of
+from .arrange.pieces_list import PiecesList
+from .coat.add_coat import AddCoat
+from .coat.build_up.widget import BuildUp
+from .coat.shaping_switches import ShapingSwitches
+from .session import Session
+
+UNIT_WIDTH = 48
+MOST_LETTERS = 24
+
+
+def panel(*parts: QWidget, stretch: int = 0) -> QWidget:
+    """Parts one under the other; the one numbered `stretch` takes what room there is."""
+    widget = QWidget()
+    widget.setObjectName("panel")
+    widget.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
+    column = QVBoxLayout(widget)
+    column.setContentsMargins(12, 12, 12, 12)
+    column.setSpacing(8)
+    for number, part in enumerate(parts):
+        column.addWidget(part, 1 if number == stretch else 0)
+    return widget
+
+
+def head(text: str) -> QLabel:
+    label = QLabel(text)
+    label.setObjectName("head")
+    return label
+
+
+def pieces_panel(pieces: PiecesList, actions: Mapping[str, QAction]) -> QWidget:
+    """The list of pieces, and the keys that add, copy and remove."""
+    add = QPushButton("+  words")
+    add.setToolTip("Add words to the board (Ctrl+T)")
+    copy, remove = QPushButton("Duplicate"), QPushButton("Remove")
+    copy.setToolTip("Duplicate the piece (Ctrl+D)")
+    remove.setToolTip("Remove the piece (Delete in the list)")
+    row = QWidget()
+    line = QHBoxLayout(row)
+    line.setContentsMargins(0, 0, 0, 0)
+    for button, command in ((add, "words"), (copy, "duplicate"), (remove, "remove")):
+        button.clicked.connect(actions[command].trigger)
+        line.addWidget(button)
+    return panel(head("Pieces"), pieces, row, stretch=1)
+
+
+class BuildUpPanel(QWidget):
+    """The build-up under its head, the switches of what shapes the piece, and + coat."""
+
+    def __init__(self, session: Session, build_up: BuildUp) -> None:
+        super().__init__()
+        self.selection, self.build_up = session.selection, build_up
+        self.shaping, self.coats = ShapingSwitches(session), AddCoat(session)
+        self.name, self.unit = QLabel(), QPushButton("px")
+        self.name.setObjectName("dim")
+        self.unit.setToolTip("Scale of the drawing: board px, or em of the lettering")
+        self.unit.setFixedWidth(UNIT_WIDTH)
+        top = QWidget()
+        line = QHBoxLayout(top)
+        line.setContentsMargins(0, 0, 0, 0)
+        line.addWidget(head("Build-up"))
+        line.addWidget(self.name, 1)
+        line.addWidget(self.unit)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.addWidget(panel(top, build_up, self.shaping, self.coats, stretch=1))
+        self.unit.clicked.connect(self._switch_unit)
+        session.document.settled.connect(self.refresh)
+        session.selection.changed.connect(self.refresh)
+        self.refresh()
+
+    def refresh(self) -> None:
+        """Whose build-up it is."""
+        piece = self.selection.coated
+        words = " ".join(kind_of(piece).text(piece).split())[:MOST_LETTERS] if piece else ""
+        self.name.setText(f"of {words}" if words else "choose words in Arrange")
+
+    def _switch_unit(self) -> None:
+        unit = "em" if self.build_up.unit == "px" else "px"
+        self.build_up.set_unit(unit)
+        self.unit.setText(unit)
+
+
+def proof_panel(proof: QWidget) -> QWidget:
+    return panel(head("At a glance"), proof, stretch=1)

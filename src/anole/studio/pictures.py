@@ -1,0 +1,24 @@
+"""Picture files that the board takes in."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+from ..core.edit.pictures import ImageError, add_picture
+from .document import Document
+
+
+def take_picture(document: Document, path: Path) -> str | None:
+    """Let the board carry a picture file; returns its SHA-256, or says what is wrong with it."""
+    try:
+        board, sha, troubles = add_picture(document.board, path.read_bytes(), path.name)
+    except OSError as error:
+        document.said.emit(f"{path.name} cannot be read: {error.strerror}")
+        return None
+    except ImageError as error:
+        document.said.emit(str(error))
+        return None
+    document.apply(f"Add picture {path.name}", lambda _: board)
+    for trouble in troubles:
+        document.said.emit(trouble)
+    return sha

@@ -1,0 +1,29 @@
+"""What the parts of one window share."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+from PyQt6.QtWidgets import QWidget
+
+from .document import Document
+from .selection import Selection
+from .settings import Settings
+from .shell import Shell
+from .worker import Worker
+
+
+class Session(NamedTuple):
+    """One open window's board, what is chosen on it, the thread that renders, and settings."""
+
+    document: Document
+    selection: Selection
+    worker: Worker
+    settings: Settings
+    shell: Shell
+
+
+def session_of(widget: QWidget) -> Session | None:
+    """The session of the window that a widget stands in; None outside of one."""
+    found = getattr(widget.window(), "session", None)
+    return found if isinstance(found, Session) else None

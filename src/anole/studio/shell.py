@@ -1,0 +1,41 @@
+"""What a command, a tool or a control may ask of the window."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from enum import IntEnum
+from pathlib import Path
+from typing import Protocol
+
+from ..core.model import Colour
+
+
+class Stage(IntEnum):
+    """The stages of the window, in the order of the work."""
+
+    ARRANGE = 0
+    COAT = 1
+    PROOF = 2
+
+
+class Shell(Protocol):
+    """The window, as far as its parts know it."""
+
+    @property
+    def stage(self) -> Stage: ...
+
+    def show_stage(self, stage: Stage) -> None:
+        """Turn to another stage."""
+
+    def do(self, name: str) -> None:
+        """What only the window can do, by its name in commands.WINDOW."""
+
+    def open_file(self, path: Path) -> object:
+        """Open a board."""
+
+    def add_font(self, path: Path) -> object:
+        """Take a font file in and put it on the chosen words."""
+
+    def pick_colour(self, told: Callable[[Colour, bool], None]) -> None:
+        """Ask for a colour of the board; `told` is called with each that is looked at, and at the
+        end with the one that was taken."""

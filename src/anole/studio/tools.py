@@ -1,0 +1,37 @@
+"""The tools of each stage on the board, in the order in which they are asked."""
+
+from __future__ import annotations
+
+from .arrange.cropping import CroppingTool
+from .arrange.leaving import LeavingTool
+from .arrange.pulling import PullingTool
+from .arrange.typing import TypingTool
+from .board_tool import BoardTool
+from .canvas import Canvas
+from .coat.asking import AskingTool
+from .coat.lantern import LanternTool
+from .coat.paint_tool import PaintTool
+from .coat.throw_tool import ThrowTool
+from .dropper import Dropper
+from .shell import Stage
+
+
+class Tools:
+    """One of each tool of a window."""
+
+    def __init__(self, view: Canvas) -> None:
+        self.dropper, self.leaving = Dropper(view), LeavingTool(view)
+        self.cropping, self.pulling = CroppingTool(view), PullingTool(view)
+        self.typing = TypingTool(view, self.pulling)
+        self.piece_paint, self.coat_paint = PaintTool(view, True), PaintTool(view)
+        self.asking, self.throwing = AskingTool(view), ThrowTool(view)
+        self.lantern = LanternTool(view)
+
+    def of(self, stage: Stage) -> list[BoardTool]:
+        """What can be done on the board in a stage."""
+        if stage == Stage.PROOF:
+            return []
+        both: list[BoardTool] = [self.dropper, self.leaving]
+        if stage == Stage.ARRANGE:
+            return [*both, self.cropping, self.typing, self.piece_paint, self.pulling]
+        return [*both, self.asking, self.throwing, self.lantern, self.coat_paint]
