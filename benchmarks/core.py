@@ -9,15 +9,15 @@ from scipy.ndimage import distance_transform_edt, gaussian_filter
 from anole.core import bands
 from anole.core.box import Box
 from anole.core.cache import Cache
+from anole.core.compose import blend
+from anole.core.compose.dirty_spans import whole
 from anole.core.field.blur import gaussian
 from anole.core.field.closest import nearest
 from anole.core.field.coverage import rasterise
 from anole.core.lettering.flatten import flatten
 from anole.core.lettering.matrix import apply
 from anole.core.lettering.outline import outline
-from anole.core.compose import blend
 from anole.core.render.renderer import Renderer, Request
-from anole.core.compose.dirty_spans import whole
 
 from .scenes import HEIGHT, WIDTH, SkiaTitle, planes, title, with_coat
 from .timing import Result, race

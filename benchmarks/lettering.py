@@ -89,7 +89,7 @@ def picker() -> list[Result]:
         own = fonts.built_in()
         start = time.perf_counter()
         fonts.take_system([own[n % len(own)]._replace(family=f"Plank {n:03}") for n in range(500)])
-        picker = window.arrange.fonts
+        picker = window.arrange.section("words").fonts
         picker.fonts_came()
         picker.list.scrollToBottom()
         picker.list.grab()

@@ -12,7 +12,9 @@ from anole.core.box import Box
 from anole.core.cache import Cache
 from anole.core.model import Colour, Gradient, Paint, Pattern, Stop
 from anole.core.model.paints import Generator
-from anole.core.paint.source import Frames, PaintContext, source
+from anole.core.paint.context import PaintContext
+from anole.core.paint.frames import Frames
+from anole.core.paint.source import source
 from anole.core.units import Units
 
 from .scenes import HEIGHT, WIDTH, planes

@@ -19,8 +19,9 @@ from anole.core.model import Board, Colour, ColourPaint
 from anole.studio.app import application
 from anole.studio.controls.control import Control
 from anole.studio.controls.paint import PaintControl
+from anole.studio.shell import Stage
 from anole.studio.shots import settle
-from anole.studio.window import COAT, Window
+from anole.studio.window import Window
 
 from .scenes import planes, rich, title
 from .timing import Result, once
@@ -99,16 +100,30 @@ def drags() -> list[Result]:
         window = Window(title())
         window.resize(1960, 1000)
         window.show()
-        window.show_stage(COAT)
+        window.show_stage(Stage.COAT)
         results = []
         for drag in (
             Drag("slider drag, opacity", title(), "inner", "opacity", (0.3, 0.9)),
             Drag("slider drag, end of a span", title(), "inner", "span", (0.35, 0.75)),
             Drag("ten coats, opacity", rich(), "shade_exact", "opacity", (0.3, 0.9), 5, 10),
             Drag("ten coats, colour of a fill", rich(), "face", "paint", (0.2, 0.9), 5, 10),
-            Drag("ten coats, height of a relief", rich(), "shade_exact", "height", (0.1, 0.95), 10, 20),
             Drag(
-                "ten coats, rounding of a relief", rich(), "shade_exact", "rounding", (0.1, 0.6), 10, 20
+                "ten coats, height of a relief",
+                rich(),
+                "shade_exact",
+                "height",
+                (0.1, 0.95),
+                10,
+                20,
+            ),
+            Drag(
+                "ten coats, rounding of a relief",
+                rich(),
+                "shade_exact",
+                "rounding",
+                (0.1, 0.6),
+                10,
+                20,
             ),
         ):
             results += _results(drag, window)

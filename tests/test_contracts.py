@@ -5,14 +5,30 @@ import subprocess
 import sys
 from pathlib import Path
 
+import grimp
 import pytest
 
 ROOT = Path(__file__).parents[1]
 PLANTS = {
     "core knows nothing": ("core/box.py", "from PyQt6 import QtCore"),
     "core knows nothing of the studio": ("core/edit/ids.py", "import anole.studio.theme"),
-    "model is data": ("core/model/span.py", "from ..paint import blend"),
-    "callers": ("core/coats/fill.py", "from ..files import png"),
+    "model is data": ("core/model/span.py", "import numba"),
+    "maths below the model": ("core/maths.py", "from .model import Board"),
+    "model below lettering": ("core/model/span.py", "from ..lettering import fonts"),
+    "field below paint": ("core/field/blur.py", "from ..paint import source"),
+    "colour below tone": ("core/colour/gamut.py", "from ..tone import cdl"),
+    "compose below coats": ("core/compose/cover.py", "from ..coats import fill"),
+    "paint below coats": ("core/paint/solid.py", "from ..coats import band"),
+    "coats below pieces": ("core/coats/fill.py", "from ..pieces import view"),
+    "pieces below render": ("core/pieces/view.py", "from ..render import opaque"),
+    "render below files": ("core/render/opaque.py", "from ..files import png"),
+    "files below edit": ("core/files/png.py", "from ..edit import ids"),
+    "controls below arrange": ("studio/controls/part.py", "from ..arrange import section"),
+    "arrange beside coat": ("studio/arrange/section.py", "from ..coat import shelf"),
+    "coat beside proof": ("studio/coat/shelf.py", "from ..proof import proof_view"),
+    "coat below the window": ("studio/coat/shelf.py", "from ..window import Window"),
+    "session below its tools": ("studio/session.py", "from .board_tool import BoardTool"),
+    "theme below all": ("studio/theme.py", "from .session import Session"),
 }
 
 
@@ -46,3 +62,17 @@ def test_a_planted_import_is_caught(copy, plant):
     found = lint(copy)
     assert found.returncode == 1, found.stdout + found.stderr
     assert "BROKEN" in found.stdout
+
+
+def circles(graph: grimp.ImportGraph) -> list[set[str]]:
+    """Modules that import each other, by way of others too."""
+    below = {module: set(graph.find_upstream_modules(module)) for module in graph.modules}
+    return [
+        {other for other in below[module] if module in below.get(other, ())}
+        for module in sorted(graph.modules)
+        if module in below[module] or any(module in below.get(o, ()) for o in below[module])
+    ]
+
+
+def test_no_module_imports_itself_by_way_of_others():
+    assert circles(grimp.build_graph("anole", cache_dir=None)) == []

@@ -9,7 +9,9 @@ import numpy as np
 
 from anole.core.box import Box
 from anole.core.cache import Cache
-from anole.core.coats.context import Scene, Under
+from anole.core.coats.context import CoatContext, Overlap
+from anole.core.coats.registry import kind_of
+from anole.core.compose.cover import Cover
 from anole.core.field.closest import nearest
 from anole.core.field.coverage import rasterise
 from anole.core.field.outset import StrokeOutset, outset
@@ -28,7 +30,8 @@ from anole.core.model import (
     Position,
     Span,
 )
-from anole.core.paint.source import Frames
+from anole.core.paint.context import PaintContext
+from anole.core.paint.frames import Frames
 from anole.core.render.renderer import Renderer, Request
 
 
@@ -63,32 +66,45 @@ def field(chords: np.ndarray, box: Box) -> np.ndarray:
     return nearest(chords, inside, box).distance
 
 
-def scene(
+def context(
     chords: np.ndarray,
     side: int,
     em: float = 100.0,
     grown: float = 0.0,
     join: str = "round",
     **lamp,
-) -> Scene:
+) -> CoatContext:
     """Coats' surroundings for an outline in a square of `side` px."""
     box = Box(0, 0, side, side)
     cache = Cache()
     _, inside = rasterise(chords, box)
     core = float(nearest(chords, inside, box).distance.max())
-    letters = ShapeFields(("shape", chords.tobytes()), chords, ink_box(chords), box, core, cache)
+    shape = ShapeFields(("shape", chords.tobytes()), chords, ink_box(chords), box, core, cache)
     frame = (0.0, 0.0, float(side), float(side))
-    longest = letters.longest_mitre(4.0) if join == "mitre" else 1.0
+    longest = shape.longest_mitre(4.0) if join == "mitre" else 1.0
     joined = outset([StrokeOutset(grown, join, 4.0, longest)])
-    return Scene(letters, em, 96.0, 1.0, Lamp(**lamp), Frames(frame, frame), box, joined, cache)
+    return CoatContext(shape, em, 96.0, 1.0, Lamp(**lamp), Frames(frame, frame), box, joined, cache)
 
 
-def whole(module, coat: Coat, where: Scene) -> np.ndarray:
+def cover(coat: Coat, where: CoatContext, box: Box | None = None) -> Cover:
+    """A coat's coverage, over its own box when none is given."""
+    kind = kind_of(coat)
+    box = kind.box(coat, where) if box is None else box
+    return kind.cover(coat, where, box, Overlap())
+
+
+def source(coat: Coat, where: CoatContext, box: Box | None = None) -> np.ndarray:
+    """(4, H, W) straight colours of a coat, over the whole square when no box is given."""
+    box = where.window if box is None else box
+    colours = PaintContext(where.frames, box, where.cache, where.units)
+    return np.broadcast_to(kind_of(coat).source(coat, where, colours), (4, box.height, box.width))
+
+
+def whole(coat: Coat, where: CoatContext) -> np.ndarray:
     """A coat's coverage over the whole square, whatever its own box."""
-    box = module.box(coat, where)
+    box = kind_of(coat).box(coat, where)
     out = np.zeros((where.window.height, where.window.width), np.float32)
-    cover = module.cover(coat, where, box, Under())
-    out[box.slices_in(where.window)] = cover.plane
+    out[box.slices_in(where.window)] = cover(coat, where, box).plane
     return out
 
 

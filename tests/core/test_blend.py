@@ -157,7 +157,9 @@ def test_a_window_is_all_that_changes():
     factors = np.zeros(4, np.float32)
     window = Box(7, 3, 17, 8)
     dirty_spans = whole(window).rows(window)
-    blend.composite(acc, window, dirty_spans, source, (0, 0), cover, (0, 0), np.float32(1), 0, factors)
+    blend.composite(
+        acc, window, dirty_spans, source, (0, 0), cover, (0, 0), np.float32(1), 0, factors
+    )
     changed = acc != 0.25
     assert changed[:, 3:8, 7:17].all()
     assert changed.sum() == 4 * 50

@@ -8,12 +8,12 @@ import pytest
 from PIL import Image
 
 from anole.core import assets
-from anole.core.edit.carrying import pictures_of
 from anole.core.edit.clipboard import carried, carried_coat, paste, paste_coat
 from anole.core.edit.coats import put_style, style_of
 from anole.core.edit.pictures import add_picture
 from anole.core.library import styles
 from anole.core.model import Fill, Grain, ImagePaint, Pattern, Style
+from anole.core.model.named_assets import assets_named
 
 from .shapes import board, pixels
 
@@ -36,8 +36,8 @@ def painted():
 
 def test_every_place_that_names_a_picture_is_found(painted):
     made, sha = painted
-    assert pictures_of(made.pieces[1]) == [sha]
-    assert pictures_of(board()) == []
+    assert assets_named(made.pieces[1]) == [sha]
+    assert assets_named(board()) == []
 
 
 def test_pasted_words_coats_and_styles_bring_their_pictures(painted):
@@ -57,7 +57,7 @@ def test_a_kept_style_finds_its_picture_again(painted):
     made, sha = painted
     before = pixels(made)
     styles.keep(style_of(made, "words", "Grey Rink"))
-    assets._kept.clear()
+    assets.clear()
     kept, troubles = styles.library()
     assert not troubles
     found = next(k.style for k in kept if k.style.name == "Grey Rink")
@@ -70,7 +70,7 @@ def test_a_spoilt_or_missing_picture_is_left_out(painted):
     made, sha = painted
     styles.keep(style_of(made, "words", "Grey Rink"))
     (styles.folder() / "pictures" / sha).write_bytes(b"spoilt")
-    assets._kept.clear()
+    assets.clear()
     kept, _ = styles.library()
     found = next(k.style for k in kept if k.style.name == "Grey Rink")
     assert put_style(board(), "words", found).assets == ()

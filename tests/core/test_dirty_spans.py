@@ -7,8 +7,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from anole.core.box import Box
-from anole.core.model import Gradient, Stop
 from anole.core.compose import dirty_spans
+from anole.core.model import Gradient, Stop
 from anole.core.render.opaque import opaque
 from anole.core.render.renderer import Renderer, Request
 

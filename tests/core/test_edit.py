@@ -5,7 +5,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from anole.core.coats.registry import KINDS, register
+from anole.core.coats.fill import FillKind
+from anole.core.coats.registry import lent
 from anole.core.edit import coats, pieces
 from anole.core.edit.history import MOST_STEPS, History
 from anole.core.edit.ids import free, taken
@@ -145,5 +146,5 @@ def test_history_has_an_end_and_can_be_walked():
 
 
 def test_a_coat_cannot_be_registered_twice():
-    with pytest.raises(ValueError, match="'fill'"):
-        register(KINDS["fill"])
+    with pytest.raises(ValueError, match="'Fill' is registered twice"), lent(FillKind()):
+        pass

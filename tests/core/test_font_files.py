@@ -9,7 +9,8 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from anole.core import assets
-from anole.core.edit.font_files import add_font, as_stored
+from anole.core.edit.boards import as_stored
+from anole.core.edit.font_files import add_font
 from anole.core.edit.pieces import change_piece
 from anole.core.files import board_file
 from anole.core.lettering import fonts, stored_outlines
@@ -51,7 +52,7 @@ def test_an_added_font_is_at_hand_and_the_board_carries_it(tmp_path):
     before = pixels(made)
     fonts._at_hand.added = ()
     fonts._at_hand.changed()
-    assets._kept.clear()
+    assets.clear()
     found = board_file.read(tmp_path / "a.anole")
     assert found.board == made
     assert not found.troubles
@@ -63,7 +64,7 @@ def test_a_damaged_carried_font_is_said_and_the_board_opens(tmp_path):
     data = board_file.encode(board_file.Document(made), b"")
     at = data.index(made_fonts.featured()[200:240])
     spoilt = data[:at] + bytes([data[at] ^ 255]) + data[at + 1 :]
-    assets._kept.clear()
+    assets.clear()
     found = board_file.decode(spoilt, "a.anole")
     assert found.board == made
     assert "plank.ttf" in found.troubles[0]

@@ -7,11 +7,10 @@ import math
 import numpy as np
 import pytest
 
-from anole.core.coats import relief
 from anole.core.coats.lighting import light_of, lit_heights, toward
 from anole.core.model import Colour, ColourPaint, Gleam, Lamp, Length, Moulding, Relief, Stop
 
-from .shapes import centres, disc, scene, span
+from .shapes import centres, context, disc, source, span
 
 CLEAR = (Stop(0.0, Colour(0, 0, 0, 0)), Stop(1.0, Colour(0, 0, 0, 0)))
 LAMP = Lamp(bearing=320, elevation=42)
@@ -50,11 +49,11 @@ def test_a_lit_height_gleams_by_the_formula(tight):
 def test_a_relief_gleams_by_the_formula_all_round(profile, tight):
     """On a disc the slope is known everywhere; away from the ridge and the ends of the span."""
     middle, radius, deep, rise = 100.3, 80.0, 60.0, 50.0
-    where = scene(disc(middle, middle, radius), 200, bearing=320, elevation=42)
+    where = context(disc(middle, middle, radius), 200, bearing=320, elevation=42)
     coat = Relief(id="r", span=span("0px", f"{deep}px"), height=Length(rise), ramp=CLEAR,
                   moulding=Moulding(profile=profile), gleam=white(tight))  # fmt: skip
     box = where.around(0)
-    found = relief.source(coat, where, box)[3]
+    found = source(coat, where, box)[3]
     x, y = centres(box)
     far = np.hypot(x - middle, y - middle)
     p = (radius - far) / deep

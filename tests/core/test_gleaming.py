@@ -4,6 +4,7 @@ import msgspec
 import numpy as np
 import pytest
 
+from anole.core.coats.highlight import added, is_painted
 from anole.core.model import (
     Colour,
     ColourPaint,
@@ -15,7 +16,6 @@ from anole.core.model import (
     Relief,
     Stop,
 )  # fmt: skip
-from anole.core.coats.highlight import added, painted
 
 from .shapes import board, paint, pixels, span
 
@@ -23,7 +23,7 @@ WARM = Colour(255, 160, 60)
 DULL = (Stop(0.0, Colour(20, 20, 30)), Stop(1.0, Colour(120, 120, 130)))
 
 
-def shade_exact(gleam_paint, rounding=0.0, ramp=DULL):
+def gilded(gleam_paint, rounding=0.0, ramp=DULL):
     gleam = Gleam(strength=1.2, tightness=5, paint=gleam_paint)
     return pixels(board(
         Fill(id="f", paint=paint("#404040")),
@@ -38,25 +38,25 @@ def even(colour):
 
 @pytest.mark.parametrize("rounding", [0.0, 0.6])
 def test_a_gradient_of_one_colour_gleams_like_the_colour(rounding):
-    one, other = shade_exact(ColourPaint(colour=WARM), rounding), shade_exact(even(WARM), rounding)
+    one, other = gilded(ColourPaint(colour=WARM), rounding), gilded(even(WARM), rounding)
     assert np.abs(one - other).mean() < 1e-3
     assert np.percentile(np.abs(one - other), 99.9) < 0.03
 
 
 def test_it_also_gleams_on_a_clear_ramp():
     clear = tuple(msgspec.structs.replace(stop, colour=Colour(0, 0, 0, 0)) for stop in DULL)
-    one = shade_exact(ColourPaint(colour=WARM), ramp=clear)
-    other = shade_exact(even(WARM), ramp=clear)
+    one = gilded(ColourPaint(colour=WARM), ramp=clear)
+    other = gilded(even(WARM), ramp=clear)
     assert np.abs(one - other).max() < 0.03
-    assert np.abs(one - shade_exact(ColourPaint(colour=Colour(0, 0, 0)), ramp=clear)).max() > 0.1
+    assert np.abs(one - gilded(ColourPaint(colour=Colour(0, 0, 0)), ramp=clear)).max() > 0.1
 
 
 def test_each_place_gleams_in_its_own_colour():
     two = Gradient(
         angle=90, space="srgb", stops=(Stop(0.0, Colour(255, 0, 0)), Stop(1.0, Colour(0, 0, 255)))
     )
-    without = shade_exact(ColourPaint(colour=Colour(0, 0, 0)))
-    more = np.clip(shade_exact(two) - without, 0, 1)
+    without = gilded(ColourPaint(colour=Colour(0, 0, 0)))
+    more = np.clip(gilded(two) - without, 0, 1)
     left, right = more[:, :, :130].sum((1, 2)), more[:, :, -130:].sum((1, 2))
     assert left[0] > 3 * left[2] > 0
     assert right[2] > 3 * right[0] > 0
@@ -73,7 +73,6 @@ def test_light_adds_and_brings_the_cover_that_is_missing():
 
 
 def test_which_gleams_take_the_longer_way():
-    assert not painted(Relief(id="r"))
-    assert not painted(Relief(id="r", gleam=Gleam()))
-    assert painted(Relief(id="r", gleam=Gleam(paint=Pattern())))
-    assert not painted(Fill(id="f"))
+    assert not is_painted(Gleam().paint)
+    assert is_painted(Pattern())
+    assert is_painted(ColourPaint(speckle=0.5))

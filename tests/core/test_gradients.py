@@ -10,9 +10,9 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from anole.core.box import Box
+from anole.core.colour.spaces import SPACES, from_hsl, from_oklch, to_hsl, to_oklch
 from anole.core.model import Colour, Gradient, Stop
 from anole.core.paint.gradient import rasterise, rasterise_along
-from anole.core.colour.spaces import SPACES, from_hsl, from_oklch, to_hsl, to_oklch
 from anole.core.paint.stops import STEPS, hue_end, table, table_of
 
 RED, BLUE, WHITE = Colour.parse("red"), Colour.parse("blue"), Colour.parse("white")

@@ -6,15 +6,14 @@ import numpy as np
 import pytest
 import skia
 
-from anole.core.coats import glow, relief, shadow, stroke
 from anole.core.edit.coats import change_coat
 from anole.core.field.coverage import rasterise
-from anole.core.field.outset import Outset, StrokeOutset, outset
 from anole.core.field.joins import corners
+from anole.core.field.outset import Outset, StrokeOutset, outset
 from anole.core.model import Fill, Glow, Length, Relief, Shadow, Stroke
 from anole.core.render.renderer import Renderer, Request
 
-from .shapes import board, closed, disc, pixels, scene, span, turned_square, whole
+from .shapes import board, closed, context, cover, disc, pixels, span, turned_square, whole
 
 SIDE = 240
 STAR = [
@@ -45,7 +44,7 @@ def stroked(shapes, width, join, limit=4.0, inside=False):
     pen.getFillPath(path, line)
     line = skia.Simplify(line) or line
     if inside:
-        line = skia.Step(path, line, skia.PathOp.kDifference_PathOp)
+        line = skia.Op(path, line, skia.PathOp.kDifference_PathOp)
     pixels = np.zeros((SIDE * 4, SIDE * 4), np.uint8)
     info = skia.ImageInfo.MakeA8(SIDE * 4, SIDE * 4)
     canvas = skia.Surface.MakeRasterDirect(info, pixels).getCanvas()
@@ -65,7 +64,7 @@ def close(found, true, most=0.12):
 @pytest.mark.parametrize("width", [5.0, 14.0])
 def test_an_outer_stroke_turns_corners_as_a_library_draws_them(join, shapes, width):
     coat = Stroke(id="s", span=span(f"-{width}px", "core"), join=join)
-    found = whole(stroke, coat, scene(chords_of(shapes), SIDE))
+    found = whole(coat, context(chords_of(shapes), SIDE))
     assert close(found, stroked(shapes, width, join))
 
 
@@ -73,22 +72,22 @@ def test_an_outer_stroke_turns_corners_as_a_library_draws_them(join, shapes, wid
 @pytest.mark.parametrize("width", [4.0, 10.0])
 def test_an_inner_end_turns_corners_that_point_in(join, width):
     coat = Stroke(id="s", span=span(f"{width}px", "core"), join=join)
-    found = whole(stroke, coat, scene(chords_of([STAR]), SIDE))
+    found = whole(coat, context(chords_of([STAR]), SIDE))
     assert close(found, stroked([STAR], width, join, inside=True))
 
 
 @pytest.mark.parametrize("limit", [1.1, 2.0, 6.0])
 def test_a_mitre_beyond_its_limit_is_cut(limit):
     coat = Stroke(id="s", span=span("-9px", "core"), join="mitre", limit=limit)
-    found = whole(stroke, coat, scene(chords_of([ARROW]), SIDE))
+    found = whole(coat, context(chords_of([ARROW]), SIDE))
     assert close(found, stroked([ARROW], 9, "mitre", limit))
 
 
 def test_a_tip_is_whole_where_another_letter_is_nearer_than_its_corner():
-    field = scene(chords_of(NEAR), SIDE).letters.joined("mitre", 4.0, -20.0).distance
+    field = context(chords_of(NEAR), SIDE).shape.joined("mitre", 4.0, -20.0).distance
     # straight under the point of the triangle, two px from the top of the box
     assert field[155, 75] > -2.8
-    tip = scene(chords_of(NEAR[:1]), SIDE).letters.joined("mitre", 4.0, -20.0).distance
+    tip = context(chords_of(NEAR[:1]), SIDE).shape.joined("mitre", 4.0, -20.0).distance
     assert (field >= tip - 1e-4)[tip < 0].all()
 
 
@@ -106,12 +105,19 @@ SQUARE = turned_square(120, 120, 40, 0)
 
 
 def grown_square(half):
-    return rasterise(turned_square(120, 120, half, 0), scene(SQUARE, SIDE).window)[0]
+    return rasterise(turned_square(120, 120, half, 0), context(SQUARE, SIDE).window)[0]
 
 
 def test_of_strokes_that_turn_alike_the_widest_counts():
     widest = StrokeOutset(9.0, "mitre", 4.0, longest=4.0)
-    found = outset([StrokeOutset(4.0, "mitre", 4.0, longest=4.0), widest, StrokeOutset(6.0), StrokeOutset(-3.0)])
+    found = outset(
+        [
+            StrokeOutset(4.0, "mitre", 4.0, longest=4.0),
+            widest,
+            StrokeOutset(6.0),
+            StrokeOutset(-3.0),
+        ]
+    )
     assert found.strokes == (StrokeOutset(6.0), widest)
     assert found.by == 9
     assert found.mitre_overhang == 27
@@ -121,33 +127,31 @@ def test_of_strokes_that_turn_alike_the_widest_counts():
 
 
 def test_the_whole_of_a_mitred_stroke_has_its_corners():
-    where = scene(SQUARE, SIDE, grown=15, join="mitre")
-    inner = whole(stroke, Stroke(id="s", span=span("0px", "5px"), silhouette="whole"), where)
+    where = context(SQUARE, SIDE, grown=15, join="mitre")
+    inner = whole(Stroke(id="s", span=span("0px", "5px"), silhouette="whole"), where)
     assert np.abs(inner - (grown_square(55) - grown_square(50))).max() < 0.3
-    thrown = whole(shadow, Shadow(id="h", lift=Length(0)), where)
+    thrown = whole(Shadow(id="h", lift=Length(0)), where)
     assert np.abs(thrown - grown_square(55)).max() < 0.3
-    out = whole(glow, Glow(id="g", span=span("0px", "-10px"), falloff="linear", softness=0,
+    out = whole(Glow(id="g", span=span("0px", "-10px"), falloff="linear", softness=0,
                            silhouette="whole"), where)  # fmt: skip
     assert out[60, 60] == pytest.approx(1 - math.hypot(4.5, 4.5) / 10, abs=0.05)
-    raised = relief.cover(
-        Relief(id="r", span=span("0px", "8px"), silhouette="whole"), where, where.window,
-        stroke.Under(),
-    ).plane  # fmt: skip
+    carved = Relief(id="r", span=span("0px", "8px"), silhouette="whole")
+    raised = cover(carved, where, where.window).plane
     assert np.abs(raised - grown_square(55)).max() < 0.3
 
 
 @pytest.mark.parametrize("join", ["mitre", "cut"])
 def test_a_stroke_on_the_whole_goes_on_round_the_corners_as_they_are_turned(join):
-    where = scene(chords_of([ARROW]), SIDE, grown=6, join=join)
+    where = context(chords_of([ARROW]), SIDE, grown=6, join=join)
     coat = Stroke(id="s", span=span("-5px", "0px"), silhouette="whole", join=join)
-    found = whole(stroke, coat, where)
+    found = whole(coat, where)
     true = stroked([ARROW], 11, join) - stroked([ARROW], 6, join)
     assert close(found, true)
 
 
 def test_a_round_stroke_on_a_mitred_whole_is_round_about_its_tips():
-    where = scene(SQUARE, SIDE, grown=10, join="mitre")
-    found = whole(stroke, Stroke(id="s", span=span("-8px", "0px"), silhouette="whole"), where)
+    where = context(SQUARE, SIDE, grown=10, join="mitre")
+    found = whole(Stroke(id="s", span=span("-8px", "0px"), silhouette="whole"), where)
     diagonal = found[np.arange(40, 70), np.arange(40, 70)]
     assert float(diagonal.sum()) * math.sqrt(2) == pytest.approx(8, abs=0.8)
 
@@ -164,7 +168,7 @@ def test_coats_on_the_letters_are_not_made_again_when_the_whole_grows():
     after = renderer.cache.made
     # the stroke and the shadow of the whole, and nothing else
     assert after["cover"] - before["cover"] == 2
-    assert after["lit"] == before["lit"]
+    assert after["colour"] == before["colour"]
 
 
 @pytest.mark.parametrize("join", JOINS)

@@ -16,10 +16,11 @@ from anole.core.lettering.block import Setting, block
 from anole.core.lettering.flatten import flatten
 from anole.core.lettering.fonts import FontError, catalogue, families, find, read_font
 from anole.core.lettering.matrix import apply, placing
-from anole.core.lettering.outline import at_home, chords, outline
+from anole.core.lettering.outline import chords, outline
 from anole.core.lettering.shaping import drawable, shape_line
 from anole.core.model import Fill, Font, Length, Lettering, Place
-from anole.core.pieces.lettering import block_corners, core_of
+from anole.core.pieces.kind import at_home
+from anole.core.pieces.registry import coated_kind, placement
 
 from .shapes import board
 
@@ -47,7 +48,7 @@ def test_all_fonts_are_there_and_named():
 def test_positions_are_those_of_harfbuzz(family, text):
     file, found = find(Font(family=family))
     assert found
-    face = hb.ShapedFont(hb.Blob.from_file_path(str(file.path)))
+    face = hb.Face(hb.Blob.from_file_path(str(file.path)))
     buffer = hb.Buffer()
     buffer.add_str(text)
     buffer.guess_segment_properties()
@@ -112,7 +113,7 @@ def test_turning_is_clockwise():
 
 def test_corners_of_words_on_the_board():
     made = board(text="HO")
-    corners = block_corners(made.lettering("words"), made)
+    corners = placement(made.lettering("words"), made).quad
     np.testing.assert_allclose(corners.mean(0), (160, 90), atol=1e-6)
 
 
@@ -170,7 +171,7 @@ def test_the_core_grows_with_the_em_and_is_measured_once(family):
     cores = {}
     for size in (20.0, 120.0, 333.3):
         words = change_piece(made, "words", size=Length(size)).lettering("words")
-        cores[size] = core_of(words, 96, cache) / size
+        cores[size] = coated_kind(words).core(words, 96, cache) / size
         lines = chords(outline(at_home(words), 96), 1.0)
         assert cores[size] * size == pytest.approx(greatest_inside(lines), rel=0.02)
     assert cache.made["core"] == 1
@@ -178,7 +179,9 @@ def test_the_core_grows_with_the_em_and_is_measured_once(family):
     wide = msgspec.structs.replace(
         made.lettering("words"), place=Place(scale_x=2.0, x=50, rotation=20)
     )
-    assert core_of(wide, 96, cache) > core_of(made.lettering("words"), 96, cache)
+    assert coated_kind(wide).core(wide, 96, cache) > coated_kind(words).core(
+        made.lettering("words"), 96, cache
+    )
 
 
 @pytest.mark.parametrize("text", ["क्\u200dष", "र्\u200dय", "क्\u200cष", "\u200dक"])

@@ -8,7 +8,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from anole.core.edit.arranging import align, distribute
-from anole.core.edit.boards import crop_board, painted_box
+from anole.core.edit.boards import crop_board
 from anole.core.edit.pieces import add_lettering, change_piece
 from anole.core.edit.snapping import extent
 from anole.core.edit.words import change_letters, free_letters, replace_text
@@ -28,6 +28,7 @@ from anole.core.model import (
     Place,
     Stop,
 )
+from anole.core.render.painted_box import painted_box
 
 from .shapes import board, pixels
 

@@ -9,10 +9,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from anole.core.box import Box
-from anole.core.coats import gloss, grain, relief, sheen
 from anole.core.coats.exact_shading import shade_exact
+from anole.core.coats.grain import heights as grain_heights
 from anole.core.coats.lighting import light_of, lit_heights, ramp_table, tone, toward
-from anole.core.coats.registry import KINDS
+from anole.core.coats.registry import kind_named
 from anole.core.field.closest import nearest
 from anole.core.field.coverage import rasterise
 from anole.core.field.mouldings import PROFILES, STEPS, height, table
@@ -33,16 +33,20 @@ from anole.core.model import (
     Stop,
     Stroke,
 )
+from anole.core.paint.context import PaintContext
+from anole.core.pieces.registry import coated_kind
+from anole.core.render.renderer import Renderer, Request
 
 from .shapes import (
     board,
     centres,
     closed,
+    context,
     disc,
     paint,
     pixels,
     ring,
-    scene,
+    source,
     span,
     turned_square,
     whole,
@@ -80,7 +84,7 @@ NONE = np.zeros(0, np.float32)
 
 
 def lit(coat, where, side):
-    planes = relief.source(coat, where, Box(0, 0, side, side))
+    planes = source(coat, where, Box(0, 0, side, side))
     return planes
 
 
@@ -189,13 +193,13 @@ def bare(**more):
 
 def test_a_turned_square_carved_to_the_core_has_four_flat_tones_and_clean_mitres():
     side, half = 200, 70.0
-    where = scene(turned_square(100, 100, half, 20), side, bearing=320, elevation=42, **WHITE)
+    where = context(turned_square(100, 100, half, 20), side, bearing=320, elevation=42, **WHITE)
     u = lit(bare(), where, side)[0]
     x, y = centres(Box(0, 0, side, side))
     turn = math.radians(20)
     a = (x - 100) * math.cos(turn) + (y - 100) * math.sin(turn)
     b = -(x - 100) * math.sin(turn) + (y - 100) * math.cos(turn)
-    slope = 20 / where.letters.core
+    slope = 20 / where.shape.core
     for nx, ny, own, other in ((1, 0, -a, b), (-1, 0, a, b), (0, 1, -b, a), (0, -1, b, a)):
         # one face, away from the edge and from its two mitres
         face = (own > np.abs(other) + 2.5) & (own < half - 1.5)
@@ -208,9 +212,9 @@ def test_a_turned_square_carved_to_the_core_has_four_flat_tones_and_clean_mitres
 def test_a_mitre_is_smooth_along_its_whole_length():
     """Across a mitre tones change once; no px is brighter or darker than both its sides."""
     side = 240
-    where = scene(turned_square(120, 120, 90, 13), side, bearing=300, elevation=42, **WHITE)
+    where = context(turned_square(120, 120, 90, 13), side, bearing=300, elevation=42, **WHITE)
     u = lit(bare(height=Length(40)), where, side)[0]
-    d = where.letters.distance
+    d = where.shape.distance
     inside = d[1:-1, 1:-1] > 3
     middle = u[1:-1, 1:-1]
     around = np.stack([u[:-2, 1:-1], u[2:, 1:-1], u[1:-1, :-2], u[1:-1, 2:]])
@@ -220,12 +224,12 @@ def test_a_mitre_is_smooth_along_its_whole_length():
 
 def test_a_disc_is_a_smooth_cone():
     side = 240
-    where = scene(disc(120, 120, 100, 300), side, bearing=320, elevation=42, **WHITE)
+    where = context(disc(120, 120, 100, 300), side, bearing=320, elevation=42, **WHITE)
     u = lit(bare(height=Length(60)), where, side)[0]
     x, y = centres(Box(0, 0, side, side))
     far = np.hypot(x - 120, y - 120)
     where_ = (far > 10) & (far < 98)
-    slope = 60 / where.letters.core
+    slope = 60 / where.shape.core
     nx, ny = (120 - x) / far, (120 - y) / far
     wanted = np.vectorize(lambda a, b: shade(tone_of(a, b)))(slope * nx, slope * ny)
     assert np.abs(u - wanted)[where_].max() < 0.012
@@ -235,7 +239,7 @@ def test_a_disc_is_a_smooth_cone():
 def test_a_bead_over_a_span_is_flat_on_top_and_steep_at_its_sides():
     side = 200
     square = closed(np.array([[50.0, 50], [150, 50], [150, 150], [50, 150]]))
-    where = scene(square, side, bearing=270, elevation=45, **WHITE)
+    where = context(square, side, bearing=270, elevation=45, **WHITE)
     coat = bare(span=span("0px", "20px"), moulding=Moulding(profile="bead"), height=Length(10))
     row = lit(coat, where, side)[0][100, 50:75]
     # light from the left: the outer half is bright, the crest flat, the inner half dark
@@ -247,7 +251,7 @@ def test_a_bead_over_a_span_is_flat_on_top_and_steep_at_its_sides():
 
 def test_height_below_nothing_is_sunk():
     side = 120
-    where = scene(turned_square(60, 60, 40, 0), side, bearing=270, elevation=45, **WHITE)
+    where = context(turned_square(60, 60, 40, 0), side, bearing=270, elevation=45, **WHITE)
     raised, sunk = (lit(bare(height=Length(h)), where, side)[0] for h in (15, -15))
     assert raised[60, 28] > 0.6 > 0.4 > sunk[60, 28]
 
@@ -255,7 +259,7 @@ def test_height_below_nothing_is_sunk():
 def test_rounding_goes_from_a_crisp_ridge_to_a_swollen_form():
     side = 160
     bar = closed(np.array([[20.0, 50], [140, 50], [140, 110], [20, 110]]))
-    where = scene(bar, side, bearing=0, elevation=45, **WHITE)
+    where = context(bar, side, bearing=0, elevation=45, **WHITE)
     steps = [np.abs(np.diff(lit(bare(rounding=r, height=Length(20)), where, side)[0][55:105, 80])).max()
              for r in (0, 0.3, 1.0)]  # fmt: skip
     assert steps[0] > 0.25 > steps[1] > steps[2]
@@ -273,9 +277,9 @@ def test_a_relief_of_the_core_is_exact_for_every_font():
         assert np.isfinite(planes).all()
         # ridge to core: nowhere inside is the surface flat over more than the ridge
         from anole.core.cache import Cache
-        from anole.core.pieces.registry import coated_kind
 
-        assert core_of(made.lettering("words"), 96, Cache()) > 1
+        words = made.lettering("words")
+        assert coated_kind(words).core(words, 96, Cache()) > 1
 
 
 @pytest.mark.parametrize("name", [*PROFILES, "drawn"])
@@ -306,49 +310,55 @@ def test_any_drawn_moulding_is_a_curve_through_its_points(points):
 def test_grain_is_the_slope_of_its_pattern():
     side = 160
     square = closed(np.array([[10.0, 10], [150, 10], [150, 150], [10, 150]]))
-    where = scene(square, side, bearing=270, elevation=45, **WHITE)
+    where = context(square, side, bearing=270, elevation=45, **WHITE)
     waves = Pattern(generator="stripes", size=Length(40), count=1, rough=0)
     coat = Grain(id="g", pattern=waves, amount=Length(4), edge=0, ramp=GREY)
-    h = grain.heights(coat, where, Box(0, 0, side, side))
-    u = grain.source(coat, where, Box(0, 0, side, side))[0]
+    h = grain_heights(
+        coat, where, PaintContext(where.frames, where.window, where.cache, where.units)
+    )
+    u = source(coat, where)[0]
     y, x = 80, np.arange(40, 120)
     wanted = [
         shade(tone_of(float(h[y, k + 1] - h[y, k - 1]) / 2, 0, Lamp(bearing=270, elevation=45)))
         for k in x
     ]
     np.testing.assert_allclose(u[y, 40:120], wanted, atol=4e-3)
-    faded = grain.heights(msgspec.structs.replace(coat, edge=1.0), where, Box(0, 0, side, side))
+    faded = grain_heights(
+        msgspec.structs.replace(coat, edge=1.0),
+        where,
+        PaintContext(where.frames, where.window, where.cache, where.units),
+    )
     assert np.abs(faded[80, 11:14]).max() < 0.1 * np.abs(h[80]).max()
 
 
 def test_sheen_is_a_cosine_along_its_bearing():
     side = 200
     square = closed(np.array([[0.0, 0], [200, 0], [200, 200], [0, 200]]))
-    where = scene(square, side)
+    where = context(square, side)
     coat = Sheen(id="s", bearing=90, pitch=Length(40), width=1, drift=0, unevenness=0)
-    plane = whole(sheen, coat, where)
+    plane = whole(coat, where)
     x, _ = centres(Box(0, 0, side, side))
     wanted = 0.5 + 0.5 * np.cos(2 * np.pi * (x - 100) / 40)
     assert np.abs(plane - wanted)[5:-5, 5:-5].max() < 0.01
-    bent = whole(sheen, msgspec.structs.replace(coat, drift=0.5), where)
+    bent = whole(msgspec.structs.replace(coat, drift=0.5), where)
     assert np.abs(bent - plane).max() > 0.3
 
 
 def test_gloss_is_cut_at_its_height_and_keeps_off_the_edge():
     side = 200
     square = closed(np.array([[20.0, 20], [180, 20], [180, 180], [20, 180]]))
-    where = scene(square, side)
+    where = context(square, side)
     coat = Gloss(id="g", height=0.5, bend=0, inset=Length(10), soften=Length(0), at_cut=1, far=1)
-    plane = whole(gloss, coat, where)
+    plane = whole(coat, where)
     assert plane[60, 100] == 1
     assert plane[140, 100] == 0
     assert plane[25, 100] == 0
     assert plane[99, 100] > 0.9 > 0.1 > plane[102, 100]
-    below = whole(gloss, msgspec.structs.replace(coat, side="below"), where)
+    below = whole(msgspec.structs.replace(coat, side="below"), where)
     assert below[140, 100] == 1
-    fading = whole(gloss, msgspec.structs.replace(coat, at_cut=0.2), where)
+    fading = whole(msgspec.structs.replace(coat, at_cut=0.2), where)
     assert fading[95, 100] < 0.35 < fading[40, 100]
-    oval = whole(gloss, msgspec.structs.replace(coat, form="oval"), where)
+    oval = whole(msgspec.structs.replace(coat, form="oval"), where)
     assert oval[90, 100] > oval[90, 32]
 
 
@@ -403,7 +413,7 @@ def test_odd_reliefs_are_finite(text, size, start, end, rise, rounding, profile,
 @pytest.mark.parametrize("tag", ["relief", "grain", "sheen", "gloss"])
 def test_new_coats_do_something_and_are_off_when_they_are_off(tag):
     base = Fill(id="f", paint=paint("#808080"))
-    coat = KINDS[tag].struct(id="x")
+    coat = kind_named(tag).struct(id="x")
     plain = pixels(board(base))
     assert np.abs(pixels(board(base, coat)) - plain).max() > 0.05
     np.testing.assert_array_equal(
@@ -412,8 +422,6 @@ def test_new_coats_do_something_and_are_off_when_they_are_off(tag):
 
 
 def test_fields_are_not_made_again_for_what_does_not_touch_the_silhouette():
-    from anole.core.render.renderer import Renderer, Request
-
     made = styled(120.0)
     renderer = Renderer()
     renderer.frame(Request(made))
@@ -434,7 +442,7 @@ def test_fields_are_not_made_again_for_what_does_not_touch_the_silhouette():
 
 
 def test_carved_is_the_same_on_every_part_of_a_picture():
-    letters = scene(disc(60, 60, 45, 200), 120).letters
+    letters = context(disc(60, 60, 45, 200), 120).shape
     light = light_of(LAMP, GREY)
     heights = table(Moulding(profile="ogee"))
     all_ = shade_exact(letters, letters.box, (0.0, 30.0), 12.0, heights, light)
@@ -468,11 +476,11 @@ def test_a_ramp_of_nine_opaque_stops_is_as_clean_as_a_picture_four_times_as_larg
     """At 1x every px is about the mean of the sixteen px there: no jagged edge, no double line."""
     shape = turned_square(100, 100, 70, 17)
     coat = bare(ramp=NINE, moulding=Moulding(profile=moulding), height=Length(22))
-    one = lit(coat, scene(shape, 200, bearing=320, elevation=42), 200)
-    four = scene(shape * 4, 800, em=400.0, bearing=320, elevation=42)
+    one = lit(coat, context(shape, 200, bearing=320, elevation=42), 200)
+    four = context(shape * 4, 800, em=400.0, bearing=320, elevation=42)
     large = lit(msgspec.structs.replace(coat, height=Length(88)), four, 800)
     reduced = large.reshape(4, 200, 4, 200, 4).mean((2, 4))
-    d = scene(shape, 200).letters.distance
+    d = context(shape, 200).shape.distance
     inside = d > 1
     off = np.abs(one - reduced)[:3].max(0)[inside]
     assert off.mean() < 0.006

@@ -28,8 +28,9 @@ from anole.core.model import (
     to_builtins,
     to_json,
 )
+from anole.core.model.field_info import field_info
 from anole.core.model.length import CORE
-from anole.core.model.schema import field_info, json_schema
+from anole.core.model.schema import json_schema
 
 numbers = st.floats(-1e5, 1e5).map(lambda v: round(v, 5))
 lengths = st.builds(Length, numbers, st.sampled_from(Length.UNITS))

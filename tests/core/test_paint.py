@@ -7,10 +7,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from anole.core.box import Box
-from anole.core.model import Colour, Gradient, Stop
-from anole.core.compose import dither
-from anole.core.paint.gradient import rasterise
 from anole.core.colour.spaces import from_oklab, to_oklab
+from anole.core.compose import dither
+from anole.core.model import Colour, Gradient, Stop
+from anole.core.paint.gradient import rasterise
 from anole.core.paint.stops import STEPS, table
 
 RED, BLUE = Colour.parse("#e02010"), Colour.parse("#1030d0")

@@ -12,10 +12,12 @@ from anole.core import assets
 from anole.core.box import Box
 from anole.core.cache import Cache
 from anole.core.model import Colour, Fill, Ink, Invert, Length, Letters, OwnPaint, Pattern
+from anole.core.paint.context import PaintContext
+from anole.core.paint.frames import Frames
 from anole.core.paint.inks import coloured
 from anole.core.paint.patterns import GENERATORS
 from anole.core.paint.patterns.grid import Grid, PatternParams
-from anole.core.paint.source import Frames, PaintContext, source
+from anole.core.paint.source import source
 from anole.core.units import Units
 
 from .shapes import board, paint, pixels
@@ -29,7 +31,9 @@ WHOLE = Box(0, 0, 200, 120)
 
 def laid(made, box=WHOLE, em=100.0, scale=1.0, cache=None):
     frame = tuple(v * scale for v in FRAME)
-    return source(made, PaintContext(Frames(frame, frame), box, cache or Cache(), Units(em, 96.0, scale)))
+    return source(
+        made, PaintContext(Frames(frame, frame), box, cache or Cache(), Units(em, 96.0, scale))
+    )
 
 
 def tile_of(name, side=256, look=PatternParams(3, 0.5, 0.4, 7)):  # noqa: B008

@@ -161,7 +161,7 @@ def test_a_board_carries_each_picture_once(tmp_path):
     styled = msgspec.structs.replace(made, pieces=(Ground(id="g", paint=ImagePaint(asset=sha)),))
     board_file.write(tmp_path / "a.anole", board_file.Document(styled), b"")
     before = pixels(styled)
-    assets._kept.clear()
+    assets.clear()
     found = board_file.read(tmp_path / "a.anole").board
     assert found == styled
     np.testing.assert_array_equal(pixels(found), before)

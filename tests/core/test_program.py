@@ -7,8 +7,8 @@ from hypothesis import strategies as st
 
 from anole.core.box import Box
 from anole.core.compose import blend
-from anole.core.compose.program import COPY, COMPOSITE, LERP, MERGE, WIPE, Instruction, run
 from anole.core.compose.dirty_spans import whole
+from anole.core.compose.program import COMPOSITE, COPY, LERP, MERGE, WIPE, Instruction, run
 
 WINDOW = Box(-7, 5, 93, 65)
 FACTORS = (0.0, 1.0, 1.0, -0.5)

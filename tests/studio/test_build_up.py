@@ -5,27 +5,39 @@ import pytest
 from PyQt6.QtCore import QPointF, Qt
 
 from anole.core.cache import Cache
+from anole.core.coats.section import profile, section_of
 from anole.core.edit.pieces import change_piece
-from anole.core.model import Colour, Fill, Glow, Gradient, Pose, Position, Shadow, Stop, Stroke
+from anole.core.model import (
+    Colour,
+    Fill,
+    Glow,
+    Gradient,
+    Lamp,
+    Length,
+    Pose,
+    Shadow,
+    Stop,
+    Stroke,
+)
 from anole.core.pieces.registry import coated_kind
 from anole.studio.coat.build_up import probe
-from anole.studio.coat.build_up.axis import Cut, axis_for, ends, nice_step
-from anole.studio.coat.build_up.profile import colours, row_pixels, strength
-from anole.studio.coat.build_up.scene import eye_box, handle_xs
-from anole.studio.window import COAT
+from anole.studio.coat.build_up.axis import axis_for, nice_step
+from anole.studio.coat.build_up.profile import colours, row_pixels
+from anole.studio.coat.build_up.state import eye_box
+from anole.studio.shell import Stage
 
 from ..core.shapes import board, paint, span
 
-CUT = Cut(em=100, core=12, dpi=96, grown=0)
+SECTION = section_of((), 100, 12, 96, Lamp())
 COATS = (
-    Shadow(id="shadow", lift=Position(8, "px")), Stroke(id="out", span=span("-10px", "-4px")),
+    Shadow(id="shadow", lift=Length(8, "px")), Stroke(id="out", span=span("-10px", "-4px")),
     Stroke(id="in", span=span("-4px", "0px")), Fill(id="fill"),
     Glow(id="glow", span=span("0px", "6px")),
 )  # fmt: skip
 
 
 def test_the_axis_has_the_edge_and_the_core_where_they_belong():
-    axis = axis_for(COATS, CUT, board(), 100, 300)
+    axis = axis_for(COATS, SECTION, 100, 300)
     assert axis.x(0) == axis.edge
     assert axis.x(12) == axis.right == 300
     assert axis.x(-10) > axis.left
@@ -43,13 +55,13 @@ def test_ticks_are_round_numbers(span_px, room, step):
 
 def test_profiles_follow_the_coats():
     at = np.linspace(-14, 12, 261)
-    out = strength(COATS[1], at, CUT, board())
+    out = profile(COATS[1], SECTION, at, Cache()).coverage
     assert out[(at > -9) & (at < -5)].min() == 1
     assert out[(at < -11) | (at > -3)].max() == 0
-    fill = strength(COATS[3], at, CUT, board())
+    fill = profile(COATS[3], SECTION, at, Cache()).coverage
     assert fill[at < 0].max() == 0
     assert fill[at >= 0].min() == 1
-    glow = strength(COATS[4], at, CUT, board())
+    glow = profile(COATS[4], SECTION, at, Cache()).coverage
     assert glow[at < 0].max() == 0
     assert (np.diff(glow[(at > 0) & (at < 6)]) <= 0).all()
 
@@ -58,7 +70,7 @@ def test_a_gradient_runs_over_what_is_seen_of_the_coat():
     two = Gradient(stops=(Stop(0, Colour(255, 0, 0)), Stop(1, Colour(0, 0, 255))), space="srgb")
     coat = Stroke(id="s", span=span("-10px", "-2px"), paint=two)
     at = np.linspace(-14, 12, 521)
-    found = row_pixels(coat, at, CUT, board())
+    found = row_pixels(coat, SECTION, at)
     seen = np.flatnonzero(found[:, 3] > 128)
     assert found[seen[0]][0] > 230
     assert found[seen[-1]][2] > 230
@@ -67,7 +79,13 @@ def test_a_gradient_runs_over_what_is_seen_of_the_coat():
 
 def test_whole_coats_stand_beyond_the_strokes():
     coat = Stroke(id="w", span=span("-3px", "0px"), silhouette="whole")
-    assert ends(coat, CUT._replace(grown=10)) == (-13, -10)
+    under = Stroke(id="u", span=span("-10px", "0px"))
+    section = section_of((under, coat), 100, 12, 96, Lamp())
+    assert section.ends(coat) == (-13, -10)
+    at = np.linspace(-20, 12, 321)
+    drawn = profile(coat, section, at, Cache()).coverage
+    assert drawn[(at > -12.5) & (at < -10.5)].min() == 1
+    assert drawn[(at < -13.6) | (at > -9.4)].max() == 0
 
 
 def test_a_coat_on_the_face_is_measured_on_the_flat_letters(open_window, settle):
@@ -77,22 +95,22 @@ def test_a_coat_on_the_face_is_measured_on_the_flat_letters(open_window, settle)
     )  # fmt: skip
     made = change_piece(board(*coats, text="I", size=150), "words", pose=Pose(turn_y=60))
     window = open_window(made)
-    window.show_stage(COAT)
-    build_up, document = window.build_up, window.document
+    window.show_stage(Stage.COAT)
+    build_up, selection = window.build_up, window.selection
     selection.choose("words", "s")
     settle(window)
-    scene = build_up.scene()
-    flat = board(*coats, text="I", size=150)
-    assert scene.cut.core == pytest.approx(core_of(flat.lettering("words"), 96, Cache()))
-    strip = build_up._strip(scene)
-    at = scene.axis.positions(np.arange(int(scene.axis.left), int(scene.axis.right)) + 0.5)
+    state = build_up.state()
+    words = board(*coats, text="I", size=150).lettering("words")
+    assert state.section.core == pytest.approx(coated_kind(words).core(words, 96, Cache()))
+    strip = build_up._strip(state)
+    at = state.axis.positions(np.arange(int(state.axis.left), int(state.axis.right)) + 0.5)
     red = (strip[:, 0] > 200) & (strip[:, 1] < 60)
     inside = (at > -10) & (at < -2)
     assert red[inside].all()
     assert not red[(at < -14) | (at > 2)].any()
     # on the board the same width would end half as far
     selection.choose("words", "f")
-    assert build_up.scene().cut.core < 0.7 * scene.cut.core
+    assert build_up.state().section.core < 0.7 * state.section.core
 
 
 def test_the_probe_stands_on_an_edge_and_looks_inward():
@@ -109,35 +127,35 @@ def test_the_strip_shows_what_is_rendered(open_window, settle):
     made = board(Stroke(id="s", span=span("-8px", "0px"), paint=paint("#ff0000")),
                  Fill(id="f", paint=paint("#00ff00")))  # fmt: skip
     window = open_window(made)
-    window.show_stage(COAT)
+    window.show_stage(Stage.COAT)
     settle(window)
-    scene = window.build_up.scene()
-    strip = window.build_up._strip(scene)
-    first = int(scene.axis.left)
-    inside, stroke = (strip[int(scene.axis.x(p)) - first] for p in (6, -4))
+    state = window.build_up.state()
+    strip = window.build_up._strip(state)
+    first = int(state.axis.left)
+    inside, stroke = (strip[int(state.axis.x(p)) - first] for p in (6, -4))
     assert tuple(inside[:3]) == (0, 255, 0)
     assert tuple(stroke[:3]) == (255, 0, 0)
 
 
 def test_ends_snap_to_the_edge_and_the_core(open_window, drag):
     window = open_window(board(Stroke(id="s", span=span("-0.1em", "-0.03em")), Fill(id="f")))
-    window.show_stage(COAT)
+    window.show_stage(Stage.COAT)
     window.selection.choose("words", "s")
     build_up = window.build_up
     for target, wanted in ((0.0, "0em"), (1e9, "core")):
-        scene = build_up.scene()
+        state = build_up.state()
         coat = window.selection.coat
-        x, y = handle_xs(scene, coat)[1], scene.rows[0].center().y()
-        drag(build_up, QPointF(x, y), QPointF(scene.axis.x(target) - 3, y))
+        x, y = state.handles(coat)[1], state.rows[0].center().y()
+        drag(build_up, QPointF(x, y), QPointF(state.axis.x(target) - 3, y))
         assert str(window.selection.coat.span.to) == wanted
 
 
 def test_eyes_and_keys(open_window, qtbot):
     window = open_window(board(Stroke(id="s"), Fill(id="f")))
-    window.show_stage(COAT)
-    build_up, document = window.build_up, window.document
-    scene = build_up.scene()
-    at = eye_box(scene.rows[0]).center().toPoint()
+    window.show_stage(Stage.COAT)
+    build_up, selection = window.build_up, window.selection
+    state = build_up.state()
+    at = eye_box(state.rows[0]).center().toPoint()
     qtbot.mouseClick(build_up, Qt.MouseButton.LeftButton, pos=at)
     assert not selection.lettering.style[0].on
     selection.choose("words", "f")
@@ -151,7 +169,7 @@ def test_eyes_and_keys(open_window, qtbot):
     ):
         qtbot.keyClick(build_up, key, modifier)
     assert [c.id for c in selection.lettering.style] == ["f"]
-    names = [step.name for step in document.history.steps]
+    names = [step.name for step in window.document.history.steps]
     assert names[-4:] == ["Switch on", "Span", "Order coats", "Remove coat"]
 
 
@@ -159,9 +177,9 @@ def test_one_coat_and_twenty_five(open_window):
     many = [Stroke(id=f"s{n}", span=span(f"-{n + 1}px", f"-{n}px")) for n in range(25)]
     for coats in (many[:1], many):
         window = open_window(board(*coats))
-        window.show_stage(COAT)
-        scene = window.build_up.scene()
-        rows = scene.rows
+        window.show_stage(Stage.COAT)
+        state = window.build_up.state()
+        rows = state.rows
         assert rows[-1].top() >= 40
         assert rows[0].bottom() + 60 < window.build_up.height()
         assert all(abs(a.top() - b.bottom()) < 1e-6 for a, b in zip(rows, rows[1:], strict=False))

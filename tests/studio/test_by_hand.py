@@ -6,7 +6,7 @@ from PyQt6.QtGui import QMouseEvent
 from PyQt6.QtWidgets import QApplication
 
 from anole.core.model import Fill, Rail
-from anole.studio.window import ARRANGE, COAT
+from anole.studio.shell import Stage
 
 from ..core.shapes import board, paint
 
@@ -29,7 +29,7 @@ def pull(view, start, by, modifiers=Qt.KeyboardModifier.NoModifier):
 
 
 def grip(window, kind, which):
-    return next(h.at for h in window.pulling.handles() if (h.kind, h.which) == (kind, which))
+    return next(h.at for h in window.tools.pulling.handles() if (h.kind, h.which) == (kind, which))
 
 
 @pytest.fixture
@@ -38,7 +38,7 @@ def window(open_window):
 
 
 def test_rails_are_bent_tilted_and_waved(window):
-    document = window.document
+    document, selection = window.document, window.selection
     pull(window.view, grip(window, "camber", "head"), QPointF(0, -20))
     assert selection.lettering.head.camber > 0.1
     pull(window.view, grip(window, "slope", "foot right"), QPointF(0, 12))
@@ -55,7 +55,7 @@ def test_rails_are_bent_tilted_and_waved(window):
 
 
 def test_a_corner_alone_a_turn_and_a_stretch(window):
-    document = window.document
+    selection = window.selection
     before = grip(window, "corner", "top_left")
     pull(window.view, before, QPointF(-25, 10), ALT)
     assert selection.lettering.corners.top_left[0] < -0.2
@@ -68,12 +68,12 @@ def test_a_corner_alone_a_turn_and_a_stretch(window):
 
 
 def test_moving_snaps_to_the_middle_and_shows_its_line(window):
-    view, document = window.view, window.document
+    view, selection = window.view, window.selection
     zoom = view.transform_now().zoom
     middle = view.transform_now().to_widget(160, 90)
     pull(view, middle, QPointF(0, 47))
     assert selection.lettering.place.x == 160
-    assert not window.pulling.guides
+    assert not window.tools.pulling.guides
     spot = view.transform_now().to_widget(160, selection.lettering.place.y)
     pull(view, spot, QPointF(5, 4), CTRL)
     assert selection.lettering.place.x == pytest.approx(160 + 5 / zoom, abs=0.1)
@@ -83,7 +83,7 @@ def test_steps_are_listed_and_walked(window, settle):
     document = window.document
     for by in (14, -31):
         pull(window.view, grip(window, "camber", "foot"), QPointF(0, by))
-    window.show_steps()
+    window.do("steps")
     settle(window)
     steps = window.steps.list
     assert [steps.item(i).text() for i in range(3)] == ["Bend a rail", "Bend a rail", "Open"]
@@ -94,7 +94,7 @@ def test_steps_are_listed_and_walked(window, settle):
 
 
 def test_copy_and_paste_and_paste_the_style_alone(window):
-    document, run = window.document, window.actions_by_id
+    document, selection, run = window.document, window.selection, window.actions_by_id
     run["copy"].trigger()
     run["paste"].trigger()
     assert len(document.board.pieces) == 3
@@ -118,7 +118,7 @@ def test_the_board_is_resized_about_a_point(window, qtbot):
 
 
 def test_parts_of_the_shape_unfold_and_switch(window, qtbot):
-    part = window.arrange.bends.controls["pose"]
+    part = window.arrange.section("shape").panel.controls["pose"]
     qtbot.mouseClick(part.toggle, LEFT)
     assert window.selection.lettering.pose is not None
     assert part.fields.isVisible()
@@ -131,8 +131,8 @@ def test_parts_of_the_shape_unfold_and_switch(window, qtbot):
 
 
 def test_handles_belong_to_arrange_alone(window, qtbot):
-    window.show_stage(COAT)
+    window.show_stage(Stage.COAT)
     before = window.document.board
     pull(window.view, grip(window, "camber", "head"), QPointF(0, -20))
     assert window.document.board == before
-    window.show_stage(ARRANGE)
+    window.show_stage(Stage.ARRANGE)

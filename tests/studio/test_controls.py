@@ -196,9 +196,8 @@ def test_the_lantern_is_dragged_round_the_board(shown, drag):
     assert found[-1][0].bearing == 90
 
 
-@pytest.mark.parametrize("tag", KINDS)
-def test_every_coat_has_a_panel_that_shows_changes_from_outside(tag, shown):
-    struct = KINDS[tag].struct
+@pytest.mark.parametrize("struct", KINDS)
+def test_every_coat_has_a_panel_that_shows_changes_from_outside(struct, shown):
     panel = FieldPanel(struct, headed=True)
     found = shown(panel)
     panel.take(Context(100, 96, 10, Lamp()))

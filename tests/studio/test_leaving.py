@@ -14,7 +14,7 @@ def click(qtbot, view, at):
 
 
 def middle(window) -> QPoint:
-    return window.leaving._button.center().toPoint()
+    return window.tools.leaving._button.center().toPoint()
 
 
 def test_words_that_leave_the_board_are_fitted_by_one_click(open_window, settle, qtbot):
@@ -23,16 +23,16 @@ def test_words_that_leave_the_board_are_fitted_by_one_click(open_window, settle,
         window.show_stage(stage)
         settle(window)
         window.view.repaint()
-        assert window.leaving.piece() is not None
-        button = window.leaving._button
+        assert window.tools.leaving.piece() is not None
+        button = window.tools.leaving._button
         assert window.view.rect().contains(button.toAlignedRect())
         click(qtbot, window.view, middle(window))
         settle(window)
         assert not leaves(window.selection.lettering, window.document.board)
         assert window.document.history.steps[-1].name == "Fit to board"
         window.view.repaint()
-        assert window.leaving.piece() is None
-        assert window.leaving._button.isEmpty()
+        assert window.tools.leaving.piece() is None
+        assert window.tools.leaving._button.isEmpty()
         window.actions_by_id["undo"].trigger()
 
 
@@ -40,7 +40,7 @@ def test_words_on_the_board_say_nothing(open_window, settle):
     window = open_window(board(Fill(id="f"), text="HO", size=60))
     settle(window)
     window.view.repaint()
-    assert window.leaving.piece() is None
+    assert window.tools.leaving.piece() is None
 
 
 def test_the_command_fits_what_is_chosen(open_window, settle):

@@ -9,13 +9,16 @@ from hypothesis import strategies as st
 from PyQt6.QtCore import QPointF, Qt
 from PyQt6.QtWidgets import QLineEdit
 
-from anole.core.coats.shadow import offset
+from anole.core.cache import Cache
+from anole.core.coats.registry import kind_named
+from anole.core.coats.section import profile, section_of
+from anole.core.coats.shadow import offset, thrown_by
 from anole.core.model import Fill, Gradient, Lamp, Length, Moulding, Relief, Shadow, Stroke
-from anole.studio.coat.throw_tool import thrown_to
+from anole.studio.coat.build_up.profile import row_pixels
 from anole.studio.controls.moulding import MouldingControl
-from anole.studio.window import ARRANGE, COAT
+from anole.studio.shell import Stage
 
-from ..core.shapes import board, paint, span
+from ..core.shapes import board, closed, context, paint, source, span
 from .test_by_hand import pull
 
 LEFT, CTRL, ALT = (
@@ -40,21 +43,21 @@ def test_cup_gold_is_built_from_nothing_by_mouse_and_keyboard(open_window, qtbot
     from anole.studio.board_files import new_board
 
     window = open_window(new_board(640, 360))
-    document = window.document
+    document, selection = window.document, window.selection
     qtbot.keyClick(window, Qt.Key.Key_T, CTRL)
-    qtbot.keyClicks(window.arrange.words, "CUP")
-    typed(qtbot, window.arrange.fields.controls["size"], 0, "180")
-    qtbot.mouseClick(window.top.stages.button(COAT), LEFT)
+    qtbot.keyClicks(window.arrange.section("words").words, "CUP")
+    typed(qtbot, window.arrange.section("fields").panel.controls["size"], 0, "180")
+    qtbot.mouseClick(window.top.stages.button(Stage.COAT), LEFT)
     for tag in ("fill", "stroke", "shadow", "relief", "relief", "glow"):
-        qtbot.mouseClick(window.coats.open, LEFT)
-        qtbot.mouseClick(window.coats.buttons[tag], LEFT)
+        qtbot.mouseClick(window.under_build_up.coats.open, LEFT)
+        qtbot.mouseClick(window.under_build_up.coats.buttons[tag], LEFT)
     kinds = [c.__struct_config__.tag for c in selection.lettering.style]
     assert sorted(kinds) == ["fill", "glow", "relief", "relief", "shadow", "stroke"]
 
     # the face: a folded gold from the shelf of gradients
     face = next(c for c in selection.lettering.style if isinstance(c, Fill))
     selection.choose(selection.piece_id, face.id)
-    control = window.coat.panel("fill").controls["paint"]
+    control = window.coat.panel(Fill).controls["paint"]
     control.kind.box.setFocus()
     qtbot.keyClick(control.kind.box, Qt.Key.Key_Down)
     control.kind.box.activated.emit(control.kind.box.currentIndex())
@@ -65,7 +68,7 @@ def test_cup_gold_is_built_from_nothing_by_mouse_and_keyboard(open_window, qtbot
 
     # the carving: to the core, under a ramp of gold
     first, second = (c for c in selection.lettering.style if isinstance(c, Relief))
-    panel = window.coat.panel("relief")
+    panel = window.coat.panel(Relief)
     selection.choose(selection.piece_id, second.id)
     typed(qtbot, panel.controls["span"], 1, "core")
     typed(qtbot, panel.controls["height"], 0, ".1em")
@@ -80,7 +83,7 @@ def test_cup_gold_is_built_from_nothing_by_mouse_and_keyboard(open_window, qtbot
     typed(qtbot, panel.controls["span"], 1, "0")
     ends = panel.controls["moulding"].ends
     qtbot.mouseClick(ends, LEFT, pos=ends.box(5).center().toPoint())
-    seen = panel.controls["seen"].box
+    seen = panel.controls["clip_side"].box
     seen.setCurrentText("outside")
     seen.activated.emit(seen.currentIndex())
     settle(window)
@@ -90,7 +93,7 @@ def test_cup_gold_is_built_from_nothing_by_mouse_and_keyboard(open_window, qtbot
     assert shade_exact.span.to.is_core
     assert shade_exact.height.unit == "em"
     assert len(shade_exact.ramp) == 6
-    assert (tube.moulding.profile, tube.seen) == ("bead", "outside")
+    assert (tube.moulding.profile, tube.clip_side) == ("bead", "outside")
     image = window.view.frame.image
     middle = window.view.transform_now().to_widget(words.place.x, words.place.y)
     assert not image.isNull()
@@ -100,7 +103,7 @@ def test_cup_gold_is_built_from_nothing_by_mouse_and_keyboard(open_window, qtbot
 
 def test_alt_click_asks_which_coat_painted_this(open_window, qtbot, settle):
     window = open_window(CARVED)
-    window.show_stage(COAT)
+    window.show_stage(Stage.COAT)
     window.selection.choose("words", "f")
     settle(window)
     now = window.view.transform_now()
@@ -115,47 +118,47 @@ def test_alt_click_asks_which_coat_painted_this(open_window, qtbot, settle):
 
 def test_the_lantern_is_dragged_on_the_board(open_window, settle):
     window = open_window(CARVED)
-    window.show_stage(COAT)
+    window.show_stage(Stage.COAT)
     window.selection.choose("words", "r")
     settle(window)
-    spot = window.lantern.spot(window.view.transform_now())
+    spot = window.tools.lantern.spot(window.view.transform_now())
     middle = window.view.transform_now().to_widget(160, 90)
     pull(window.view, spot, middle + QPointF(120, 0) - spot)
     lamp = window.document.board.lamp
     assert lamp.bearing == 90
     near = lamp.elevation
-    spot = window.lantern.spot(window.view.transform_now())
+    spot = window.tools.lantern.spot(window.view.transform_now())
     pull(window.view, spot, middle + QPointF(20, 0) - spot)
     assert window.document.board.lamp.elevation > near
     assert [s.name for s in window.document.history.steps] == ["Open", "Lamp", "Lamp"]
     # a coat with a lamp of its own moves that
-    window.coat.panel("relief").controls["lamp"].own.edited.emit(True, None)
-    spot = window.lantern.spot(window.view.transform_now())
+    window.coat.panel(Relief).controls["lamp"].own.edited.emit(True, None)
+    spot = window.tools.lantern.spot(window.view.transform_now())
     pull(window.view, spot, middle + QPointF(0, 90) - spot)
     relief = window.selection.lettering.style[2]
     assert relief.lamp.bearing == 180
     assert window.document.board.lamp.bearing == 90
     window.selection.choose("words", "f")
-    assert window.lantern.spot(window.view.transform_now()) is None
+    assert window.tools.lantern.spot(window.view.transform_now()) is None
 
 
 @settings(max_examples=60)
 @given(st.floats(-300, 300), st.floats(-300, 300), st.floats(5, 80))
 def test_a_shadow_falls_where_it_is_pulled(x, y, elevation):
-    lift, lamp = thrown_to(Lamp(elevation=elevation), x, y)
+    lift, lamp = thrown_by(x, y, Lamp(elevation=elevation))
     dx, dy = offset(lift, lamp)
     assert math.hypot(dx - x, dy - y) < 0.6 / math.tan(math.radians(elevation)) + 0.6
 
 
 def test_a_shadow_is_dragged_on_the_board(open_window, settle):
     window = open_window(board(Shadow(id="h", lift=Length(0.1, "em")), Fill(id="f")))
-    window.show_stage(COAT)
+    window.show_stage(Stage.COAT)
     now = window.view.transform_now()
     window.selection.choose("words", "f")
-    assert window.throwing.spots(now) is None
+    assert window.tools.throwing.spots(now) is None
     window.selection.choose("words", "h")
     settle(window)
-    middle, spot = window.throwing.spots(now)
+    middle, spot = window.tools.throwing.spots(now)
     pull(window.view, spot, middle + QPointF(60, 0) - spot)
     shadow, em = window.selection.lettering.style[0], window.selection.lettering.size.value
     assert shadow.lamp.bearing == pytest.approx(270, abs=2)
@@ -164,21 +167,21 @@ def test_a_shadow_is_dragged_on_the_board(open_window, settle):
     lift = 60 / now.zoom * math.tan(math.radians(shadow.lamp.elevation))
     assert shadow.lift.px(em) == pytest.approx(lift, rel=0.05)
     assert [s.name for s in window.document.history.steps] == ["Open", "Throw the shadow"]
-    _, spot = window.throwing.spots(now)
-    assert window.throwing.hover(spot) is not None
+    _, spot = window.tools.throwing.spots(now)
+    assert window.tools.throwing.hover(spot) is not None
     window.document.undo()
     assert window.selection.lettering.style[0].lamp is None
 
 
 def test_a_coat_is_looked_at_alone_and_as_it_was(open_window, qtbot):
     window = open_window(CARVED)
-    window.show_stage(COAT)
+    window.show_stage(Stage.COAT)
     window.selection.choose("words", "r")
     qtbot.keyPress(window, Qt.Key.Key_S)
     assert [c.on for c in window.document.shown.lettering("words").style] == [False, False, True]
     qtbot.keyRelease(window, Qt.Key.Key_S)
     assert window.document.shown == CARVED
-    panel = window.coat.panel("relief")
+    panel = window.coat.panel(Relief)
     for value in (0.4, 0.6):
         panel.controls["rounding"].edited.emit(value, None)
     qtbot.keyPress(window, Qt.Key.Key_B)
@@ -189,12 +192,12 @@ def test_a_coat_is_looked_at_alone_and_as_it_was(open_window, qtbot):
 
 def test_coats_are_copied_to_another_piece(open_window, qtbot):
     window = open_window(CARVED)
-    window.show_stage(COAT)
+    window.show_stage(Stage.COAT)
     window.selection.choose("words", "r")
     qtbot.keyClick(window, Qt.Key.Key_C, CTRL)
-    window.show_stage(ARRANGE)
+    window.show_stage(Stage.ARRANGE)
     qtbot.keyClick(window, Qt.Key.Key_T, CTRL)
-    window.show_stage(COAT)
+    window.show_stage(Stage.COAT)
     qtbot.keyClick(window, Qt.Key.Key_V, CTRL)
     assert [c.__struct_config__.tag for c in window.selection.lettering.style][-1] == "relief"
     assert len(window.document.board.pieces) == 3
@@ -229,9 +232,9 @@ def test_a_moulding_is_chosen_and_drawn(qtbot, drag):
 
 def test_a_moulding_is_kept_taken_and_dropped(open_window, qtbot):
     window = open_window(CARVED)
-    window.show_stage(COAT)
+    window.show_stage(Stage.COAT)
     window.selection.choose("words", "r")
-    control = window.coat.panel("relief").controls["moulding"]
+    control = window.coat.panel(Relief).controls["moulding"]
     control.edited.emit(Moulding(profile="reeds", count=5), None)
     qtbot.mouseClick(control.kept.keep, LEFT)
     qtbot.keyClicks(control.kept.name, "Five reeds")
@@ -249,11 +252,11 @@ def test_the_build_up_holds_one_coat_and_twenty_five(open_window, settle):
         kinds = (Stroke, Fill, Relief, Shadow)
         coats = tuple(kinds[n % 4](id=f"c{n}", name=f"coat {n}") for n in range(count))
         window = open_window(board(*coats, text="I", size=150))
-        window.show_stage(COAT)
+        window.show_stage(Stage.COAT)
         settle(window)
-        scene = window.build_up.scene()
-        assert len(scene.rows) == count
-        assert all(row.height() >= 14 for row in scene.rows)
+        state = window.build_up.state()
+        assert len(state.rows) == count
+        assert all(row.height() >= 14 for row in state.rows)
         assert window.build_up.minimumSizeHint().height() <= window.build_up.height()
         picture = window.build_up.grab().toImage()
         assert (
@@ -269,24 +272,25 @@ def test_the_build_up_holds_one_coat_and_twenty_five(open_window, settle):
 
 
 def test_every_lit_coat_shows_in_the_build_up(open_window):
-    from anole.core.coats.registry import KINDS
-    from anole.studio.coat.build_up.profile import row_pixels
-
     window = open_window(CARVED)
-    scene = window.build_up.scene()
-    at = np.linspace(-30, scene.cut.core, 200)
+    state = window.build_up.state()
+    at = np.linspace(-30, state.section.core, 200)
     for tag in ("relief", "grain", "sheen", "gloss"):
-        pixels = row_pixels(KINDS[tag].struct(id="x"), at, scene.cut, window.document.board)
+        pixels = row_pixels(kind_named(tag).struct(id="x"), state.section, at)
         assert pixels[at > 2, 3].max() > 10
         assert pixels[at < -2, 3].max() == 0
 
 
 @pytest.mark.parametrize("bearing", [0, 135])
-def test_the_build_up_lights_a_relief_as_the_lamp_does(open_window, bearing):
-    from anole.studio.coat.build_up.profile import lit
-
-    window = open_window(CARVED)
-    scene = window.build_up.scene()
-    coat = Relief(id="x", span=span("0em", "0.1em"), lamp=Lamp(bearing=bearing, elevation=45))
-    at = np.linspace(0, 14, 60)
-    assert np.isfinite(lit(coat, at, scene.cut, window.document.board)).all()
+def test_the_build_up_lights_a_relief_as_the_board_does(open_window, bearing):
+    """At an edge that faces left, px by px: the section is drawn by what renders."""
+    lamp = Lamp(bearing=bearing, elevation=45)
+    coat = Relief(id="x", span=span("0px", "14px"), height=Length(10), lamp=lamp)
+    at = np.arange(60) * 0.25 + 0.125
+    section = section_of((), 120, 30, 96, lamp)
+    drawn = profile(coat, section, at, Cache()).colours
+    bar = closed(np.array([[60.0, 0], [200, 0], [200, 200], [60, 200]]))
+    true = source(coat, context(bar, 200))[:, 100, 60:75]
+    for part in range(4):
+        rows = np.interp(at, np.arange(15) + 0.5, true[part])
+        assert np.abs(drawn[part] - rows)[4:-8].max() < 0.06, part

@@ -8,6 +8,7 @@ from PIL import Image
 from PyQt6.QtCore import QMimeData, QPointF, Qt, QUrl
 from PyQt6.QtGui import QDropEvent, QGuiApplication
 
+from anole.core.coats.registry import kind_named
 from anole.core.files import board_file
 from anole.core.files.css import text
 from anole.core.model import (
@@ -28,7 +29,7 @@ from anole.core.model import (
 from anole.studio.coat.paint_handles import grips, pulled
 from anole.studio.controls.colour_rows import ROWS, colour_of, numbers_of
 from anole.studio.controls.tone_list import KINDS
-from anole.studio.window import ARRANGE, COAT
+from anole.studio.shell import Stage
 
 from ..core.shapes import board, paint
 from .test_by_hand import pull
@@ -46,9 +47,9 @@ def picture(tmp_path, name="two.png"):
 
 
 def page(window, struct, tag="fill", coat="f"):
-    window.show_stage(COAT)
+    window.show_stage(Stage.COAT)
     window.selection.choose("words", coat)
-    control = window.coat.panel(tag).controls["paint"]
+    control = window.coat.panel(kind_named(tag).struct).controls["paint"]
     kind = {
         Gradient: "gradient",
         Pattern: "pattern",
@@ -104,20 +105,20 @@ def test_two_colours_of_a_picture_make_a_gradient_that_is_kept_and_used_again(
 
 def test_the_dropper_takes_a_colour_of_the_board(open_window, qtbot, settle):
     window = open_window(board(Fill(id="f", paint=paint("#ffffff")), text="I", size=100))
-    window.show_stage(COAT)
+    window.show_stage(Stage.COAT)
     settle(window)
-    control = window.coat.panel("fill").controls["paint"]
+    control = window.coat.panel(Fill).controls["paint"]
     colour = control.page(ColourPaint).colour
     qtbot.mouseClick(colour.drop, LEFT)
-    assert window.dropper.on
+    assert window.tools.dropper.on
     spot = window.view.transform_now().to_widget(20, 20).toPoint()
     qtbot.mouseMove(window.view, spot)
     qtbot.mouseClick(window.view, LEFT, Qt.KeyboardModifier.ControlModifier, spot)
     assert str(window.selection.lettering.style[0].paint.colour) == "#204060"
-    assert not window.dropper.on
+    assert not window.tools.dropper.on
     qtbot.mouseClick(colour.drop, LEFT)
     qtbot.keyClick(window.view, Qt.Key.Key_Escape)
-    assert not window.dropper.on
+    assert not window.tools.dropper.on
 
 
 @pytest.mark.parametrize("kind", ROWS)
@@ -130,9 +131,9 @@ def test_rows_of_numbers_name_the_colour(kind, name):
 
 def test_numbers_typed_in_a_row_stay_as_they_were_typed(open_window, qtbot):
     window = open_window(STYLED)
-    window.show_stage(COAT)
+    window.show_stage(Stage.COAT)
     window.selection.choose("words", "f")
-    colour = window.coat.panel("fill").controls["paint"].page(ColourPaint).colour
+    colour = window.coat.panel(Fill).controls["paint"].page(ColourPaint).colour
     qtbot.mouseClick(colour.rows.buttons["OKLCH"], LEFT)
     for number, value in enumerate((0.7, 0.15, 40)):
         colour.rows.rows["OKLCH"][number]._emit(value, None)
@@ -142,9 +143,9 @@ def test_numbers_typed_in_a_row_stay_as_they_were_typed(open_window, qtbot):
 
 def test_swatches_are_kept_used_and_dropped(open_window, qtbot, settle):
     window = open_window(STYLED)
-    window.show_stage(COAT)
+    window.show_stage(Stage.COAT)
     window.selection.choose("words", "f")
-    colour = window.coat.panel("fill").controls["paint"].page(ColourPaint).colour
+    colour = window.coat.panel(Fill).controls["paint"].page(ColourPaint).colour
     colour._send(Colour.parse("#12ab56"), None)
     qtbot.mouseClick(colour.keep, LEFT)
     colour.name.clear()
@@ -236,10 +237,10 @@ def drop(window, path):
 
 def test_a_dropped_picture_becomes_the_ground_or_fills_the_letters(open_window, tmp_path):
     window = open_window(STYLED)
-    window.show_stage(ARRANGE)
+    window.show_stage(Stage.ARRANGE)
     drop(window, picture(tmp_path))
     assert isinstance(window.document.board.pieces[0].paint, ImagePaint)
-    window.show_stage(COAT)
+    window.show_stage(Stage.COAT)
     window.selection.choose("words", "f")
     drop(window, picture(tmp_path))
     assert isinstance(fill(window), ImagePaint)
@@ -278,9 +279,9 @@ def test_a_grip_goes_where_it_is_pulled(made, kind, to):
 
 def test_a_gradient_is_pulled_on_the_board_as_one_step(open_window, settle):
     window = open_window(board(Fill(id="f", paint=Gradient(stops=RAMP)), text="HO", size=120))
-    window.show_stage(COAT)
+    window.show_stage(Stage.COAT)
     settle(window)
-    grip, spot = window.paint_tool._grips()[-1]
+    grip, spot = window.tools.coat_paint._grips()[-1]
     assert grip.kind == "end"
     pull(window.view, spot, QPointF(60, -40))
     assert window.selection.lettering.style[0].paint.angle != 180

@@ -52,7 +52,7 @@ def test_pieces_chosen_with_shift_move_and_line_up_together(three, qtbot):
     qtbot.keyClick(three.view, Qt.Key.Key_Right, SHIFT)
     moved = words(three)
     assert [m.place.x - o.place.x for m, o in zip(moved, (a, b), strict=False)] == [10, 10]
-    three.arrange.several.buttons["bottom"].click()
+    three.arrange.section("place").several.buttons["bottom"].click()
     feet = [extent(p, three.document.board)[3] for p in words(three)[:2]]
     assert feet[0] == pytest.approx(feet[1], abs=2e-3)
 
@@ -62,7 +62,7 @@ def test_a_net_over_the_board_chooses_what_it_touches(three):
     far = three.view.transform_now().to_widget(318, 178)
     pull(three.view, corner, far - corner)
     assert len(three.selection.ids) == 3
-    three.arrange.several.buttons["across"].click()
+    three.arrange.section("place").several.buttons["across"].click()
     boxes = [extent(p, three.document.board) for p in words(three)]
     assert boxes[1][0] - boxes[0][2] == pytest.approx(boxes[2][0] - boxes[1][2], abs=4e-3)
     three.actions_by_id["duplicate"].trigger()
@@ -87,7 +87,7 @@ def test_the_board_is_cropped_to_a_dragged_frame(three, qtbot):
 
 
 def test_fonts_are_kept_ordered_and_found_again(three, qtbot, settle):
-    picker = three.arrange.fonts
+    picker = three.arrange.section("words").fonts
     three.selection.choose("words")
     picker.order.setCurrentText("thick stems first")
     picker.order.activated.emit(0)
@@ -109,8 +109,8 @@ def test_five_hundred_fonts_are_listed_and_only_the_seen_ones_drawn(
 ):
     base = fonts.find(three.selection.lettering.font)[0]
     fonts.take_system([base._replace(family=f"Plank {n:03}") for n in range(500)])
-    three.arrange.fonts.fonts_came()
-    picker = three.arrange.fonts
+    three.arrange.section("words").fonts.fonts_came()
+    picker = three.arrange.section("words").fonts
     start = time.monotonic()
     picker.grab()
     assert picker.model.rowCount() > 500
@@ -139,9 +139,9 @@ def test_a_dropped_font_is_used_at_once_and_saved_with_the_board(three, tmp_path
     three.selection.choose("words")
     drop(three, path)
     assert three.selection.lettering.font.family == "Plank Sans"
-    assert three.arrange.fonts.model.rows[0].family == "Plank Sans"
+    assert three.arrange.section("words").fonts.model.rows[0].family == "Plank Sans"
     assert [a.name for a in three.document.board.fonts] == ["plank.ttf"]
-    offers = three.arrange.details
+    offers = three.arrange.section("words").details
     offers.unfold(True)
     assert set(offers.controls) == {"feature liga", "feature ss01"}
     offers.controls["feature ss01"].edited.emit(True, None)

@@ -11,7 +11,7 @@ from anole.core.lettering.outline import outline
 from anole.core.model import Corners, Fill, Letters, ModelError, Pose, Rail, Ring
 from anole.core.model.codec import from_json, to_json
 from anole.studio.arrange.handles import handles
-from anole.studio.window import COAT
+from anole.studio.shell import Stage
 
 from ..core.shapes import board, pixels
 
@@ -50,8 +50,9 @@ def test_one_is_switched_without_the_others_and_working_on_it_switches_it_on():
 
 def test_the_switches_in_the_window(open_window, qtbot):
     window = open_window()
-    window.show_stage(COAT)
-    document, switches = window.document, window.shaping
+    window.show_stage(Stage.COAT)
+    document, selection = window.document, window.selection
+    switches = window.under_build_up.shaping
     document.apply("Words", lambda b: change_piece(b, selection.piece_id, head=Rail(), foot=Rail()))
     assert switches.isHidden()
     document.apply("Rails", lambda b: change_piece(b, selection.piece_id, head=Rail(camber=0.4)))
@@ -74,7 +75,7 @@ def test_the_switches_in_the_window(open_window, qtbot):
 
 def test_handles_of_a_rail_come_back_when_a_ring_is_off(open_window):
     window = open_window()
-    document = window.document
+    document, selection = window.document, window.selection
     document.apply("Ring", lambda b: change_piece(b, selection.piece_id, ring=Ring()))
     now = window.view.transform_now()
     kinds = {h.kind for h in handles(selection.lettering, document.board, now)}

@@ -7,7 +7,7 @@ from PyQt6.QtWidgets import QApplication
 
 from anole.core.lettering.outline import outline
 from anole.core.model import Colour, Fill, LetterPaint
-from anole.studio.window import ARRANGE
+from anole.studio.shell import Stage
 
 from ..core.shapes import board, paint
 from .test_by_hand import grip, pull
@@ -31,19 +31,19 @@ def test_a_double_click_puts_the_caret_where_it_was(open_window, qtbot):
     window = open_window(STYLED)
     middle = window.view.transform_now().to_widget(160, 90).toPoint()
     qtbot.mouseDClick(window.view, LEFT, pos=middle)
-    assert window.typing.on
-    assert 2 <= window.typing.caret <= 5
+    assert window.tools.typing.on
+    assert 2 <= window.tools.typing.caret <= 5
     qtbot.keyClicks(window.view, "x")
     assert window.selection.lettering.text in ("ROxLL ON", "ROLxL ON", "ROLLx ON", "ROLL xON")
     qtbot.keyClick(window.view, Qt.Key.Key_Escape)
-    assert not window.typing.on
+    assert not window.tools.typing.on
     assert [s.name for s in window.document.history.steps] == ["Open", "Type"]
 
 
 def test_keys_move_select_and_erase(typing, qtbot):
     view, piece = typing.view, lambda: typing.selection.lettering
     qtbot.keyClick(view, Qt.Key.Key_Left, CTRL | SHIFT)
-    assert typing.typing.selection == (5, 7)
+    assert typing.tools.typing.marked == (5, 7)
     qtbot.keyClicks(view, "IN")
     assert piece().text == "ROLL IN"
     qtbot.keyClick(view, Qt.Key.Key_Home)
@@ -67,7 +67,7 @@ def test_the_clipboard_goes_in_and_out(typing, qtbot):
     QGuiApplication.clipboard().setText("one\r\ntwo")
     qtbot.keyClick(view, Qt.Key.Key_V, CTRL)
     assert typing.selection.lettering.text == "one\ntwo"
-    assert typing.typing.caret == 7
+    assert typing.tools.typing.caret == 7
 
 
 def test_an_input_method_shows_before_it_writes(typing):
@@ -83,7 +83,7 @@ def test_an_input_method_shows_before_it_writes(typing):
 
 
 def test_letters_chosen_on_the_board_get_a_colour_and_a_lift(typing, qtbot):
-    panel = typing.arrange.letters
+    panel = typing.arrange.section("words").letters
     assert not panel.isVisible()
     qtbot.keyClick(typing.view, Qt.Key.Key_Left, SHIFT)
     assert panel.isVisible()
@@ -101,7 +101,7 @@ def test_the_arched_title_of_two_lines_is_set_by_hand_alone(open_window, qtbot, 
     from anole.studio.board_files import new_board
 
     window = open_window(new_board(1280, 720))
-    document = window.document
+    document, selection = window.document, window.selection
     qtbot.keyClick(window, Qt.Key.Key_T, CTRL)
     window.view.setFocus()
     qtbot.keyClick(window.view, Qt.Key.Key_Return)
@@ -110,16 +110,16 @@ def test_the_arched_title_of_two_lines_is_set_by_hand_alone(open_window, qtbot, 
     qtbot.keyClick(window.view, Qt.Key.Key_Return)
     qtbot.keyClicks(window.view, "NIGHT")
     qtbot.keyClick(window.view, Qt.Key.Key_Escape)
-    fonts = window.arrange.fonts
+    fonts = window.arrange.section("words").fonts
     qtbot.keyClicks(fonts.search, "lilita")
     qtbot.mouseClick(fonts.list.viewport(), LEFT,
                      pos=fonts.list.visualRect(fonts.model.index(0)).center())  # fmt: skip
-    size = window.arrange.fields.controls["size"].findChild(type(fonts.search))
+    size = window.arrange.section("fields").panel.controls["size"].findChild(type(fonts.search))
     size.setFocus()
     size.selectAll()
     qtbot.keyClicks(size, "250")
     qtbot.keyClick(size, Qt.Key.Key_Return)
-    lines = window.arrange.fields.controls["align"].box
+    lines = window.arrange.section("fields").panel.controls["align"].box
     lines.setFocus()
     for _ in range(5):
         qtbot.keyClick(lines, Qt.Key.Key_Up)
@@ -143,11 +143,11 @@ def test_the_arched_title_of_two_lines_is_set_by_hand_alone(open_window, qtbot, 
 
 def test_letter_paint_is_chosen_in_the_coat_and_coloured_in_arrange(open_window):
     window = open_window(board(Fill(id="f", paint=LetterPaint()), text="ROLL"))
-    part = window.arrange.bends.controls["letters"]
+    part = window.arrange.section("shape").panel.controls["letters"]
     part.toggle.click()
     part.fields.controls["colours"].edited.emit(
         (Colour.parse("#ff0000"), Colour.parse("#00ff00")), None
     )
     assert len(window.selection.lettering.letters.colours) == 2
-    window.show_stage(ARRANGE)
+    window.show_stage(Stage.ARRANGE)
     assert outline(window.selection.lettering, 96).em == 120

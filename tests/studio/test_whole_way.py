@@ -4,26 +4,25 @@ import numpy as np
 from PIL import Image
 from PyQt6.QtCore import QPointF, Qt
 
-from anole.core.edit.font_files import as_stored
+from anole.core.edit.boards import as_stored
 from anole.core.files import board_file
 from anole.core.library import styles
 from anole.core.render.export import rgba
 from anole.studio.arrange.pulling import SNAP
 from anole.studio.board_files import new_board
-from anole.studio.coat.build_up.scene import handle_xs
-from anole.studio.window import ARRANGE, COAT, PROOF
+from anole.studio.shell import Stage
 
 LEFT = Qt.MouseButton.LeftButton
 
 
 def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
     window = open_window(new_board(640, 360))
-    document = window.document
+    document, selection = window.document, window.selection
 
     # words, typed
     qtbot.keyClick(window, Qt.Key.Key_T, Qt.KeyboardModifier.ControlModifier)
     assert selection.lettering.text == "New words"
-    qtbot.keyClicks(window.arrange.words, "ROLL")
+    qtbot.keyClicks(window.arrange.section("words").words, "ROLL")
     assert selection.lettering.text == "ROLL"
     first = selection.piece_id
 
@@ -38,10 +37,10 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
     assert abs(moved.y - (place.y - 30 / zoom)) < 1.5 + SNAP / zoom
 
     # coats, added
-    qtbot.mouseClick(window.top.stages.button(COAT), LEFT)
+    qtbot.mouseClick(window.top.stages.button(Stage.COAT), LEFT)
     for tag in ("fill", "stroke", "shadow"):
-        qtbot.mouseClick(window.coats.open, LEFT)
-        qtbot.mouseClick(window.coats.buttons[tag], LEFT)
+        qtbot.mouseClick(window.under_build_up.coats.open, LEFT)
+        qtbot.mouseClick(window.under_build_up.coats.buttons[tag], LEFT)
     kinds = [coat.__struct_config__.tag for coat in selection.lettering.style]
     assert kinds == ["shadow", "stroke", "fill"]
 
@@ -50,9 +49,9 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
     selection.choose(first, stroke.id)
     settle(window)
     build_up = window.build_up
-    scene = build_up.scene()
-    row = scene.rows[1]
-    x = handle_xs(scene, stroke)[0]
+    state = build_up.state()
+    row = state.rows[1]
+    x = state.handles(stroke)[0]
     steps = len(document.history.steps)
     drag(build_up, QPointF(x, row.center().y()), QPointF(x - 22, row.center().y()))
     pulled = selection.lettering.style[1].span
@@ -62,10 +61,14 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
     assert len(document.history.steps) == steps + 1
 
     # a band pulled up to re-order, and back by undo
-    scene = build_up.scene()
-    at = QPointF(scene.axis.edge - 30, scene.rows[1].center().y())
-    drag(build_up, at, at - QPointF(0, scene.rows[1].height()))
-    assert [c.__struct_config__.tag for c in selection.lettering.style] == ["shadow", "fill", "stroke"]
+    state = build_up.state()
+    at = QPointF(state.axis.edge - 30, state.rows[1].center().y())
+    drag(build_up, at, at - QPointF(0, state.rows[1].height()))
+    assert [c.__struct_config__.tag for c in selection.lettering.style] == [
+        "shadow",
+        "fill",
+        "stroke",
+    ]
     qtbot.keyClick(window, Qt.Key.Key_Z, Qt.KeyboardModifier.ControlModifier)
     assert [c.__struct_config__.tag for c in selection.lettering.style] == kinds
 
@@ -77,11 +80,11 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
     chip = next(c for c in window.shelf.chips if c.kept.style.name == "Roll Call")
 
     # put on a second lettering
-    window.show_stage(ARRANGE)
+    window.show_stage(Stage.ARRANGE)
     qtbot.keyClick(window, Qt.Key.Key_T, Qt.KeyboardModifier.ControlModifier)
     second = selection.piece_id
     assert second != first
-    window.show_stage(COAT)
+    window.show_stage(Stage.COAT)
     settle(window)
     chip = next(c for c in window.shelf.chips if c.kept.style.name == "Roll Call")
     qtbot.mouseClick(chip, LEFT)
@@ -90,7 +93,7 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
     assert styles.digest(worn.style) == styles.digest(document.board.lettering(first).style)
 
     # a picture, a file, and the same pixels after opening it again
-    window.show_stage(PROOF)
+    window.show_stage(Stage.PROOF)
     picture, path = tmp_path / "roll.png", tmp_path / "roll.anole"
     window.writing.to(picture)
     qtbot.waitUntil(lambda: window.writing.job is None, timeout=60_000)

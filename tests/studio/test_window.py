@@ -10,8 +10,8 @@ from anole.core.model import Fill, Font, Glow, Shadow, Stroke
 from anole.studio import theme
 from anole.studio.board_files import kept_work
 from anole.studio.commands import COMMANDS
+from anole.studio.shell import Stage
 from anole.studio.shots import views
-from anole.studio.window import ARRANGE, COAT, PROOF
 
 from ..core.shapes import board, paint
 
@@ -21,9 +21,9 @@ STYLED = board(Shadow(id="h"), Stroke(id="s"), Fill(id="f"))
 
 def test_stages_show_what_belongs_to_them(open_window, qtbot):
     window = open_window(STYLED)
-    for number, parts in ((COAT, (window.shelf, window.build_up, window.coat)),
-                          (PROOF, (window.large_proof, window.export)),
-                          (ARRANGE, (window.pieces, window.arrange))):  # fmt: skip
+    for number, parts in ((Stage.COAT, (window.shelf, window.build_up, window.coat)),
+                          (Stage.PROOF, (window.middle.widget(1), window.export)),
+                          (Stage.ARRANGE, (window.pieces, window.arrange))):  # fmt: skip
         qtbot.keyClick(window, Qt.Key(Qt.Key.Key_1 + number), Qt.KeyboardModifier.AltModifier)
         assert window.stage == number
         assert all(part.isVisible() for part in parts)
@@ -52,14 +52,14 @@ def test_pieces_are_hidden_locked_and_chosen_in_the_list(open_window, qtbot, set
     assert (words.shown, words.locked) == (False, True)
     qtbot.mouseClick(view, LEFT, pos=window.pieces.visualItemRect(window.pieces.item(1)).center())
     assert window.selection.piece_id == "ground"
-    assert window.arrange.ground.isVisible()
+    assert window.arrange.section("fields").panel.isVisible()
     settle(window)
     assert set(window.pieces.images) == {"words", "ground"}
 
 
 def test_a_font_is_looked_at_and_taken(open_window, qtbot):
     window = open_window(STYLED)
-    fonts = window.arrange.fonts
+    fonts = window.arrange.section("words").fonts
     fonts.search.setText("cartoon")
     assert [row.family for row in fonts.model.rows] == ["Lilita One"]
     index = fonts.model.index(0)
@@ -75,14 +75,14 @@ def test_a_font_is_looked_at_and_taken(open_window, qtbot):
 
 def test_words_are_pinned_nudged_scaled_and_undone(open_window, qtbot, drag):
     window = open_window(STYLED)
-    document = window.document
-    qtbot.mouseClick(window.arrange.pin, LEFT, pos=QPoint(12, 12))
+    document, selection = window.document, window.selection
+    qtbot.mouseClick(window.arrange.section("place").pin, LEFT, pos=QPoint(12, 12))
     assert selection.lettering.place.anchor == "top-left"
     window.view.setFocus()
     qtbot.keyClick(window.view, Qt.Key.Key_Right, Qt.KeyboardModifier.ShiftModifier)
     qtbot.keyClick(window.view, Qt.Key.Key_Right)
     assert selection.lettering.place.x == 20
-    corner = next(h.at for h in window.pulling.handles() if h.which == "bottom_right")
+    corner = next(h.at for h in window.tools.pulling.handles() if h.which == "bottom_right")
     size = selection.lettering.size.value
     drag(window.view, corner, corner + QPointF(30, 30))
     assert selection.lettering.size.value > size * 1.1
@@ -96,15 +96,15 @@ def test_words_are_pinned_nudged_scaled_and_undone(open_window, qtbot, drag):
 
 def test_typing_is_one_step(open_window, qtbot):
     window = open_window(STYLED)
-    window.arrange.words.setFocus()
-    qtbot.keyClicks(window.arrange.words, "SKATE ")
+    window.arrange.section("words").words.setFocus()
+    qtbot.keyClicks(window.arrange.section("words").words, "SKATE ")
     assert window.selection.lettering.text == "SKATE HO"
     assert [s.name for s in window.document.history.steps] == ["Open", "Type"]
 
 
 def test_a_style_is_looked_at_and_put_on_as_one_step(open_window, settle):
     window = open_window(STYLED)
-    window.show_stage(COAT)
+    window.show_stage(Stage.COAT)
     settle(window)
     chip = window.shelf.chips[0]
     assert all(c.image is not None for c in window.shelf.chips)
@@ -121,7 +121,7 @@ def test_a_style_is_looked_at_and_put_on_as_one_step(open_window, settle):
 
 def test_holding_h_shows_the_board_without_the_coat(open_window, qtbot):
     window = open_window(STYLED)
-    window.show_stage(COAT)
+    window.show_stage(Stage.COAT)
     window.selection.choose("words", "s")
     qtbot.keyPress(window, Qt.Key.Key_H)
     assert not window.document.shown.lettering("words").style[1].on
@@ -183,7 +183,7 @@ def test_unsaved_work_is_kept_aside_and_brought_back(open_window):
 
 def test_proof_counts_the_bytes_of_the_picture(open_window, settle, qtbot):
     window = open_window(STYLED)
-    window.show_stage(PROOF)
+    window.show_stage(Stage.PROOF)
     settle(window)
     assert "PNG, " in window.export.bytes.text()
     assert "kB" in window.export.bytes.text()
@@ -216,7 +216,7 @@ def test_commands_are_one_list_without_doubles(open_window):
 
 def test_what_can_be_used_has_a_name(open_window):
     window = open_window(board(Shadow(id="h"), Glow(id="g"), Fill(id="f")))
-    for stage in (ARRANGE, COAT, PROOF):
+    for stage in (Stage.ARRANGE, Stage.COAT, Stage.PROOF):
         window.show_stage(stage)
         for kind in (QAbstractButton, QLineEdit, QComboBox, QPlainTextEdit):
             for widget in window.findChildren(kind):
@@ -245,9 +245,9 @@ def test_it_works_small_and_light(open_window, settle):
 
     window = open_window(STYLED)
     window.resize(1100, 700)
-    window.change_dress()
+    window.do("change theme")
     assert theme.theme().name == "light"
-    for stage in (ARRANGE, COAT, PROOF):
+    for stage in (Stage.ARRANGE, Stage.COAT, Stage.PROOF):
         window.show_stage(stage)
         settle(window)
         for child in window.findChildren(QWidget):
@@ -273,7 +273,7 @@ def test_icons_follow_the_dress(open_window):
                 for y in range(image.height()) if image.pixelColor(x, y).alpha() > 200}  # fmt: skip
 
     dark = max(ink())
-    window.change_dress()
+    window.do("change theme")
     assert max(ink()) < dark - 60
     theme.put_on(QApplication.instance(), theme.DARK)
 

@@ -8,7 +8,7 @@ from __future__ import annotations
 import hashlib
 import threading
 
-_kept: dict[str, bytes] = {}
+_stored: dict[str, bytes] = {}
 _lock = threading.Lock()
 
 
@@ -27,19 +27,25 @@ def put(data: bytes) -> str:
     """Keep bytes; returns their SHA-256 in hex."""
     key = digest(data)
     with _lock:
-        _kept.setdefault(key, data)
+        _stored.setdefault(key, data)
     return key
 
 
 def get(key: str) -> bytes:
     """The bytes of that SHA-256. Raises MissingAsset."""
     with _lock:
-        found = _kept.get(key)
+        found = _stored.get(key)
     if found is None:
         raise MissingAsset(key)
     return found
 
 
+def clear() -> None:
+    """Forget all of them; boards that are open lose theirs."""
+    with _lock:
+        _stored.clear()
+
+
 def has(key: str) -> bool:
     with _lock:
-        return key in _kept
+        return key in _stored

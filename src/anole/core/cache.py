@@ -30,7 +30,7 @@ class Cache:
     def __init__(self, capacity: int = CAPACITY) -> None:
         self.capacity = capacity
         self.made: Counter[str] = Counter()
-        self._kept: OrderedDict[Hashable, tuple[Any, int]] = OrderedDict()
+        self._stored: OrderedDict[Hashable, tuple[Any, int]] = OrderedDict()
         self._slots: OrderedDict[Hashable, list[Hashable]] = OrderedDict()
         self._bytes = 0
         self._lock = threading.RLock()
@@ -42,35 +42,35 @@ class Cache:
         nobody asks for again, and memory just given back is quicker to write than fresh pages.
         """
         with self._lock:
-            if key in self._kept:
-                self._kept.move_to_end(key)
-                return self._kept[key][0]
+            if key in self._stored:
+                self._stored.move_to_end(key)
+                return self._stored[key][0]
         value = make()
         with self._lock:
             self.made[str(key[0])] += 1
-            if key not in self._kept:
-                self._kept[key] = (value, weight(value))
-                self._bytes += self._kept[key][1]
+            if key not in self._stored:
+                self._stored[key] = (value, weight(value))
+                self._bytes += self._stored[key][1]
                 if slot is not None:
                     self._make_room(slot, key)
                 self._give_up()
         return value
 
     def _make_room(self, slot: Hashable, key: Hashable) -> None:
-        held = [old for old in self._slots.pop(slot, ()) if old in self._kept and old != key]
+        held = [old for old in self._slots.pop(slot, ()) if old in self._stored and old != key]
         for old in held[: -(VERSIONS - 1)]:
-            self._bytes -= self._kept.pop(old)[1]
+            self._bytes -= self._stored.pop(old)[1]
         self._slots[slot] = [*held[-(VERSIONS - 1) :], key]
         if len(self._slots) > SLOTS:
             self._slots.popitem(last=False)
 
     def _give_up(self) -> None:
-        while self._bytes > self.capacity and len(self._kept) > 1:
-            _, (_, size) = self._kept.popitem(last=False)
+        while self._bytes > self.capacity and len(self._stored) > 1:
+            _, (_, size) = self._stored.popitem(last=False)
             self._bytes -= size
 
     def clear(self) -> None:
         with self._lock:
-            self._kept.clear()
+            self._stored.clear()
             self._slots.clear()
             self._bytes = 0

@@ -45,9 +45,7 @@ def _fitted(piece: Placed, width: int, height: int, board: Board) -> Board:
     wide, high = max(x1 - x0, 1.0), max(y1 - y0, 1.0)
     # margins are those of words of 100 px
     em = max(kind.placement(piece, small.dpi).em, 1e-6) / 100
-    ratio = min(
-        width / (wide * ACROSS + MARGINS[0] * em), height / (high * DOWN + MARGINS[1] * em)
-    )
+    ratio = min(width / (wide * ACROSS + MARGINS[0] * em), height / (high * DOWN + MARGINS[1] * em))
     fields = kind.resized(piece, max(ratio, LEAST))
     return msgspec.structs.replace(small, pieces=(msgspec.structs.replace(piece, **fields),))
 

@@ -12,9 +12,11 @@ import msgspec
 from PyQt6.QtWidgets import QApplication, QWidget
 
 from ..core.edit.pieces import change_piece
-from ..core.model import Coated, Fill, Font, Gradient, Pattern, Pose
+from ..core.model import Coated, Fill, Font, Gradient, Pose
 from .app import DEMO, application
 from .board_files import demo_folder
+from .controls.gradient_page import GradientPage
+from .controls.paint import PaintControl
 from .shell import Stage
 from .window import Window
 
@@ -52,8 +54,11 @@ def views(window: Window, out: Path) -> None:
     ):  # fmt: skip
         window.show_stage(Stage.COAT)
         _choose(window, "Title", shown)
-        page = window.coat.panel(Fill).controls["paint"].page(Gradient if "gradient" in name else Pattern)  # type: ignore[attr-defined]
         if name == "coat-gradient":
+            paint = window.coat.panel(Fill).controls["paint"]
+            assert isinstance(paint, PaintControl)
+            page = paint.page(Gradient)
+            assert isinstance(page, GradientPage)
             page.shelf.unfold(True)
         settle(window)
         _scroll(window, scroll)

@@ -37,9 +37,7 @@ class Mark(QWidget):
 
 
 class TopBar(QWidget):
-    def __init__(
-        self, session: Session, files: BoardFiles, actions: Mapping[str, QAction]
-    ) -> None:
+    def __init__(self, session: Session, files: BoardFiles, actions: Mapping[str, QAction]) -> None:
         super().__init__()
         self.setObjectName("bar")
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)

@@ -78,9 +78,7 @@ class Profile(NamedTuple):
     colours: np.ndarray | None
 
 
-def section_of(
-    style: Sequence[Coat], em: float, core: float, dpi: float, lamp: Lamp
-) -> Section:
+def section_of(style: Sequence[Coat], em: float, core: float, dpi: float, lamp: Lamp) -> Section:
     """The section of a style, with what its strokes add to the shape."""
     bare = Section(em, max(core, 0.5), dpi, lamp)
     context = surroundings(bare)
@@ -149,16 +147,11 @@ def profile(coat: Coat, section: Section, at: np.ndarray, cache: Cache) -> Profi
     middles = (np.arange(box.x0, box.x1) + 0.5) / scale
     cover = kind.cover(coat, context, box, Overlap())
     row = cover.plane[-box.y0 if cover.plane.shape[0] > 1 else 0]
-    coverage = _sided(row, middles, cover.outside, cover.face)
-    along = np.interp(at, middles, coverage, 0.0, float(coverage[-1])).astype(np.float32)
+    along = np.interp(at, middles, row, 0.0, float(row[-1])).astype(np.float32)
+    # cut at the edge itself, as the shape's own coverage does
     along[(at < 0) & (not cover.outside)] = 0
     along[(at >= 0) & (not cover.face)] = 0
     return Profile(along, _colours(kind, coat, context, box, at * scale))
-
-
-def _sided(row: np.ndarray, at: np.ndarray, outside: bool, face: bool) -> np.ndarray:
-    """A coverage only on the sides that it paints."""
-    return np.where(at < 0, row if outside else row * 0, row if face else row * 0)
 
 
 def _colours(

@@ -190,7 +190,10 @@ def lerp(acc, other, window, spans, share, share_at, gain):  # type: ignore[no-u
         for n in range(spans[0][y - y0]):
             a, b = _held(spans, y - y0, n, x0, x1)
             if a < b:
-                row, alpha = share[cy, share_at[0] + a - x0 : share_at[0] + b - x0], scratch[: b - a]
+                row, alpha = (
+                    share[cy, share_at[0] + a - x0 : share_at[0] + b - x0],
+                    scratch[: b - a],
+                )
                 for x in range(b - a):
                     alpha[x] = row[x] * gain
                 for p in range(4):

@@ -82,14 +82,20 @@ def _do(instruction, share, factors, height, width, window, spans):  # type: ign
     if kind == WIPE:
         blend.wipe(to, window, spans)
         return
-    other = carray(_pointer(instruction[FROM]), (4, instruction[HEIGHT], instruction[WIDTH]), np.float32)
+    other = carray(
+        _pointer(instruction[FROM]), (4, instruction[HEIGHT], instruction[WIDTH]), np.float32
+    )
     if kind == COPY:
         blend.copy(to, other, window, spans)
         return
     if kind == MERGE:
         blend.merge(to, other, window, spans, share, instruction[MODE], factors)
         return
-    cover = carray(_pointer(instruction[COVER]), (instruction[COVER_HEIGHT], instruction[COVER_WIDTH]), np.float32)
+    cover = carray(
+        _pointer(instruction[COVER]),
+        (instruction[COVER_HEIGHT], instruction[COVER_WIDTH]),
+        np.float32,
+    )
     if kind == LERP:
         blend.lerp(to, other, window, spans, cover, at, share)
     else:
@@ -116,7 +122,9 @@ def run(instructions: Sequence[Instruction], window: Box, spans: DirtySpans) -> 
         return
     x0, y0 = window.x0, window.y0
     table = np.array([_numbers(instruction, x0, y0) for instruction in instructions], np.int64)
-    factors = np.array([(instruction.share, *instruction.factors) for instruction in instructions], np.float32)
+    factors = np.array(
+        [(instruction.share, *instruction.factors) for instruction in instructions], np.float32
+    )
     top = spans.box.y0 - y0
     bands.run(
         lambda a, b: _run(

@@ -63,5 +63,5 @@ def _fitted(piece: Coated, board: Board, room: tuple[float, float]) -> Coated:
     x0, y0, x1, y1 = ink(piece, board) or (0.0, 0.0, 1.0, 1.0)
     size = max(x1 - x0, 1e-6), max(y1 - y0, 1e-6)
     share = min(1.0, float((np.array(room) / size).min()))
-    fields = coated_kind(piece).fitted(piece, board.dpi, share, (room[0] / size[0], room[1] / size[1]))
+    fields = coated_kind(piece).fitted(piece, board.dpi, share, size, room)
     return msgspec.structs.replace(piece, **fields)

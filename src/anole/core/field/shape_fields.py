@@ -116,7 +116,9 @@ class ShapeFields:
     def _end(self, stroke: StrokeOutset) -> np.ndarray:
         """Distance from where a stroke ends."""
         turned = stroke.join != "round"
-        field = self.joined(stroke.join, stroke.limit, -stroke.by).distance if turned else self.distance
+        field = (
+            self.joined(stroke.join, stroke.limit, -stroke.by).distance if turned else self.distance
+        )
         return field + np.float32(stroke.by)
 
     def longest_mitre(self, limit: float) -> float:

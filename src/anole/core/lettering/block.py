@@ -117,7 +117,8 @@ def block(setting: Setting, stored: Outlines | None = None) -> Block:
         x0, y0 = _start(line, width, setting.align), row * setting.leading
         ruled.append(Ruled(x0, x0 + line.width, y0))
         glyphs += [
-            PlacedGlyph(g.file, g.glyph, x0 + g.x, y0 + g.y, row, (row, g.letter)) for g in line.glyphs
+            PlacedGlyph(g.file, g.glyph, x0 + g.x, y0 + g.y, row, (row, g.letter))
+            for g in line.glyphs
         ]
     last = (len(lines) - 1) * setting.leading
     curves = united(tuple(glyphs), setting.font.axes.pairs, _rules(setting, file, ruled))

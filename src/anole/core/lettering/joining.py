@@ -28,7 +28,9 @@ class PlacedGlyph(NamedTuple):
 Rule = tuple[float, ...]
 
 
-def united(glyphs: Sequence[PlacedGlyph], axes: Axes = (), rules: Sequence[Rule] = ()) -> np.ndarray:
+def united(
+    glyphs: Sequence[PlacedGlyph], axes: Axes = (), rules: Sequence[Rule] = ()
+) -> np.ndarray:
     """(n, 4, 2) cubics of all glyphs and rules; those whose boxes overlap are united first."""
     drawn, inked, places, boxes = _inked(glyphs, axes)
     parts: list[PlacedGlyph | Rule] = [*inked, *rules]

@@ -5,7 +5,6 @@ from __future__ import annotations
 import operator
 from typing import NamedTuple
 
-import msgspec
 import numpy as np
 
 from ..model import Lettering, Place
@@ -119,9 +118,3 @@ def corners(line: Outline) -> np.ndarray:
 def anchor_of(line: Outline, anchor: str) -> np.ndarray:
     """(2,) board px of one of the box's nine points."""
     return apply(line.matrix, np.array(anchor_point(line.block.box, anchor)))
-
-
-def at_home(piece: Lettering) -> Lettering:
-    """The lettering with its place set back: what its core depends on."""
-    home = msgspec.structs.replace(piece.place, x=0.0, y=0.0, rotation=0.0)
-    return msgspec.structs.replace(piece, place=home)

@@ -8,10 +8,10 @@ from pathlib import Path
 
 import numpy as np
 
-from ..model import Font, Lettering, Outlines, StoredLine, to_json
+from ..model import Font, Lettering, Outlines, to_json
 from .font_file import FontFile
 from .fonts import find
-from .shaping import Line, ShapedGlyph, drawable, shape_line
+from .shaping import Line, ShapedGlyph, drawable
 
 UPEM = 10_000
 MARK = "stored:"
@@ -33,35 +33,6 @@ def usable(piece: Lettering) -> Outlines | None:
         if stored.of == digest(piece.text, piece.font) and len(stored.lines) == rows
         else None
     )
-
-
-def of(piece: Lettering) -> Outlines | None:
-    """Outlines to store with a piece; those it has already where its font is missing."""
-    from .glyphs import glyph
-
-    file, found = find(piece.font)
-    if not found or not piece.text.strip():
-        return piece.outlines
-    axes = piece.font.axes.pairs
-    features = tuple((tag, int(value)) for tag, value in piece.font.features.pairs)
-    numbers: dict[tuple[FontFile, int], int] = {}
-    texts: list[str] = []
-    lines = []
-    for text in drawable(piece.text).split("\n"):
-        line = shape_line(file, text, 0.0, features, axes)
-        glyphs = []
-        for shaped in line.glyphs:
-            key = (shaped.file, shaped.glyph)
-            if key not in numbers:
-                numbers[key] = len(texts)
-                cubics = glyph(shaped.file, shaped.glyph, axes if shaped.file == file else ()).curves
-                texts.append(" ".join(map(str, np.round(cubics * UPEM).astype(int).ravel())))
-            glyphs.append((numbers[key], round(shaped.x, 5), round(shaped.y, 5), shaped.letter))
-        lines.append(StoredLine(tuple(glyphs), round(line.width, 5), line.rightward))
-    return Outlines(
-        of=digest(piece.text, piece.font), glyphs=tuple(texts), lines=tuple(lines),
-        cap_height=file.cap_height, ascent=file.ascent, descent=file.descent,
-    )  # fmt: skip
 
 
 def file_of(stored: Outlines) -> FontFile:

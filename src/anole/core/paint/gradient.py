@@ -117,7 +117,9 @@ def _tables(gradient: Gradient, geometry: np.ndarray) -> np.ndarray:
     return smooth_table(gradient, round(steep * STEPS))[None]
 
 
-def _rasterised(gradient: Gradient, geometry: np.ndarray, owner: np.ndarray, box: Box) -> np.ndarray:
+def _rasterised(
+    gradient: Gradient, geometry: np.ndarray, owner: np.ndarray, box: Box
+) -> np.ndarray:
     luts, spread = _tables(gradient, geometry), SPREADS[gradient.spread]
     if owner.shape[1] == 1 and gradient.shape == "linear":
         plain = _plain(gradient, luts[0], geometry[0], box)
@@ -182,7 +184,9 @@ def rasterise_grouped(gradient: Gradient, letters: LetterFrames, box: Box) -> np
     return soften_borders(_rasterised(gradient, geometry, owner, box), owner)
 
 
-def rasterise_along(gradient: Gradient, field: np.ndarray, outer: float, inner: float) -> np.ndarray:
+def rasterise_along(
+    gradient: Gradient, field: np.ndarray, outer: float, inner: float
+) -> np.ndarray:
     """The gradient across an edge: t = 0 at distance `outer`, 1 at `inner`; as rasterise().
 
     field : (H, W) float32 signed distance, px

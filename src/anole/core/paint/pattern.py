@@ -87,7 +87,9 @@ def _frame_boxes(paint: Pattern, context: PaintContext) -> tuple[np.ndarray | No
     return None, [context.frames.board if paint.frame == "board" else context.frames.piece]
 
 
-def _tiled(paint: Pattern, frame: FrameBox, context: PaintContext, image_: np.ndarray | None) -> np.ndarray:
+def _tiled(
+    paint: Pattern, frame: FrameBox, context: PaintContext, image_: np.ndarray | None
+) -> np.ndarray:
     side = max(context.units.px(paint.size), 0.5)
     tall = side if image_ is None else side * image_.shape[1] / image_.shape[2]
     at = lines((frame[0], frame[1]), (side, tall), paint.angle, (paint.x, paint.y), context.box)

@@ -83,7 +83,9 @@ def _sample_straight(tile, at, mirror, out, y0, y1):  # type: ignore[no-untyped-
     left, right = np.empty(width, np.int32), np.empty(width, np.int32)
     share = np.empty(width, np.float32)
     for x in range(width):
-        left[x], right[x], share[x] = _corner(folded_number(at[0] + at[1] * x, spread), wide, mirror)
+        left[x], right[x], share[x] = _corner(
+            folded_number(at[0] + at[1] * x, spread), wide, mirror
+        )
     for y in range(y0, y1):
         j, j1, fy = _corner(folded_number(at[3] + at[5] * y, spread), high, mirror)
         for p in range(planes):

@@ -100,9 +100,7 @@ def _layers(
     shape = kind.shape(flat.piece, flat.view)
     turned = [
         [onto_face(step, flat, view.window, view.cache, context.shape.covered) for step in steps]
-        for steps in _steps(
-            coats, flat.piece, context_of(shape, piece.style, flat.view), flat.view
-        )
+        for steps in _steps(coats, flat.piece, context_of(shape, piece.style, flat.view), flat.view)
     ]
     return [
         step

@@ -102,10 +102,15 @@ class PlacedKind(PieceKind[Q], Protocol[Q]):
         return {"place": msgspec.structs.replace(place, scale_x=scale_x, scale_y=scale_y)}
 
     def fitted(
-        self, piece: Q, dpi: float, share: float, room: tuple[float, float]
+        self,
+        piece: Q,
+        dpi: float,
+        share: float,
+        size: tuple[float, float],
+        room: tuple[float, float],
     ) -> dict[str, Any]:
-        """The fields that make it `share` of its size, 1 at most, and keep it no larger than that;
-        `room` is how often it would go into what it is fitted to, across and down."""
+        """The fields that make it `share` of its size, 1 at most, and keep it no larger than the
+        room; `size` is that of its outlines now, board px."""
         return self.resized(piece, share) if share < 1 else {}
 
     def sample(self, piece: Q, words: str) -> Q:
@@ -138,8 +143,10 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
         em = max(self.placement(home, dpi).em, 1e-6)
         key = ("core", self.struct, self.core_key(home, dpi))
         scale = MEASURED_EM / em
-        return em / MEASURED_EM * cache.get(
-            key, lambda: greatest_inside(self.chords(home, dpi, scale))
+        return (
+            em
+            / MEASURED_EM
+            * cache.get(key, lambda: greatest_inside(self.chords(home, dpi, scale)))
         )
 
     def core_key(self, piece: C, dpi: float) -> tuple:
@@ -150,9 +157,7 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
         """False for hard pixels."""
         return True
 
-    def letters(
-        self, piece: C, view: View, key: tuple
-    ) -> Callable[[Box], LetterFrames | None]:
+    def letters(self, piece: C, view: View, key: tuple) -> Callable[[Box], LetterFrames | None]:
         """The frames of its letters over a box of px, where it has letters."""
         return no_letters
 

@@ -9,9 +9,9 @@ import msgspec
 import numpy as np
 
 from ..box import Box
-from ..lettering import stored_outlines
 from ..lettering.bends import shapings
 from ..lettering.outline import chords, outline
+from ..lettering.storing import outlines_to_store
 from ..model import FitBox, Length, Lettering
 from ..paint.frames import LetterFrames
 from .kind import CoatedKind
@@ -30,9 +30,7 @@ class LetteringKind(CoatedKind[Lettering]):
 
     def placement(self, piece: Lettering, dpi: float) -> Placement:
         line = outline(piece, dpi)
-        return Placement(
-            line.block.box, line.em, line.matrix, line.bends.corners, line.bends.pose
-        )
+        return Placement(line.block.box, line.em, line.matrix, line.bends.corners, line.bends.pose)
 
     def outline_key(self, piece: Lettering, dpi: float) -> tuple:
         return outline(piece, dpi).key
@@ -76,7 +74,12 @@ class LetteringKind(CoatedKind[Lettering]):
         return {"box": box} if piece.box.fit == "fill" else {"size": size, "box": box}
 
     def fitted(
-        self, piece: Lettering, dpi: float, share: float, room: tuple[float, float]
+        self,
+        piece: Lettering,
+        dpi: float,
+        share: float,
+        size: tuple[float, float],
+        room: tuple[float, float],
     ) -> dict[str, Any]:
         """A box to shrink into, with room for longer words where there is some."""
         if share == 1.0 and piece.box is not None:
@@ -86,7 +89,9 @@ class LetteringKind(CoatedKind[Lettering]):
         em = line.em * share
         wide, high = max((x1 - x0) * em, 1.0), max((y1 - y0) * em, 1.0)
         if share == 1.0:
-            wide, high = wide * max(room[0], 1.0), high * max(room[1], 1.0)
+            # as large as they are, with room up to the margins for longer words
+            wide = max(wide, room[0] * min(wide / size[0], 1))
+            high = max(high, room[1] * min(high / size[1], 1))
         box = FitBox(width=round(wide, 2), height=round(high, 2), fit="shrink")
         return {"box": box}
 
@@ -96,4 +101,4 @@ class LetteringKind(CoatedKind[Lettering]):
 
     def stored(self, piece: Lettering) -> Lettering:
         """Words carry their outlines, for where a font is missing."""
-        return msgspec.structs.replace(piece, outlines=stored_outlines.of(piece))
+        return msgspec.structs.replace(piece, outlines=outlines_to_store(piece))

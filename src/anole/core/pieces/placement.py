@@ -60,9 +60,7 @@ class Placement(NamedTuple):
         return place @ pose_matrix(self.box, self.pose) @ np.linalg.inv(place)
 
 
-def placement_of(
-    piece: Placed, box: tuple[float, float, float, float], em: float
-) -> Placement:
+def placement_of(piece: Placed, box: tuple[float, float, float, float], em: float) -> Placement:
     """Of a piece whose own box in em is known; em in board px."""
     corners = None if "corners" in piece.off else piece.corners
     pose = None if "pose" in piece.off else piece.pose

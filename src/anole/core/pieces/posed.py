@@ -99,7 +99,11 @@ def _turned(plane: np.ndarray, matrix: np.ndarray, box: Box, into: Box, edge: in
 
 
 def onto_face(
-    step: CompositeStep, flat: Flat, window: Box, cache: Cache, within: Callable[[], tuple[np.ndarray, Box]]
+    step: CompositeStep,
+    flat: Flat,
+    window: Box,
+    cache: Cache,
+    within: Callable[[], tuple[np.ndarray, Box]],
 ) -> CompositeStep:
     """A step made on the flat piece as one of the posed frame."""
     matrix, box = flat.matrix, step.box

@@ -31,9 +31,7 @@ class LeavingTool(BoardTool):
         """Chosen ones before others; locked and hidden ones are left alone."""
         board = self.document.shown
         if self._told is None or self._told[0] is not board:
-            pieces = [
-                p for p in board.pieces if isinstance(p, Coated) and p.shown and not p.locked
-            ]
+            pieces = [p for p in board.pieces if isinstance(p, Coated) and p.shown and not p.locked]
             pieces.sort(key=lambda p: p.id not in self.selection.ids)
             self._told = board, next((p for p in pieces if self._leaves(p, board)), None)
         return self._told[1]

@@ -48,11 +48,20 @@ class PiecePanel(QScrollArea):
         """The parts of a kind's panel by name."""
         if struct not in self.columns:
             names = KINDS[struct].sections
-            made = {name: SECTIONS[name](self.session, struct) for name in names if name in SECTIONS}
+            made = {
+                name: SECTIONS[name](self.session, struct) for name in names if name in SECTIONS
+            }
             self.columns[struct] = made
             for section in made.values():
                 self._column.insertWidget(self._column.count() - 2, section)
         return self.columns[struct]
+
+    def section(self, name: str) -> Section:
+        """A part of the chosen piece's panel. Raises KeyError."""
+        piece = self.selection.piece
+        if piece is None:
+            raise KeyError(name)
+        return self.sections(type(piece))[name]
 
     def show_piece(self) -> None:
         board, piece = self.document.board, self.selection.piece

@@ -50,7 +50,12 @@ class PullingTool(BoardTool):
     def handles(self) -> list[Handle]:
         """What the chosen piece can be pulled by, in widget px."""
         piece = self.selection.placed
-        if piece is None or piece.locked or not kind_of(piece).has_content(piece) or self.selection.together:
+        if (
+            piece is None
+            or piece.locked
+            or not kind_of(piece).has_content(piece)
+            or self.selection.together
+        ):
             return []
         return handles(piece, self.document.board, self.view.transform_now())
 

@@ -115,7 +115,9 @@ class ColourControl(Control):
     def _ask_drop(self) -> None:
         session = session_of(self)
         if session is not None:
-            session.shell.pick_colour(lambda colour, taken: self._send(colour, None) if taken else None)
+            session.shell.pick_colour(
+                lambda colour, taken: self._send(colour, None) if taken else None
+            )
 
 
 CONTROLS.add(Colour, lambda info: ColourControl(info.title))

@@ -46,6 +46,4 @@ class Factors(Control):
         self.edited.emit(tuple(self._values), None)
 
 
-CONTROLS.add(
-    tuple, lambda info: Factors(info.title, info.about, len(get_args(info.kind)))
-)
+CONTROLS.add(tuple, lambda info: Factors(info.title, info.about, len(get_args(info.kind))))

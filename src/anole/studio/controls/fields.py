@@ -36,8 +36,12 @@ class FieldPanel(QWidget):
     edited = pyqtSignal(str, object, object)
 
     def __init__(
-        self, struct: type[msgspec.Struct], *, skip: tuple[str, ...] = (),
-        groups: tuple[str, ...] | None = None, headed: bool = False,
+        self,
+        struct: type[msgspec.Struct],
+        *,
+        skip: tuple[str, ...] = (),
+        groups: tuple[str, ...] | None = None,
+        headed: bool = False,
     ) -> None:
         super().__init__()
         self.struct = struct

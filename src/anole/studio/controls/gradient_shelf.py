@@ -138,7 +138,9 @@ class GradientShelf(QWidget):
         session = session_of(self)
         entries = []
         if session is not None:
-            entries += [Entry(g.name, g.gradient, "board") for g in session.document.board.gradients]
+            entries += [
+                Entry(g.name, g.gradient, "board") for g in session.document.board.gradients
+            ]
         try:
             entries += [Entry(g.name, g.gradient, "own") for g in gradients.OWN.all()]
         except FileError as error:

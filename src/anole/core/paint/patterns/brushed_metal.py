@@ -14,7 +14,10 @@ def value(grid: Grid, params: PatternParams) -> np.ndarray:
     sheen = fbm(grid.u, grid.v, 2, 2, 2, params.seed + 29)
     strength = 0.35 + 1.1 * params.rough
     return np.clip(
-        params.weight + (fine - 0.5) * strength + (wide - 0.5) * 0.3 * strength + (sheen - 0.5) * 0.3,
+        params.weight
+        + (fine - 0.5) * strength
+        + (wide - 0.5) * 0.3 * strength
+        + (sheen - 0.5) * 0.3,
         0,
         1,
     )

@@ -17,7 +17,10 @@ def value(grid: Grid, params: PatternParams) -> np.ndarray:
     needles = fbm(u, v, n * 8, n * 2, 2, params.seed + 2, ridged=True)
     rim = 1 - np.clip((second - near) * 3, 0, 1)
     return np.clip(
-        rim * 0.7 + (needles - 0.55) * (0.6 + params.weight) + (own - 0.5) * 0.25 + params.weight * 0.3,
+        rim * 0.7
+        + (needles - 0.55) * (0.6 + params.weight)
+        + (own - 0.5) * 0.25
+        + params.weight * 0.3,
         0,
         1,
     )

@@ -12,6 +12,8 @@ def value(grid: Grid, params: PatternParams) -> np.ndarray:
     n = max(params.parts, 2) * 2
     x, y = (grid.u + grid.v) * n, (grid.u - grid.v) * n
     dx, dy = x - np.floor(x) - 0.5, y - np.floor(y) - 0.5
-    tone = wave(grid.v) * (1 - params.rough) + params.rough * fbm(grid.u, grid.v, 3, 3, 2, params.seed)
+    tone = wave(grid.v) * (1 - params.rough) + params.rough * fbm(
+        grid.u, grid.v, 3, 3, 2, params.seed
+    )
     radius = 0.78 * np.sqrt(np.clip(tone * params.weight * 2, 0, 1))
     return over(-np.hypot(dx, dy), -radius, grid.px * n * 1.4)

@@ -14,7 +14,9 @@ def value(grid: Grid, params: PatternParams) -> np.ndarray:
     if params.rough > 0:
         # none at the border, where rays mirror each other
         calm = 1 - 2 * np.maximum(np.abs(x), np.abs(y))
-        turn = turn + (fbm(grid.u, grid.v, 3, 3, 2, params.seed) - 0.5) * calm * (0.2 * params.rough)
+        turn = turn + (fbm(grid.u, grid.v, 3, 3, 2, params.seed) - 0.5) * calm * (
+            0.2 * params.rough
+        )
     far = np.maximum(np.hypot(x, y), 1e-4)
     n = max(params.parts, 2) * 2
     # half a bar ahead: the rays of one tile mirror those of the next

@@ -14,7 +14,8 @@ def value(grid: Grid, params: PatternParams) -> np.ndarray:
     near, _, own = cells(grid.u, grid.v, n * 3, n * 3, 1.0, params.seed + 1)
     pit = smooth(0.05, 0.3, near) * (own > 0.4) + (own <= 0.4)
     return np.clip(
-        (0.15 + params.weight * 0.5 + (mottle - 0.5) * (0.5 + params.rough)) * (0.6 + 0.4 * pit) + 0.1,
+        (0.15 + params.weight * 0.5 + (mottle - 0.5) * (0.5 + params.rough)) * (0.6 + 0.4 * pit)
+        + 0.1,
         0,
         1,
     )

@@ -127,7 +127,9 @@ class BandTool:
         assert span is not None
         by = state.axis.position(x) - state.axis.position(self._from.x())
         moved = [
-            end if end.is_core else in_unit(end.px(section.em, section.dpi) + by, end, False, section)
+            end
+            if end.is_core
+            else in_unit(end.px(section.em, section.dpi) + by, end, False, section)
             for end in (span.from_, span.to)
         ]
         self._change("Span", span=Span(*moved))

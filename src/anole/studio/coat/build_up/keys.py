@@ -49,9 +49,7 @@ def walk(session: Session, by: int, carry: bool) -> None:
 
 def duplicate(session: Session, piece_id: str, coat_id: str) -> None:
     """A copy of a coat above it, chosen."""
-    copy = session.document.make(
-        "Duplicate coat", lambda b: duplicate_coat(b, piece_id, coat_id)
-    )
+    copy = session.document.make("Duplicate coat", lambda b: duplicate_coat(b, piece_id, coat_id))
     if copy is not None:
         session.selection.choose(piece_id, copy)
 

@@ -24,9 +24,7 @@ class Probe(NamedTuple):
     turn: np.ndarray | None = None
 
 
-def measured_on(
-    piece: Coated, coat: Coat | None, board: Board
-) -> tuple[Coated, np.ndarray | None]:
+def measured_on(piece: Coated, coat: Coat | None, board: Board) -> tuple[Coated, np.ndarray | None]:
     """What a coat is measured on: the piece as it is seen, or the one on whose face it lies and
     how its pose turns that."""
     placed = placement(piece, board)
