@@ -7,6 +7,8 @@ import threading
 
 import pytest
 
+from anole.core.coats import guard
+
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 
 
@@ -18,6 +20,12 @@ def pytest_addoption(parser):
 def deep(request) -> bool:
     """Whether tests marked deep go through all there is."""
     return request.config.getoption("--deep")
+
+
+@pytest.fixture(autouse=True)
+def undeclared_reads_raise(monkeypatch):
+    """No coat may read more than it declares: its pictures would go stale."""
+    monkeypatch.setattr(guard, "ON", True)
 
 
 @pytest.fixture(autouse=True)

@@ -12,10 +12,28 @@ from ..field.raster import Raster
 from ..paint.frames import FrameBox, LetterFrames
 
 MOST_CHORDS = 4_000_000
+LEAST_AREA = 1e-6
+"""px^2 that an outline must enclose, twice."""
 
 
 class ShapeError(ValueError):
     """An outline that no picture can be made of."""
+
+
+def sound_outline(chords: np.ndarray) -> np.ndarray:
+    """(m, 4) float64 chords that a picture can be made of: those that go nowhere left out, and none
+    where they enclose no area. Raises ShapeError for too many of them and for points that are no
+    numbers."""
+    if chords.ndim != 2 or chords.shape[1] != 4:
+        raise ShapeError(f"an outline is (m, 4) chords, not {chords.shape}")
+    if len(chords) > MOST_CHORDS:
+        raise ShapeError(f"an outline of {len(chords):,} chords is too much to draw")
+    if not np.isfinite(chords).all():
+        raise ShapeError("an outline has points that are not numbers")
+    still = (chords[:, 0] == chords[:, 2]) & (chords[:, 1] == chords[:, 3])
+    moving = chords[~still] if still.any() else chords
+    x0, y0, x1, y1 = moving.T
+    return moving if abs((x0 * y1 - x1 * y0).sum()) > LEAST_AREA else moving[:0]
 
 
 def no_letters(box: Box) -> LetterFrames | None:
@@ -43,13 +61,3 @@ class Shape(NamedTuple):
     smooth: bool = True
     raster: Raster | None = None
     letters: Callable[[Box], LetterFrames | None] = no_letters
-
-    def checked(self) -> Shape:
-        """Itself. Raises ShapeError where its outline is none."""
-        if self.chords.ndim != 2 or self.chords.shape[1] != 4:
-            raise ShapeError(f"an outline is (m, 4) chords, not {self.chords.shape}")
-        if len(self.chords) > MOST_CHORDS:
-            raise ShapeError(f"an outline of {len(self.chords):,} chords is too much to draw")
-        if not np.isfinite(self.chords).all():
-            raise ShapeError("an outline has points that are not numbers")
-        return self

@@ -10,7 +10,7 @@ import numpy as np
 
 from ..box import Box
 from ..cache import Cache
-from ..coats.shape import Shape, no_letters
+from ..coats.shape import Shape, no_letters, sound_outline
 from ..compose.steps import Step
 from ..field.shape_fields import bounds, greatest_inside
 from ..model import Board, Coated, Paint, Piece, Place, Placed
@@ -146,7 +146,7 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
         return (
             em
             / MEASURED_EM
-            * cache.get(key, lambda: greatest_inside(self.chords(home, dpi, scale)))
+            * cache.get(key, lambda: greatest_inside(sound_outline(self.chords(home, dpi, scale))))
         )
 
     def core_key(self, piece: C, dpi: float) -> tuple:
@@ -165,7 +165,9 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
         """What its coats work on, at the view's scale."""
         dpi, scale = view.board.dpi, view.scale
         key = (self.struct, *self.outline_key(piece, dpi), scale)
-        chords = view.cache.get(("chords", *key), lambda: self.chords(piece, dpi, scale))
+        chords = view.cache.get(
+            ("chords", *key), lambda: sound_outline(self.chords(piece, dpi, scale))
+        )
         return Shape(
             key,
             chords,
@@ -174,11 +176,11 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
             bounds(chords),
             self.smooth(piece),
             letters=self.letters(piece, view, key),
-        ).checked()
+        )
 
     def ink(self, piece: C, dpi: float) -> tuple[float, float, float, float] | None:
         """x0, y0, x1, y1 board px of its outlines themselves; None without any."""
-        chords = self.chords(piece, dpi, 1.0)
+        chords = sound_outline(self.chords(piece, dpi, 1.0))
         return bounds(chords) if len(chords) else None
 
     def summary(self, piece: C) -> str:
