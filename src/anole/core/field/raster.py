@@ -8,16 +8,19 @@ import cv2
 import numpy as np
 
 from ..box import Box
+from .closest import nearest
 from .contour import contour
+from .coverage import rasterise
 
-EDGE_ALPHA = 0.5
-"""Where an anti-aliased edge runs: half of its px is covered."""
+HALF = np.float32(0.5)
+ROUNDS, RELAXED = 3, np.float32(0.9)
+"""How often an outline is moved, and by how much of what it lacks."""
 
 
 class Raster(NamedTuple):
     """A coverage over a box of px.
 
-    plane : (H, W) float32, 0..1, premultiplied alpha of a picture
+    plane : (H, W) float32, 0..1, the alpha of a picture
     """
 
     plane: np.ndarray
@@ -33,13 +36,24 @@ class Raster(NamedTuple):
 
 
 def traced(plane: np.ndarray, box: Box) -> np.ndarray:
-    """(m, 4) float64 px: closed outlines of a coverage at the level of half a pixel.
+    """(m, 4) float64 px: the closed outlines of a coverage, the covered area positive.
 
     plane : (H, W) float32 over `box`, 0..1; what lies beyond it counts as empty
 
-    The line is linear between pixel centres, each of which holds the area of a whole px about it:
-    on a straight edge it lies where the edge does when that is level or upright, and within a few
-    hundredths of a px at any other turn.
+    The line at half coverage is off by up to a tenth of a px, as a px that is full or empty says
+    not how deep it lies. So the outline is covered again and moved by what that lacks, px by px,
+    until both coverages agree: its points then lie within about a hundredth of a px of the edge.
     """
-    wide = cv2.copyMakeBorder(plane, 1, 1, 1, 1, cv2.BORDER_CONSTANT, value=0.0)
-    return contour(wide, EDGE_ALPHA, box.grown(1))
+    # two px of nothing round about, so that outlines close
+    wide = cv2.copyMakeBorder(
+        np.ascontiguousarray(plane, np.float32), 2, 2, 2, 2, cv2.BORDER_CONSTANT, value=0.0
+    )
+    around = box.grown(2)
+    depth = wide - HALF
+    for _ in range(ROUNDS):
+        chords = contour(depth, 0.0, around)
+        if not len(chords):
+            return chords
+        lacking = wide - rasterise(chords, around)[0]
+        depth = nearest(chords, depth > 0, around).distance + RELAXED * lacking
+    return contour(depth, 0.0, around)

@@ -1,0 +1,124 @@
+"""Shapes traced from a raster are those that were drawn: outlines, fields, and what coats make of
+them."""
+
+import numpy as np
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from anole.core.box import Box
+from anole.core.cache import Cache
+from anole.core.coats.context import CoatContext
+from anole.core.field.coverage import rasterise
+from anole.core.field.outset import Outset
+from anole.core.field.raster import Raster, traced
+from anole.core.field.shape_fields import ShapeFields, greatest_inside, ink_box
+from anole.core.model import Colour, Gleam, Glow, Lamp, Length, Relief, Shadow, Stop, Stroke
+from anole.core.paint.frames import Frames
+
+from .shapes import centres, disc, ring, source, span, turned_square, whole
+
+BOX = Box(0, 0, 160, 160)
+
+
+def alpha(chords: np.ndarray) -> np.ndarray:
+    return rasterise(chords, BOX)[0]
+
+
+def distance(chords: np.ndarray, x: np.ndarray, y: np.ndarray) -> np.ndarray:
+    """How far points (n,) lie from the nearest of all chords, each looked at."""
+    best = np.full(x.shape, np.inf)
+    for x0, y0, x1, y1 in chords:
+        dx, dy = x1 - x0, y1 - y0
+        t = np.clip(((x - x0) * dx + (y - y0) * dy) / max(dx * dx + dy * dy, 1e-12), 0, 1)
+        best = np.minimum(best, np.hypot(x - x0 - t * dx, y - y0 - t * dy))
+    return best
+
+
+@pytest.mark.parametrize("radius", [6.0, 20.0, 48.3])
+@pytest.mark.parametrize("middle", [(80.0, 80.0), (79.63, 80.21)])
+def test_a_disc_and_its_raster_are_equally_far_from_everything(radius, middle):
+    chords = traced(alpha(disc(*middle, radius)), BOX)
+    x, y = (part[::7, ::7].ravel() for part in centres(BOX))
+    true = np.abs(radius - np.hypot(x - middle[0], y - middle[1]))
+    assert np.abs(distance(chords, x, y) - true).max() < 0.05
+    ends = np.hypot(chords[:, 0] - middle[0], chords[:, 1] - middle[1])
+    assert np.abs(ends - radius).max() < 0.03
+
+
+@settings(max_examples=25, deadline=None)
+@given(st.floats(0, 90), st.floats(-0.5, 0.5), st.floats(-0.5, 0.5))
+def test_a_turned_square_is_traced_at_every_angle_and_place(turn, dx, dy):
+    chords = turned_square(80 + dx, 80 + dy, 40, turn)
+    found = traced(alpha(chords), BOX)
+    # corners are rounded by what a px can hold; along the sides nothing is lost
+    a = np.radians(turn)
+    x, y = found[:, 0] - 80 - dx, found[:, 1] - 80 - dy
+    u, v = np.abs(x * np.cos(a) + y * np.sin(a)), np.abs(y * np.cos(a) - x * np.sin(a))
+    sides = np.minimum(u, v) < 37
+    assert np.abs(np.maximum(u, v) - 40)[sides].max() < 0.05
+
+
+def test_holes_are_wound_the_other_way_and_outlines_close():
+    chords = traced(alpha(ring(80, 80, 50, 20)), BOX)
+    area = (chords[:, 0] * chords[:, 3] - chords[:, 2] * chords[:, 1]).sum() / 2
+    assert area == pytest.approx(np.pi * (50**2 - 20**2), rel=1e-3)
+    ends = lambda part: sorted(map(tuple, np.round(part, 6).tolist()))  # noqa: E731
+    assert ends(chords[:, :2]) == ends(chords[:, 2:])
+
+
+def test_a_picture_that_fills_its_frame_has_its_frame_for_an_outline():
+    chords = traced(np.ones((20, 30), np.float32), Box(5, 7, 35, 27))
+    assert ink_box(chords) == Box(5, 7, 35, 27)
+    for empty in (np.zeros((9, 9), np.float32), np.zeros((1, 1), np.float32)):
+        assert len(traced(empty, Box(0, 0, *empty.shape))) == 0
+
+
+def surroundings(chords: np.ndarray, raster: Raster | None) -> CoatContext:
+    frame = (20.0, 20.0, 140.0, 140.0)
+    cache = Cache()
+    shape = ShapeFields(
+        ("shape", raster is None), chords, ink_box(chords), BOX, greatest_inside(chords), cache,
+        raster=raster,
+    )  # fmt: skip
+    lamp = Lamp(bearing=320, elevation=42)
+    return CoatContext(shape, 100, 96, 1.0, lamp, Frames(frame, frame), BOX, Outset(), cache)
+
+
+RAMP = (
+    Stop(0, Colour(20, 10, 40)),
+    Stop(0.5, Colour(180, 120, 60)),
+    Stop(1, Colour(255, 250, 230)),
+)
+COATS = (
+    Stroke(id="c", span=span("-8px", "0px")),
+    Stroke(id="c", span=span("-4px", "6px")),
+    Glow(id="c", span=span("0px", "-20px")),
+    Glow(id="c", span=span("0px", "14px"), softness=0),
+    Shadow(id="c", lift=Length(10), silhouette="letters"),
+    Relief(id="c", span=span("0px", "12px"), height=Length(8), ramp=RAMP, gleam=Gleam()),
+    Relief(id="c", span=span("0px", "core"), height=Length(20), ramp=RAMP, rounding=0.5),
+)
+
+
+@pytest.mark.parametrize("coat", COATS, ids=lambda c: type(c).__name__)
+def test_coats_on_a_traced_disc_are_those_on_a_drawn_one(coat):
+    chords = disc(80, 80, 50, 400)
+    drawn = surroundings(chords, None)
+    raster = Raster(alpha(chords), BOX)
+    found = surroundings(traced(raster.plane, BOX), raster)
+    np.testing.assert_array_equal(found.shape.coverage, drawn.shape.coverage)
+    assert np.abs(whole(coat, found) - whole(coat, drawn)).max() * 255 < 2
+    if isinstance(coat, Relief):
+        inside = drawn.shape.distance > 0.5
+        # near the middle a hundredth of a px turns every normal
+        inside &= drawn.shape.distance < 45
+        off = np.abs(source(coat, found) - source(coat, drawn))[:3, inside] * 255
+        assert off.max() < 2
+
+
+def test_a_rasters_own_coverage_is_what_is_drawn():
+    plane = alpha(disc(80, 80, 50)) * np.float32(0.6)
+    shape = surroundings(traced(plane, BOX), Raster(plane, BOX)).shape
+    np.testing.assert_array_equal(shape.coverage, plane)
+    assert Raster(plane, BOX).over(Box(-10, -10, 5, 5)).max() == 0
