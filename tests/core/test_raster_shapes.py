@@ -12,7 +12,8 @@ from anole.core.coats.context import CoatContext
 from anole.core.field.coverage import rasterise
 from anole.core.field.outset import Outset
 from anole.core.field.raster import Raster, traced
-from anole.core.field.shape_fields import ShapeFields, greatest_inside, ink_box
+from anole.core.field.shape_fields import ShapeFields, bounds, greatest_inside, ink_box
+from anole.core.field.simplified import rounded_out, simplified
 from anole.core.model import Colour, Gleam, Glow, Lamp, Length, Relief, Shadow, Stop, Stroke
 from anole.core.paint.frames import Frames
 
@@ -43,7 +44,7 @@ def test_a_disc_and_its_raster_are_equally_far_from_everything(radius, middle):
     true = np.abs(radius - np.hypot(x - middle[0], y - middle[1]))
     assert np.abs(distance(chords, x, y) - true).max() < 0.05
     ends = np.hypot(chords[:, 0] - middle[0], chords[:, 1] - middle[1])
-    assert np.abs(ends - radius).max() < 0.03
+    assert np.abs(ends - radius).max() < 0.02
 
 
 @settings(max_examples=25, deadline=None)
@@ -69,7 +70,8 @@ def test_holes_are_wound_the_other_way_and_outlines_close():
 
 def test_a_picture_that_fills_its_frame_has_its_frame_for_an_outline():
     chords = traced(np.ones((20, 30), np.float32), Box(5, 7, 35, 27))
-    assert ink_box(chords) == Box(5, 7, 35, 27)
+    x0, y0, x1, y1 = bounds(chords)
+    assert (x0, y0, x1, y1) == pytest.approx((5, 7, 35, 27), abs=0.15)
     for empty in (np.zeros((9, 9), np.float32), np.zeros((1, 1), np.float32)):
         assert len(traced(empty, Box(0, 0, *empty.shape))) == 0
 
@@ -103,7 +105,7 @@ COATS = (
 
 @pytest.mark.parametrize("coat", COATS, ids=lambda c: type(c).__name__)
 def test_coats_on_a_traced_disc_are_those_on_a_drawn_one(coat):
-    chords = disc(80, 80, 50, 400)
+    chords = disc(80, 80, 50, 240)
     drawn = surroundings(chords, None)
     raster = Raster(alpha(chords), BOX)
     found = surroundings(traced(raster.plane, BOX), raster)
@@ -114,7 +116,7 @@ def test_coats_on_a_traced_disc_are_those_on_a_drawn_one(coat):
         # near the middle a hundredth of a px turns every normal
         inside &= drawn.shape.distance < 45
         off = np.abs(source(coat, found) - source(coat, drawn))[:3, inside] * 255
-        assert off.max() < 2
+        assert np.percentile(off, 99.5) < 2 and off.max() < 4
 
 
 def test_a_rasters_own_coverage_is_what_is_drawn():
@@ -122,3 +124,24 @@ def test_a_rasters_own_coverage_is_what_is_drawn():
     shape = surroundings(traced(plane, BOX), Raster(plane, BOX)).shape
     np.testing.assert_array_equal(shape.coverage, plane)
     assert Raster(plane, BOX).over(Box(-10, -10, 5, 5)).max() == 0
+
+
+@given(st.integers(3, 40), st.floats(3, 40))
+@settings(max_examples=30, deadline=None)
+def test_fewer_chords_keep_to_the_points_of_many(corners, radius):
+    many = disc(80, 80, radius, corners * 12)
+    few = simplified(many, 0.02)
+    assert len(few) <= len(many)
+    x, y = many[:, 0], many[:, 1]
+    assert distance(few, x, y).max() < 0.0201
+    ends = lambda part: sorted(map(tuple, part.tolist()))  # noqa: E731
+    assert ends(few[:, :2]) == ends(few[:, 2:])
+
+
+def test_rounded_out_chords_hold_the_area_of_their_curve():
+    few = rounded_out(disc(80, 80, 40, 60))
+    area = (few[:, 0] * few[:, 3] - few[:, 2] * few[:, 1]).sum() / 2
+    assert area == pytest.approx(np.pi * 40**2, rel=2e-5)
+    square = turned_square(80, 80, 40, 20)
+    np.testing.assert_allclose(rounded_out(square), square)
+    assert len(rounded_out(np.zeros((0, 4)))) == len(simplified(np.zeros((0, 4)), 1)) == 0
