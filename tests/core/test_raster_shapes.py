@@ -9,15 +9,35 @@ from hypothesis import strategies as st
 from anole.core.box import Box
 from anole.core.cache import Cache
 from anole.core.coats.context import CoatContext
+from anole.core.coats.fill import plain
+from anole.core.coats.shape import Shape
 from anole.core.field.coverage import rasterise
 from anole.core.field.outset import Outset
 from anole.core.field.raster import Raster, traced
 from anole.core.field.shape_fields import ShapeFields, bounds, greatest_inside, ink_box
 from anole.core.field.simplified import rounded_out, simplified
-from anole.core.model import Colour, Gleam, Glow, Lamp, Length, Relief, Shadow, Stop, Stroke
+from anole.core.model import (
+    Board,
+    Coated,
+    Colour,
+    Gleam,
+    Glow,
+    Lamp,
+    Length,
+    Relief,
+    Shadow,
+    Stop,
+    Stroke,
+)
 from anole.core.paint.frames import Frames
+from anole.core.pieces.kind import CoatedKind
+from anole.core.pieces.placement import Placement, placement_of
+from anole.core.pieces.raster_shape import raster_shape
+from anole.core.pieces.registry import lent
+from anole.core.pieces.view import View
+from anole.core.render.export import rgba
 
-from .shapes import centres, disc, ring, source, span, turned_square, whole
+from .shapes import centres, disc, paint, ring, source, span, turned_square, whole
 
 BOX = Box(0, 0, 160, 160)
 
@@ -145,3 +165,29 @@ def test_rounded_out_chords_hold_the_area_of_their_curve():
     square = turned_square(80, 80, 40, 20)
     np.testing.assert_allclose(rounded_out(square), square)
     assert len(rounded_out(np.zeros((0, 4)))) == len(simplified(np.zeros((0, 4)), 1)) == 0
+
+
+class Stain(Coated, frozen=True, cache_hash=True, kw_only=True, tag="stain"):
+    """A disc, known as a picture alone."""
+
+
+class StainKind(CoatedKind[Stain]):
+    struct = Stain
+    title = "stain"
+
+    def placement(self, piece: Stain, dpi: float) -> Placement:
+        return placement_of(piece, (-0.5, -0.5, 0.5, 0.5), 100.0)
+
+    def shape(self, piece: Stain, view: View) -> Shape:
+        raster = Raster(alpha(disc(80, 80, 50)), BOX)
+        return raster_shape(("stain", view.scale), raster, 100.0, view.cache)
+
+
+def test_a_piece_that_is_a_picture_wears_coats():
+    stroke = Stroke(id="s", span=span("-10px", "0px"), paint=paint("#ff0000"))
+    stain = Stain(id="p", style=(stroke, plain(Colour(0, 0, 255), "f")))
+    with lent(StainKind()):
+        found = rgba(Board(width=160, height=160, pieces=(stain,)), transparent=True)
+    assert tuple(found[80, 80]) == (0, 0, 255, 255)
+    assert tuple(found[80, 24]) == (255, 0, 0, 255)
+    assert found[80, 15, 3] == 0
