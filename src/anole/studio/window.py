@@ -18,6 +18,7 @@ from .board_files import BoardFiles, new_board
 from .board_view import BoardView
 from .coat.build_up.widget import BuildUp
 from .coat.coat_panel import CoatPanel
+from .coat.measures import Measures
 from .coat.shelf import Shelf
 from .document import Document
 from .dropping import files_in, take
@@ -73,10 +74,10 @@ class Window(QWidget):
     def _make_parts(self) -> None:
         session = self.session
         self.holding, self.view = Holding(session), BoardView(session)
-        self.tools = Tools(self.view)
-        self.build_up, self.pieces = BuildUp(session, self.view), PiecesList(session)
+        self.tools, measures = Tools(self.view), Measures(session)
+        self.build_up, self.pieces = BuildUp(session, self.view, measures), PiecesList(session)
         self.arrange = PiecePanel(session)
-        self.coat = CoatPanel(session, self.build_up.section)
+        self.coat = CoatPanel(session, measures)
         self.shelf, self.steps = Shelf(session), Steps(session)
         self.export = ExportPanel(session)
         self.font_reader, self.foot = FontReader(), FootBar()

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from typing import Any
 
 from PyQt6.QtCore import Qt
@@ -17,22 +16,22 @@ from PyQt6.QtWidgets import (
 )
 
 from ...core.coats.registry import kind_of
-from ...core.coats.section import Section
 from ...core.edit.coats import change_coat
 from ...core.model import Coat
 from ..controls.control import Context
 from ..controls.fields import FieldPanel
 from ..session import Session
 from ..when_visible import WhenVisible
+from .measures import Measures
 
 
 class CoatPanel(QScrollArea):
     """One panel for each kind of coat, made when it is first needed."""
 
-    def __init__(self, session: Session, section: Callable[[], Section | None]) -> None:
+    def __init__(self, session: Session, measures: Measures) -> None:
         super().__init__()
         self.document, self.selection = session.document, session.selection
-        self.section = section
+        self.measures = measures
         self.setObjectName("panel")
         self.setWidgetResizable(True)
         self.setFrameShape(QFrame.Shape.NoFrame)
@@ -88,7 +87,7 @@ class CoatPanel(QScrollArea):
 
     def _context(self) -> Context:
         board, piece = self.document.board, self.selection.coated
-        section = self.section()
+        section = self.measures.section()
         em = section.em if section is not None else 100.0
         core = section.core if section is not None else em / 10
         posed = piece is not None and piece.pose is not None

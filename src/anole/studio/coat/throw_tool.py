@@ -7,19 +7,18 @@ import math
 from PyQt6.QtCore import QPointF, Qt
 from PyQt6.QtGui import QPainter, QPen
 
-from ...core.cache import Cache
 from ...core.coats.context import CoatContext
 from ...core.coats.kind import Throw
 from ...core.coats.registry import kind_of
-from ...core.coats.section import section_of, surroundings
+from ...core.coats.section import surroundings
 from ...core.edit.coats import change_coat
 from ...core.model import Coat, Coated
-from ...core.pieces.registry import coated_kind, placement
 from .. import theme
 from ..board_tool import BoardTool
 from ..canvas import Canvas
 from ..view_transform import ViewTransform
 from .ink_box import ink_box
+from .measures import Measures
 
 NEAR, STEP = 12.0, 15.0
 """Widget px within which the grip is taken; degrees of the steps with Shift."""
@@ -32,21 +31,16 @@ class ThrowTool(BoardTool):
         super().__init__(view)
         self._token: object | None = None
         self._away = QPointF()
-        self._cache = Cache(1 << 20)
-
-    def _context(self, piece: Coated) -> CoatContext:
-        """What a throw is measured by, in board px."""
-        board = self.document.board
-        em = placement(piece, board).em
-        core = coated_kind(piece).core(piece, board.dpi, self._cache)
-        return surroundings(section_of((), em, core, board.dpi, board.lamp))
+        self._measures = Measures(view.session)
 
     def held(self) -> tuple[Coated, Coat, CoatContext, Throw] | None:
         """The piece and the coat of it that can be thrown, and where it lies."""
         coat, piece = self.selection.coat, self.selection.coated
         if coat is None or piece is None or piece.locked or not coat.on:
             return None
-        context = self._context(piece)
+        section = self._measures.section()
+        assert section is not None
+        context = surroundings(section)
         throw = kind_of(coat).throw(coat, context)
         return None if throw is None else (piece, coat, context, throw)
 

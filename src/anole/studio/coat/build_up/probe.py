@@ -8,9 +8,9 @@ import numpy as np
 
 from ....core.lettering.warp import projected
 from ....core.model import Board, Coat, Coated
-from ....core.pieces.posed import without_pose
-from ....core.pieces.registry import coated_kind, placement
+from ....core.pieces.registry import coated_kind
 from ...frames import Frame
+from ..measures import measured_on
 
 
 class Probe(NamedTuple):
@@ -22,15 +22,6 @@ class Probe(NamedTuple):
     nx: float
     ny: float
     turn: np.ndarray | None = None
-
-
-def measured_on(piece: Coated, coat: Coat | None, board: Board) -> tuple[Coated, np.ndarray | None]:
-    """What a coat is measured on: the piece as it is seen, or the one on whose face it lies and
-    how its pose turns that."""
-    placed = placement(piece, board)
-    if coat is None or coat.plane == "board" or placed.pose is None:
-        return piece, None
-    return without_pose(piece), placed.pose_on_board()
 
 
 def find(

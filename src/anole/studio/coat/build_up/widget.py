@@ -9,12 +9,11 @@ from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, QTimer
 from PyQt6.QtGui import QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPixmap, QResizeEvent
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
-from ....core.cache import Cache
-from ....core.coats.section import Section, section_of
-from ....core.pieces.registry import coated_kind, placement
+from ....core.pieces.registry import coated_kind
 from ... import theme
 from ...canvas import Canvas
 from ...session import Session
+from ..measures import Measures
 from . import probe
 from .axis import Axis, axis_for
 from .band_tool import BandTool, end_at, row_at
@@ -27,16 +26,14 @@ WAIT_MS, LATEST = 80, 0.5
 
 
 class BuildUp(QWidget):
-    def __init__(self, session: Session, view: Canvas) -> None:
+    def __init__(self, session: Session, view: Canvas, measures: Measures) -> None:
         super().__init__()
-        self.session, self.view = session, view
+        self.session, self.view, self.measures = session, view, measures
         self.document, self.selection = session.document, session.selection
         self.unit = "px"
-        self._cache = Cache(32 * 2**20)
         self._drawn = QPixmap()
         self._drawn_for: object = None
         self._axis: Axis | None = None
-        self._section: Section | None = None
         self._rows_for = -1
         self._pending = 0.0
         self._probe: probe.Probe | None = None
@@ -69,7 +66,6 @@ class BuildUp(QWidget):
 
     def refresh(self) -> None:
         piece = self.selection.coated
-        self._section = None
         if piece is None:
             self.update()
             return
@@ -89,16 +85,6 @@ class BuildUp(QWidget):
         else:
             self._later.start()
 
-    def section(self) -> Section | None:
-        """What the drawing is measured by, found out when it is first asked for."""
-        piece, board = self.selection.coated, self.document.board
-        if self._section is None and piece is not None:
-            flat, _ = probe.measured_on(piece, self.selection.coat, board)
-            em = placement(flat, board).em
-            core = coated_kind(flat).core(flat, board.dpi, self._cache)
-            self._section = section_of(piece.style, em, core, board.dpi, board.lamp)
-        return self._section
-
     def _redraw(self) -> None:
         self._describe()
         self.update()
@@ -112,7 +98,7 @@ class BuildUp(QWidget):
             self.setAccessibleDescription(state.tip(coat))
 
     def _other(self) -> None:
-        self._clicked = self._section = None
+        self._clicked = None
         self.refresh()
         self.update()
 
@@ -129,7 +115,7 @@ class BuildUp(QWidget):
 
     def state(self) -> BuildUpState | None:
         """The drawing as it stands; None when nothing that wears coats is chosen."""
-        piece, section = self.selection.coated, self.section()
+        piece, section = self.selection.coated, self.measures.section()
         if piece is None or section is None:
             return None
         left, right = LABELS, float(self.width() - 14)

@@ -1,0 +1,47 @@
+"""What the chosen coat is measured by: found once a step, for all that show its lengths."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from ...core.cache import Cache
+from ...core.coats.section import Section, section_of
+from ...core.model import Board, Coat, Coated
+from ...core.pieces.posed import without_pose
+from ...core.pieces.registry import coated_kind, placement
+from ..session import Session
+
+
+def measured_on(piece: Coated, coat: Coat | None, board: Board) -> tuple[Coated, np.ndarray | None]:
+    """What a coat is measured on: the piece as it is seen, or the one on whose face it lies and
+    how its pose turns that."""
+    placed = placement(piece, board)
+    if coat is None or coat.plane == "board" or placed.pose is None:
+        return piece, None
+    return without_pose(piece), placed.pose_on_board()
+
+
+class Measures:
+    """The section of the chosen piece, as it is now."""
+
+    def __init__(self, session: Session) -> None:
+        self.document, self.selection = session.document, session.selection
+        self._cache = Cache(32 * 2**20)
+        self._for: tuple[Coated | None, Coat | None, Board] | None = None
+        self._section: Section | None = None
+
+    def section(self) -> Section | None:
+        """None when nothing that wears coats is chosen."""
+        piece, coat, board = self.selection.coated, self.selection.coat, self.document.board
+        if self._for is None or any(
+            a is not b for a, b in zip(self._for, (piece, coat, board), strict=True)
+        ):
+            self._for = piece, coat, board
+            self._section = None if piece is None else self._of(piece, coat, board)
+        return self._section
+
+    def _of(self, piece: Coated, coat: Coat | None, board: Board) -> Section:
+        flat, _ = measured_on(piece, coat, board)
+        em = placement(flat, board).em
+        core = coated_kind(flat).core(flat, board.dpi, self._cache)
+        return section_of(piece.style, em, core, board.dpi, board.lamp)
