@@ -54,7 +54,7 @@ def _drag(
     window: Window, field: str, values: np.ndarray
 ) -> tuple[list[float], list[float], list[float]]:
     """Seconds to the first picture, to the sharp one, and of a copy beside each."""
-    panel = window.coat.panels[window.selection.coat.__struct_config__.tag]  # type: ignore[index, union-attr]
+    panel = window.coat.panels[type(window.selection.coat)]  # type: ignore[index]
     control = panel.controls[field]
     start, copy = planes(), planes()
     token, first, sharp, copies, loop = object(), [], [], [], QEventLoop()

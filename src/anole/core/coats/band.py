@@ -6,6 +6,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
+from ..arrays import Plane
 from ..field.closest import Nearest
 from ..field.edge_area import deeper
 from ..field.half_plane import area, crease, slopes
@@ -86,9 +87,9 @@ NO_CHORDS = Nearest(
 
 
 def between(
-    distance: np.ndarray, outer: float, inner: float, nearest: Nearest = NO_CHORDS,
+    distance: Plane, outer: float, inner: float, nearest: Nearest = NO_CHORDS,
     part: tuple[slice, slice] | None = None,
-) -> np.ndarray:  # fmt: skip
+) -> Plane:  # fmt: skip
     """Coverage deeper than `outer` and not deeper than `inner`; either may be infinite.
 
     It is the area of each pixel between the lines where the distance has these values.
@@ -112,7 +113,7 @@ def between(
     return out
 
 
-def along(distance: np.ndarray, outer: float, inner: float) -> np.ndarray:
+def along(distance: Plane, outer: float, inner: float) -> np.ndarray:
     """The same along a line across the edge: distances (n,) px -> coverage (n,), 0..1."""
     ends = [np.clip(distance - np.float32(end) + np.float32(0.5), 0, 1) for end in (outer, inner)]
     return np.asarray(ends[0] - ends[1], np.float32)

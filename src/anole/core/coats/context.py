@@ -8,6 +8,7 @@ from typing import NamedTuple
 
 import numpy as np
 
+from ..arrays import Plane
 from ..box import Box
 from ..cache import Cache
 from ..field.closest import Nearest
@@ -101,7 +102,7 @@ class CoatContext(NamedTuple):
         outer: float,
         inner: float,
         turned: TurnedDistance | None = None,
-    ) -> np.ndarray:
+    ) -> Plane:
         """(H, W) float32 over `box`, 0..1: coverage from one distance of an edge to another.
 
         turned : the same distance with its corners turned for strokes that end at `outer`
@@ -115,7 +116,7 @@ class CoatContext(NamedTuple):
         plane[turned.where[part]] = deeper[part][turned.where[part]]
         return plane
 
-    def field(self, plane: np.ndarray, box: Box) -> np.ndarray:
+    def field(self, plane: Plane, box: Box) -> np.ndarray:
         """The part of a plane over the shape's field box that lies in `box`."""
         return plane[box.slices_in(self.shape.box)]
 

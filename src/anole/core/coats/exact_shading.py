@@ -13,6 +13,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
+from ..arrays import Plane, Planes
 from ..box import Box
 from ..field.edge_area import candidates
 from ..field.normals import facing
@@ -126,9 +127,9 @@ def _carve(d, near, c, joint, n, top, left, outer, k, looks, gleams, out, y0, y1
 
 
 def shade_exact(
-    letters: ShapeFields, box: Box, span: tuple[float, float], rise: float, heights: np.ndarray,
+    letters: ShapeFields, box: Box, span: tuple[float, float], rise: float, heights: Plane,
     light: Light,
-) -> np.ndarray:  # fmt: skip
+) -> Planes:  # fmt: skip
     """(4, H, W) straight colours over `box`, px.
 
     span : outer and inner end, px

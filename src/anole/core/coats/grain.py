@@ -5,6 +5,7 @@ from __future__ import annotations
 import msgspec
 import numpy as np
 
+from ..arrays import Plane
 from ..box import Box
 from ..compose.cover import full
 from ..maths import smoothstep
@@ -43,7 +44,7 @@ class GrainKind(CoatKind[Grain]):
         return np.ascontiguousarray(lit[:, rows, columns])
 
 
-def heights(coat: Grain, context: CoatContext, paint: PaintContext) -> np.ndarray:
+def heights(coat: Grain, context: CoatContext, paint: PaintContext) -> Plane:
     """(H, W) float32 px over paint.box: luminance times the amount, faded toward the rim."""
     plain = msgspec.structs.replace(coat.pattern, inks=(BLACK, WHITE), speckle=0.0)
     box = paint.box

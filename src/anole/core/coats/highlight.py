@@ -7,6 +7,7 @@ from collections.abc import Callable
 import msgspec
 import numpy as np
 
+from ..arrays import Plane, Planes
 from ..box import Box
 from ..model import Colour, ColourPaint, Paint, Relief
 from ..paint.context import PaintContext
@@ -25,7 +26,7 @@ def is_painted(paint: Paint) -> bool:
 
 def with_highlight(
     coat: Relief, context: CoatContext, paint: PaintContext, shaded: Shading
-) -> np.ndarray:
+) -> Planes:
     """(4, H, W) straight: the coat as it is shaded, with its highlight in its paint added."""
     assert coat.gleam is not None
     surface = shaded(msgspec.structs.replace(coat, gleam=None), context, paint.box)
@@ -37,7 +38,7 @@ def with_highlight(
     return added(surface, colour, share * colour[3])
 
 
-def added(surface: np.ndarray, colour: np.ndarray, share: np.ndarray) -> np.ndarray:
+def added(surface: Planes, colour: Planes, share: Plane) -> Planes:
     """Straight colours with `share` of another's light added: what they lack of cover it brings.
 
     surface, colour : (4, H, W) float32 straight, 0..1; share : (H, W) float32, 0 and more

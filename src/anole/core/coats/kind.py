@@ -12,6 +12,7 @@ from typing import Any, NamedTuple, Protocol, TypeVar
 
 import numpy as np
 
+from ..arrays import Planes
 from ..box import Box
 from ..compose.cover import Cover
 from ..field.outset import StrokeOutset
@@ -80,7 +81,7 @@ class CoatKind(Protocol[C]):
         """The fields that its colours come from besides its paints."""
         return tuple(n for n in self.struct.__struct_fields__ if n not in Coat.__struct_fields__)
 
-    def source(self, coat: C, context: CoatContext, paint: PaintContext) -> np.ndarray:
+    def source(self, coat: C, context: CoatContext, paint: PaintContext) -> Planes:
         """(4, H, W) float32 straight colours over paint.box; (4, 1, W) or (4, H, 1) where all rows
         or columns are the same."""
         raise NotImplementedError(self.title)

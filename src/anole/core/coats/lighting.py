@@ -13,6 +13,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
+from ..arrays import Plane, Planes, Table
 from ..model import Colour, Lamp, Stop
 from ..paint.stops import STEPS, table
 
@@ -39,7 +40,7 @@ def toward(lamp: Lamp) -> tuple[float, float, float]:
     return math.sin(b) * math.cos(e), -math.cos(b) * math.cos(e), math.sin(e)
 
 
-def ramp_table(stops: tuple[Stop, ...], lamp: Lamp) -> np.ndarray:
+def ramp_table(stops: tuple[Stop, ...], lamp: Lamp) -> Table:
     """(4, TONES + 1) straight colours over u, the upper half tinted by the lamp's colour."""
     lut = table(stops, "oklab")
     u = np.linspace(0, 1, TONES + 1)
@@ -145,7 +146,7 @@ def _slopes(h, k, ramp, shine, out, y0, y1):  # type: ignore[no-untyped-def]
             store(r, g, b, a, one, out, y, x)
 
 
-def lit_heights(heights: np.ndarray, light: Light) -> np.ndarray:
+def lit_heights(heights: Plane, light: Light) -> Planes:
     """(4, H, W) straight colours of a height field in px, by its own differences."""
     out = np.empty((4, *heights.shape), F)
     h = np.ascontiguousarray(heights, F)

@@ -6,6 +6,7 @@ import math
 
 import numpy as np
 
+from ..arrays import Planes
 from ..box import Box
 from ..field.blur import smoothed
 from ..field.mouldings import height, table
@@ -89,7 +90,7 @@ def _sigma(coat: Relief, ends: tuple[float, float]) -> float:
     return coat.rounding * (ends[1] - ends[0]) / 4
 
 
-def shaded(coat: Relief, context: CoatContext, box: Box) -> np.ndarray:
+def shaded(coat: Relief, context: CoatContext, box: Box) -> Planes:
     """(4, H, W) straight colours over `box`, the highlight in one colour."""
     light = light_of(coat.lamp or context.lamp, coat.ramp, coat.gleam)
     rise, ends = context.px(coat.height), _ends(coat, context)

@@ -11,6 +11,7 @@ from typing import NamedTuple
 
 import numpy as np
 
+from ..arrays import Plane, Planes
 from ..box import Box
 from ..cache import Cache
 from ..field.outset import Outset, outset
@@ -74,8 +75,8 @@ class Profile(NamedTuple):
     coverage : (n,) float32, 0..1; colours : (4, n) straight, None for a coat that takes its paint's
     """
 
-    coverage: np.ndarray
-    colours: np.ndarray | None
+    coverage: Plane
+    colours: Planes | None
 
 
 def section_of(style: Sequence[Coat], em: float, core: float, dpi: float, lamp: Lamp) -> Section:

@@ -11,6 +11,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
+from ..arrays import Plane, Planes
 from .lighting import Light, colour_at, shine_at, tone_at
 
 LEAST_LOOKS, MOST_LOOKS, FINE = 3, 12, 24.0
@@ -25,7 +26,7 @@ SHORT = np.float32(1e-3)
 
 
 def slopes(
-    heights: np.ndarray, span: tuple[float, float], rise: float, wide: float
+    heights: Plane, span: tuple[float, float], rise: float, wide: float
 ) -> tuple[np.ndarray, float, float]:
     """Slope g of the surface over the distance, averaged over `wide` px: rows of 1 / |(g, 1)|,
     g / |(g, 1)| and g, (n, 3) float32; the distance of the first, and rows for each px."""
@@ -75,7 +76,7 @@ class ShadingTable(NamedTuple):
     first, per_px : distance of the first row, rows for each px; reach : the greatest turn
     """
 
-    colours: np.ndarray
+    colours: Planes
     first: np.float32
     per_px: np.float32
     reach: np.float32
@@ -97,7 +98,7 @@ class HighlightTable(NamedTuple):
 
 
 def shading_tables(
-    heights: np.ndarray, span: tuple[float, float], rise: float, light: Light
+    heights: Plane, span: tuple[float, float], rise: float, light: Light
 ) -> tuple[ShadingTable, HighlightTable]:
     reach = max(span[1] - span[0], 1e-3)
     looks = int(min(max(FINE / reach, LEAST_LOOKS), MOST_LOOKS))

@@ -7,6 +7,7 @@ from typing import NamedTuple
 
 import numpy as np
 
+from ..arrays import Chords
 from ..box import Box
 from ..field.raster import Raster
 from ..paint.frames import FrameBox, LetterFrames
@@ -20,7 +21,7 @@ class ShapeError(ValueError):
     """An outline that no picture can be made of."""
 
 
-def sound_outline(chords: np.ndarray) -> np.ndarray:
+def sound_outline(chords: Chords) -> Chords:
     """(m, 4) float64 chords that a picture can be made of: those that go nowhere left out, and none
     where they enclose no area. Raises ShapeError for too many of them and for points that are no
     numbers."""
@@ -54,7 +55,7 @@ class Shape(NamedTuple):
     """
 
     key: tuple
-    chords: np.ndarray
+    chords: Chords
     em: float
     core: float
     frame: FrameBox

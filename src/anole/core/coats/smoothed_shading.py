@@ -6,6 +6,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
+from ..arrays import Plane
 from ..box import Box
 from .lighting import Light, colour_at, tone
 from .shading_table import entry, slopes
@@ -36,7 +37,7 @@ def _swell(d, outer, slope, first, per_px, k, ramp, shine, out, y0, y1):  # type
 
 def shade_smoothed(
     d: np.ndarray, over: Box, box: Box, span: tuple[float, float], rise: float,
-    heights: np.ndarray, light: Light,
+    heights: Plane, light: Light,
 ) -> np.ndarray:  # fmt: skip
     """As shade_exact(), from a smoothed distance and its own differences."""
     out = np.empty((4, box.height, box.width), np.float32)

@@ -6,6 +6,7 @@ import math
 
 import numpy as np
 
+from ..arrays import Plane
 from ..box import Box
 from ..field.outset import StrokeOutset
 from ..model import Position, Span, Stroke
@@ -79,7 +80,7 @@ def _span(coat: Stroke, context: CoatContext, box: Box, low: float, high: float)
     return span
 
 
-def _deeper(coat: Stroke, context: CoatContext, box: Box, at: float) -> np.ndarray:
+def _deeper(coat: Stroke, context: CoatContext, box: Box, at: float) -> Plane:
     """(H, W) float32 A(at): coverage deeper than a position."""
     shape = context.shape
     if math.isinf(at) or at == 0:

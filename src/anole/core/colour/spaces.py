@@ -11,6 +11,8 @@ from typing import NamedTuple
 
 import numpy as np
 
+from ..arrays import Planes
+
 _LMS = np.array([
     [0.4122214694707630, 0.5363325372617349, 0.0514459932675022],
     [0.2119034958178251, 0.6806995506452345, 0.1073969535369405],
@@ -89,7 +91,7 @@ def from_hsl(hsl: np.ndarray) -> np.ndarray:
     return np.stack([part(0), part(8), part(4)])
 
 
-def _same(colours: np.ndarray) -> np.ndarray:
+def _same(colours: Planes) -> np.ndarray:
     return colours
 
 

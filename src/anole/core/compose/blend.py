@@ -10,6 +10,7 @@ from __future__ import annotations
 import numpy as np
 from numba import njit
 
+from ..arrays import Plane
 from .blend_rows import hue_row, mix_row
 
 MODES = (
@@ -44,7 +45,7 @@ def _plus_row(dst: np.ndarray, src: np.ndarray, alpha: np.ndarray) -> None:
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _alpha_row(src: np.ndarray, cover: np.ndarray, opacity: np.float32, out: np.ndarray) -> None:
+def _alpha_row(src: np.ndarray, cover: Plane, opacity: np.float32, out: np.ndarray) -> None:
     for x in range(out.shape[0]):
         out[x] = src[x] * cover[x] * opacity
 

@@ -6,6 +6,7 @@ from typing import NamedTuple
 
 import numpy as np
 
+from ..arrays import Plane
 from ..box import Box
 
 
@@ -18,11 +19,11 @@ class Cover(NamedTuple):
     across an edge that it does not end at.
     """
 
-    plane: np.ndarray
+    plane: Plane
     outside: bool
     face: bool
 
 
-def full(box: Box) -> np.ndarray:
+def full(box: Box) -> Plane:
     """(1, W) float32: a coverage of 1 inv_alpha a box."""
     return np.ones((1, box.width), np.float32)

@@ -14,6 +14,7 @@ from numba.core import cgutils
 from numba.extending import intrinsic
 
 from .. import bands
+from ..arrays import Plane
 from ..box import Box
 from . import blend
 from .dirty_spans import DirtySpans
@@ -39,7 +40,7 @@ class Instruction(NamedTuple):
     box: Box
     to: np.ndarray
     other: np.ndarray | None = None
-    cover: np.ndarray | None = None
+    cover: Plane | None = None
     at: tuple[int, int] = (0, 0)
     share: float = 1.0
     mode: int = 0
@@ -54,7 +55,7 @@ def _pointer(typingctx, address):  # type: ignore[no-untyped-def]
     return types.voidptr(types.int64), code
 
 
-def _address(plane: np.ndarray | None) -> int:
+def _address(plane: Plane | None) -> int:
     if plane is None:
         return 0
     # the loop takes what lies there on trust

@@ -19,7 +19,7 @@ from .cover import Cover
 from .program import COMPOSITE, COPY, LERP, MERGE, WIPE, Instruction
 
 
-class Planes:
+class Accumulators:
     """A frame's accumulators inv_alpha a window."""
 
     def __init__(self, window: Box) -> None:
@@ -51,7 +51,7 @@ class Step(Protocol):
     def key(self) -> Hashable: ...
     @property
     def box(self) -> Box: ...
-    def prepared(self, planes: Planes) -> PreparedStep:
+    def prepared(self, planes: Accumulators) -> PreparedStep:
         """Make what is needed, from the cache where it can; then say what to do."""
 
 
@@ -61,7 +61,7 @@ class Wipe(NamedTuple):
     key: Hashable
     box: Box
 
-    def prepared(self, planes: Planes) -> PreparedStep:
+    def prepared(self, planes: Accumulators) -> PreparedStep:
         return PreparedStep([Instruction(WIPE, self.box, planes.ground)])
 
 
@@ -71,7 +71,7 @@ class FaceBegin(NamedTuple):
     key: Hashable
     box: Box
 
-    def prepared(self, planes: Planes) -> PreparedStep:
+    def prepared(self, planes: Accumulators) -> PreparedStep:
         return PreparedStep([Instruction(COPY, self.box, planes.face, planes.ground)])
 
 
@@ -82,7 +82,7 @@ class FaceEnd(NamedTuple):
     box: Box
     coverage: Callable[[], tuple[np.ndarray, Box]]
 
-    def prepared(self, planes: Planes) -> PreparedStep:
+    def prepared(self, planes: Accumulators) -> PreparedStep:
         plane, box = self.coverage()
         at = (box.x0, box.y0)
         return PreparedStep([Instruction(LERP, self.box, planes.ground, planes.face, plane, at)])
@@ -109,7 +109,7 @@ class CompositeStep(NamedTuple):
     def key(self) -> Hashable:
         return (self.made, self.box, self.opacity, self.blend, self.arithmetic, self.clip_side)
 
-    def prepared(self, planes: Planes) -> PreparedStep:
+    def prepared(self, planes: Accumulators) -> PreparedStep:
         cover, source = self.cover(), np.ascontiguousarray(self.source(), np.float32)
         outside = cover.outside and self.clip_side != "inside"
         face = cover.face and self.clip_side != "outside"
@@ -133,7 +133,7 @@ class ApartBegin(NamedTuple):
     box: Box
     on_nothing: bool
 
-    def prepared(self, planes: Planes) -> PreparedStep:
+    def prepared(self, planes: Accumulators) -> PreparedStep:
         instructions = [Instruction(COPY, self.box, planes.kept, planes.ground)]
         if self.on_nothing:
             instructions.append(Instruction(WIPE, self.box, planes.ground))
@@ -148,7 +148,7 @@ class ApartEnd(NamedTuple):
     opacity: float
     blend: str
 
-    def prepared(self, planes: Planes) -> PreparedStep:
+    def prepared(self, planes: Accumulators) -> PreparedStep:
         ground, kept, box = planes.ground, planes.kept, self.box
         if self.blend == "normal":
             ones = np.ones((1, box.width), np.float32)

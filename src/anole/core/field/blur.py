@@ -11,6 +11,8 @@ import math
 import cv2
 import numpy as np
 
+from ..arrays import Plane
+
 LEAST = 4.0
 """Sigma in px, at the reduced size, that keeps the error under half a percent."""
 
@@ -20,12 +22,12 @@ def factor_for(sigma: float) -> int:
     return 1 << max(0, int(math.log2(max(sigma, 1.0) / LEAST)))
 
 
-def _gauss(plane: np.ndarray, sigma: float) -> np.ndarray:
+def _gauss(plane: Plane, sigma: float) -> np.ndarray:
     taps = 2 * math.ceil(3.5 * sigma) + 1
     return cv2.GaussianBlur(plane, (taps, taps), sigma, borderType=cv2.BORDER_CONSTANT)
 
 
-def gaussian(plane: np.ndarray, sigma: float) -> np.ndarray:
+def gaussian(plane: Plane, sigma: float) -> Plane:
     """Blur a plane; beyond its border everything counts as 0.
 
     plane : (H, W) float32
@@ -55,7 +57,7 @@ def _box_variance(f: int) -> float:
     return ((f + 1) ** 2 - 1) / 12 / f**2
 
 
-def smoothed(field: np.ndarray, sigma: float) -> np.ndarray:
+def smoothed(field: Plane, sigma: float) -> np.ndarray:
     """Blur a field, going on at its borders as it was there.
 
     A blur wider than the field is held to the field's size: it is a mean of it either way.

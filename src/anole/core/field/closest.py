@@ -14,6 +14,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
+from ..arrays import Chords, Plane
 from ..box import Box
 
 SEED = 1.5
@@ -115,7 +116,7 @@ def _signed(square: np.ndarray, inside: np.ndarray, y0: int, y1: int) -> None:
             square[y, x] = d if inside[y, x] else -d
 
 
-def _measures(chords: np.ndarray, box: Box) -> np.ndarray:
+def _measures(chords: Chords, box: Box) -> np.ndarray:
     start = chords[:, :2] - (box.x0, box.y0)
     along = chords[:, 2:] - chords[:, :2]
     length2 = np.maximum((along**2).sum(1, keepdims=True), 1e-12)
@@ -130,12 +131,12 @@ class Nearest(NamedTuple):
     chords : (m, 5) float32: x0, y0, dx, dy, 1 / length^2 of each, px from the box's corner
     """
 
-    distance: np.ndarray
+    distance: Plane
     near: np.ndarray
-    chords: np.ndarray
+    chords: Chords
 
 
-def nearest(chords: np.ndarray, inside: np.ndarray, box: Box) -> Nearest:
+def nearest(chords: Chords, inside: np.ndarray, box: Box) -> Nearest:
     """Signed distance of every pixel centre to an outline, and what it is nearest to.
 
     chords : (m, 4) float64, px; inside : (H, W) bool

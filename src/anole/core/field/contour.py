@@ -6,6 +6,7 @@ from __future__ import annotations
 import numpy as np
 from numba import njit
 
+from ..arrays import Chords, Plane
 from ..box import Box
 
 
@@ -30,7 +31,7 @@ def _backward(a, b, c, d, n, k, ends, x, y):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True)
-def _crossings(plane: np.ndarray, level: float, out: np.ndarray) -> int:
+def _crossings(plane: Plane, level: float, out: np.ndarray) -> int:
     """Each cell of four pixel centres gives at most two chords; returns how many."""
     count = 0
     height, width = plane.shape
@@ -65,7 +66,7 @@ def _crossings(plane: np.ndarray, level: float, out: np.ndarray) -> int:
     return count
 
 
-def contour(plane: np.ndarray, level: float, box: Box) -> np.ndarray:
+def contour(plane: Plane, level: float, box: Box) -> Chords:
     """Chords (m, 4) float64 px of the line plane == level, linear between pixel centres.
 
     plane : (H, W) float32 over `box`

@@ -10,6 +10,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
+from ..arrays import Chords, Plane
 from ..box import Box
 
 
@@ -61,8 +62,8 @@ def _clipped(row: np.ndarray, xl: float, xr: float, d: float, width: float) -> N
 
 @njit(nogil=True, cache=True)
 def _rows(
-    chords: np.ndarray, x_off: float, y_off: float, y0: int, y1: int,
-    cover: np.ndarray, inside: np.ndarray,
+    chords: Chords, x_off: float, y_off: float, y0: int, y1: int,
+    cover: Plane, inside: np.ndarray,
 ) -> None:  # fmt: skip
     width = cover.shape[1]
     area = np.zeros((y1 - y0, width + 2), np.float64)
@@ -94,7 +95,7 @@ def _rows(
             inside[y0 + y, x] = wind != 0
 
 
-def rasterise(chords: np.ndarray, box: Box) -> tuple[np.ndarray, np.ndarray]:
+def rasterise(chords: Chords, box: Box) -> tuple[np.ndarray, np.ndarray]:
     """Coverage and insideness of closed outlines over a box of pixels.
 
     chords : (m, 4) float64, px, consistently wound, overlaps united

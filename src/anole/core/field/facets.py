@@ -12,6 +12,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
+from ..arrays import Chords, Points
 from .normals import joints, order, outward
 
 FINE = 5
@@ -102,7 +103,7 @@ class Facets(NamedTuple):
     ends : (n, 2), the rows that it may touch, px
     """
 
-    lines: np.ndarray
+    lines: Chords
     forms: np.ndarray
     middle: np.ndarray
     ends: np.ndarray
@@ -126,7 +127,7 @@ class Facets(NamedTuple):
         return Facets(*(np.concatenate(both) for both in zip(self, other, strict=True)))
 
 
-def _form(normal: np.ndarray, through: np.ndarray, plus: np.ndarray | float = 0.0) -> np.ndarray:
+def _form(normal: np.ndarray, through: np.ndarray, plus: np.ndarray | float = 0.0) -> Points:
     """(n, 3): the distance along a unit vector (n, 2) from points (n, 2), and something more."""
     return np.column_stack([normal, plus - (normal * through).sum(1)])
 
@@ -174,7 +175,7 @@ def _cuts(corners: np.ndarray, far: float, reach: float) -> Facets:
     return _facets(lines, [across, across], [vertex, vertex + away * u, vertex + away * w])
 
 
-def _strips(chords: np.ndarray, away: np.ndarray, reach: float) -> Facets:
+def _strips(chords: Chords, away: np.ndarray, reach: float) -> Facets:
     """What each chord sweeps along its normal."""
     a, b = chords[:, :2], chords[:, 2:]
     along = np.column_stack([-away[:, 1], away[:, 0]])
@@ -198,7 +199,7 @@ def _rounds(vertex: np.ndarray, u: np.ndarray, w: np.ndarray, reach: float) -> F
 
 
 def sweeps(
-    chords: np.ndarray, cut: np.ndarray, side: float, far: float, reach: float
+    chords: Chords, cut: np.ndarray, side: float, far: float, reach: float
 ) -> Facets:  # fmt: skip
     """All parts of a stroke but its mitres: edges, joints of curves, and corners that are cut.
 

@@ -15,6 +15,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
+from ..arrays import Chords, Plane
 from ..box import Box
 from .closest import Nearest
 from .facets import sweeps, wedges
@@ -30,7 +31,7 @@ CUT = 0.75
 """px from it within which a px may be cut by it."""
 
 
-def corners(chords: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+def corners(chords: Chords) -> tuple[np.ndarray, np.ndarray]:
     """(m, 7) float64, a row for each sharp corner: x, y, the normals of its edges that bound the
     wedge, and the side that counts: 1 outside the letters, -1 inside; (n, 2) int64, for each chord
     the rows of the corners at its start and its end, or -1."""
@@ -57,7 +58,7 @@ def lengths(corners: np.ndarray) -> np.ndarray:
     return 2 / np.maximum(np.hypot(*(corners[:, 2:4] + corners[:, 4:6]).T), 1e-9)
 
 
-def longest_mitre(chords: np.ndarray, limit: float, side: float) -> float:
+def longest_mitre(chords: Chords, limit: float, side: float) -> float:
     """How many widths the corners on one side (1 outside, -1 inside) stick out; at least 1."""
     if not len(chords):
         return 1.0
@@ -115,13 +116,13 @@ class TurnedDistance(NamedTuple):
     deeper : float32, 0..1, how much of each of these lies deeper
     """
 
-    distance: np.ndarray
+    distance: Plane
     where: np.ndarray
-    deeper: np.ndarray
+    deeper: Plane
 
 
 def joined(
-    chords: np.ndarray, nearest: Nearest, box: Box, join: str, limit: float, at: float
+    chords: Chords, nearest: Nearest, box: Box, join: str, limit: float, at: float
 ) -> TurnedDistance:
     """Sharp corners turned as `join` (mitre or cut) says, for strokes that end at `at`: px across
     the edge, negative outside.
@@ -156,7 +157,7 @@ def joined(
 
 
 def _bevelled_px(
-    found: np.ndarray, cut: np.ndarray, at_chord: np.ndarray, chords: np.ndarray,
+    found: Chords, cut: np.ndarray, at_chord: np.ndarray, chords: Chords,
     nearest: Nearest, side: float, far: float,
 ) -> np.ndarray:  # fmt: skip
     hard = np.zeros(nearest.near.shape, np.bool_)

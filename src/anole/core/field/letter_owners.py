@@ -8,6 +8,7 @@ import cv2
 import numpy as np
 from numba import njit
 
+from ..arrays import Planes
 from ..box import Box
 from .coverage import rasterise
 from .shape_fields import ink_box
@@ -47,7 +48,7 @@ def _spread(owner: np.ndarray) -> np.ndarray:
 
 
 @njit(nogil=True, cache=True)
-def _soften(planes: np.ndarray, owner: np.ndarray, out: np.ndarray) -> None:
+def _soften(planes: Planes, owner: np.ndarray, out: np.ndarray) -> None:
     height, width = owner.shape
     ninth = np.float32(1 / 9)
     for y in range(1, height - 1):
@@ -66,7 +67,7 @@ def _soften(planes: np.ndarray, owner: np.ndarray, out: np.ndarray) -> None:
                 out[p, y, x] = total * ninth
 
 
-def soften_borders(planes: np.ndarray, owner: np.ndarray) -> np.ndarray:
+def soften_borders(planes: Planes, owner: np.ndarray) -> np.ndarray:
     """Average over 3 x 3 px where two owners meet, so that colours change without steps.
 
     planes : (n, H, W) float32; owner : (H, W) int32

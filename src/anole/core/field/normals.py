@@ -11,6 +11,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
+from ..arrays import Chords
 from ..box import Box
 from .closest import Nearest
 
@@ -25,7 +26,7 @@ DEEP, ALIKE = np.float32(4), np.float32(0.94)
 """px from the edge beyond which normals are averaged, and the cosine of those that are alike."""
 
 
-def order(chords: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+def order(chords: Chords) -> tuple[np.ndarray, np.ndarray]:
     """For each chord the one before and the one after it on its contour."""
     count = len(chords)
     if not count:
@@ -46,14 +47,14 @@ def order(chords: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
     return before, after
 
 
-def outward(chords: np.ndarray) -> np.ndarray:
+def outward(chords: Chords) -> Chords:
     """(m, 2) float64: the unit normals of chords (m, 4) whose covered area is positive, outward."""
     along = chords[:, 2:] - chords[:, :2]
     length = np.maximum(np.hypot(*along.T), 1e-9)
     return np.column_stack([along[:, 1], -along[:, 0]]) / length[:, None]
 
 
-def joints(chords: np.ndarray) -> np.ndarray:
+def joints(chords: Chords) -> np.ndarray:
     """(m, 8) float32 for each chord: its inward normal, the normal at its start and at its end,
     and how far from each end, in px, that normal is led over into the chord's own."""
     along = chords[:, 2:] - chords[:, :2]
@@ -144,7 +145,7 @@ def _calmed(n, d, out, first, last):  # type: ignore[no-untyped-def]
             out[0, y, x], out[1, y, x] = nx, ny
 
 
-def normals(chords: np.ndarray, nearest: Nearest, joint: np.ndarray, box: Box) -> np.ndarray:
+def normals(chords: Chords, nearest: Nearest, joint: np.ndarray, box: Box) -> np.ndarray:
     """(2, H, W) float32 x and y of the unit normals, inward.
 
     chords : (m, 4) float64, px, what they cover positive; joint : of joints()

@@ -7,6 +7,7 @@ from typing import NamedTuple
 import cv2
 import numpy as np
 
+from ..arrays import Chords, Plane
 from ..box import Box
 from .closest import nearest
 from .contour import contour
@@ -28,10 +29,10 @@ class Raster(NamedTuple):
     plane : (H, W) float32, 0..1, the alpha of a picture
     """
 
-    plane: np.ndarray
+    plane: Plane
     box: Box
 
-    def over(self, box: Box) -> np.ndarray:
+    def over(self, box: Box) -> Plane:
         """(h, w) float32: the coverage over another box, 0 beyond its own."""
         out = np.zeros((box.height, box.width), np.float32)
         both = self.box.meet(box)
@@ -40,7 +41,7 @@ class Raster(NamedTuple):
         return out
 
 
-def _between(depth: np.ndarray, axis: int) -> np.ndarray:
+def _between(depth: Plane, axis: int) -> np.ndarray:
     """Twice as many values along an axis, a quarter of a px to either side of each."""
     count = depth.shape[axis]
     wide = np.pad(depth, [(2, 2) if n == axis else (0, 0) for n in (0, 1)], mode="edge")
@@ -53,7 +54,7 @@ def _between(depth: np.ndarray, axis: int) -> np.ndarray:
     return both.reshape([2 * n if a == axis else n for a, n in enumerate(depth.shape)])
 
 
-def _outline(depth: np.ndarray, box: Box, fine: bool) -> np.ndarray:
+def _outline(depth: Plane, box: Box, fine: bool) -> Chords:
     """Where a depth over `box` is 0; fine : in steps of half a px, between its values."""
     if not fine:
         return contour(depth, 0.0, box)
@@ -62,7 +63,7 @@ def _outline(depth: np.ndarray, box: Box, fine: bool) -> np.ndarray:
     return chords / 2 + (box.x0, box.y0, box.x0, box.y0)
 
 
-def traced(plane: np.ndarray, box: Box) -> np.ndarray:
+def traced(plane: Plane, box: Box) -> Chords:
     """(m, 4) float64 px: the closed outlines of a coverage, the covered area positive.
 
     plane : (H, W) float32 over `box`, 0..1; what lies beyond it counts as empty

@@ -6,6 +6,7 @@ import math
 
 import numpy as np
 
+from ..arrays import Chords, Plane
 from ..box import EMPTY, Box
 from ..cache import Cache
 from .closest import Nearest, nearest
@@ -22,7 +23,7 @@ CORE_SCALES = (0.25, 8.0)
 """...within these factors, so that it is the same at every render scale."""
 
 
-def ink_box(chords: np.ndarray) -> Box:
+def ink_box(chords: Chords) -> Box:
     """The least whole-pixel box around chords."""
     if not len(chords):
         return EMPTY
@@ -30,7 +31,7 @@ def ink_box(chords: np.ndarray) -> Box:
     return Box(math.floor(xs.min()), math.floor(ys.min()), math.ceil(xs.max()), math.ceil(ys.max()))
 
 
-def bounds(chords: np.ndarray) -> tuple[float, float, float, float]:
+def bounds(chords: Chords) -> tuple[float, float, float, float]:
     """x0, y0, x1, y1 of chords (m, 4); a unit square where there are none."""
     if not len(chords):
         return (0.0, 0.0, 1.0, 1.0)
@@ -38,7 +39,7 @@ def bounds(chords: np.ndarray) -> tuple[float, float, float, float]:
     return (float(xs.min()), float(ys.min()), float(xs.max()), float(ys.max()))
 
 
-def greatest_inside(chords: np.ndarray) -> float:
+def greatest_inside(chords: Chords) -> float:
     """The greatest inside distance of an outline, in its own px."""
     ink = ink_box(chords)
     if ink.empty:
@@ -62,7 +63,7 @@ class ShapeFields:
     """
 
     def __init__(
-        self, key: tuple, chords: np.ndarray, ink: Box, box: Box, core: float, cache: Cache,
+        self, key: tuple, chords: Chords, ink: Box, box: Box, core: float, cache: Cache,
         smooth: bool = True, raster: Raster | None = None,
     ) -> None:  # fmt: skip
         self.key, self.chords, self.ink, self.box, self.core = key, chords, ink, box, core
@@ -75,7 +76,7 @@ class ShapeFields:
         )
 
     @property
-    def coverage(self) -> np.ndarray:
+    def coverage(self) -> Plane:
         """(H, W) float32 over `box`, 0..1; 0 or 1 without smoothing."""
         cover, inside = self._raster()
         if not self.smooth:
@@ -93,7 +94,7 @@ class ShapeFields:
         return self.coverage, self.box
 
     @property
-    def distance(self) -> np.ndarray:
+    def distance(self) -> Plane:
         """(H, W) float32 over `box`, px, + inside."""
         return self.nearest.distance
 

@@ -4,6 +4,9 @@ from __future__ import annotations
 
 import numpy as np
 from numba import njit
+from numpy.typing import NDArray
+
+from ..arrays import Chords
 
 LONGEST = 64
 """Chords that become one at most."""
@@ -11,7 +14,7 @@ SHARP = 0.6
 """Turn, radians, from which on two chords meet in a corner."""
 
 
-def following(chords: np.ndarray) -> np.ndarray:
+def following(chords: Chords) -> NDArray[np.int64]:
     """(m,) int64: the chord that begins where each one ends; outlines are closed.
 
     chords : (m, 4), ends that meet equal to the last bit
@@ -64,7 +67,7 @@ def _merge(c, after, tolerance, out):  # type: ignore[no-untyped-def]
     return made
 
 
-def simplified(chords: np.ndarray, tolerance: float) -> np.ndarray:
+def simplified(chords: Chords, tolerance: float) -> Chords:
     """(n, 4) float64 chords through some of the points of closed outlines, none of the others
     further than a tolerance from them.
 
@@ -76,7 +79,7 @@ def simplified(chords: np.ndarray, tolerance: float) -> np.ndarray:
     return out[: _merge(np.ascontiguousarray(chords), following(chords), tolerance, out)]
 
 
-def rounded_out(chords: np.ndarray) -> np.ndarray:
+def rounded_out(chords: Chords) -> Chords:
     """Chords whose ends lie on a curve, moved so that the curve runs midway between their ends and
     their middles: the area is the curve's. Corners stay.
 

@@ -7,6 +7,7 @@ from typing import NamedTuple
 
 import numpy as np
 
+from ..arrays import Chords, Curves, Points
 from . import skia_paths
 from .block import Block
 from .glyphs import glyph
@@ -17,13 +18,13 @@ PointMap = Callable[[np.ndarray, np.ndarray], np.ndarray]
 FIRST_CUTS, MOST_ROUNDS = 4, 9
 
 
-def _at(curves: np.ndarray, index: np.ndarray, t: np.ndarray) -> np.ndarray:
+def _at(curves: Curves, index: np.ndarray, t: np.ndarray) -> np.ndarray:
     c, u = curves[index], 1 - t
     weights = np.stack([u**3, 3 * u * u * t, 3 * u * t * t, t**3], 1)
     return (c * weights[:, :, None]).sum(1)
 
 
-def chords(curves: np.ndarray, letter: np.ndarray, warp: PointMap, tolerance: float) -> np.ndarray:
+def chords(curves: Curves, letter: np.ndarray, warp: PointMap, tolerance: float) -> Chords:
     """Curves (n, 4, 2) through a warp to chords (m, 4), in order along each contour.
 
     letter : (n,) the letter of each curve; tolerance in the warp's units
@@ -55,13 +56,13 @@ def chords(curves: np.ndarray, letter: np.ndarray, warp: PointMap, tolerance: fl
 
 class _Piece(NamedTuple):
     box: tuple[float, float, float, float]
-    chords: np.ndarray
+    chords: Chords
 
 
-def bent(block: Block, shape: Warp, place: PointMap, tolerance: float) -> np.ndarray:
+def bent(block: Block, shape: Warp, place: PointMap, tolerance: float) -> Chords:
     """All of a block bent and placed: chords (m, 4), overlaps united, the covered area positive."""
 
-    def whole(points: np.ndarray, letter: np.ndarray) -> np.ndarray:
+    def whole(points: Points, letter: np.ndarray) -> np.ndarray:
         return place(shape(points, letter), letter)
 
     if not shape.bends.by_letter:
@@ -96,7 +97,7 @@ def _lines_of(block: Block, shape: Warp) -> np.ndarray:
     return np.array(firsts)[np.abs(y[:, None] - middles).argmin(1)]
 
 
-def positive(found: np.ndarray) -> np.ndarray:
+def positive(found: Chords) -> Chords:
     """Chords (m, 4) turned round where what they cover counts as negative: a mirror does that."""
     area = (found[:, 0] * found[:, 3] - found[:, 2] * found[:, 1]).sum()
     return found if area >= 0 else found[::-1, [2, 3, 0, 1]]

@@ -6,8 +6,7 @@ import functools
 import itertools
 from typing import NamedTuple
 
-import numpy as np
-
+from ..arrays import Curves
 from ..model import Font, Lettering, Outlines
 from . import stored_outlines
 from .fonts import FontFile, find, when_changed
@@ -45,7 +44,7 @@ class Block(NamedTuple):
 
     glyphs: tuple[PlacedGlyph, ...]
     lines: tuple[Ruled, ...]
-    curves: np.ndarray
+    curves: Curves
     box: tuple[float, float, float, float]
     tall: tuple[float, float, float, float]
     file: FontFile

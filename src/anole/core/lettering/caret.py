@@ -7,6 +7,7 @@ from typing import NamedTuple
 
 import numpy as np
 
+from ..arrays import Chords
 from . import bidi
 from .block import Block
 from .matrix import apply
@@ -80,7 +81,7 @@ def caret_lines(line: Outline, places: list[Caret]) -> np.ndarray:
     return np.stack([ends[: len(places)], ends[len(places) :]], 1)
 
 
-def place_at(lines: np.ndarray, x: float, y: float) -> int:
+def place_at(lines: Chords, x: float, y: float) -> int:
     """The place whose caret is nearest to a point of the board."""
     start, along = lines[:, 0], lines[:, 1] - lines[:, 0]
     share = ((np.array([x, y]) - start) * along).sum(1) / np.maximum((along**2).sum(1), 1e-12)

@@ -5,6 +5,8 @@ from __future__ import annotations
 import numpy as np
 from numba import njit
 
+from ..arrays import Chords, Curves
+
 TOLERANCE = 0.01
 """px at the render scale"""
 TURN, MOST_CUTS = 0.2, 16
@@ -81,7 +83,7 @@ def _along(c, first, last, tolerance, ts):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True)
-def _chords(curves: np.ndarray, stubs: np.ndarray, tolerance: float) -> np.ndarray:
+def _chords(curves: Curves, stubs: np.ndarray, tolerance: float) -> np.ndarray:
     most = 64
     for i in range(curves.shape[0]):
         most += _pieces(curves[i], tolerance) + 3
@@ -117,7 +119,7 @@ def _tangent(c, end):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True)
-def stubs(curves: np.ndarray) -> np.ndarray:
+def stubs(curves: Curves) -> np.ndarray:
     """(n, 2) bool: whether a cubic's start and its end need a chord along their tangent.
 
     They do at sharp corners, as strokes carry the direction there far out, and chords of a curve
@@ -147,7 +149,7 @@ def _astray(c, x, y):  # type: ignore[no-untyped-def]
     return wx * x + wy * y < ASTRAY * np.sqrt(wx * wx + wy * wy)
 
 
-def flatten(curves: np.ndarray, tolerance: float = TOLERANCE) -> np.ndarray:
+def flatten(curves: Curves, tolerance: float = TOLERANCE) -> Chords:
     """curves (n, 4, 2) px -> chords (m, 4) float64: x0, y0, x1, y1 in order along each contour."""
     plain = np.ascontiguousarray(curves, np.float64)
     return _chords(plain, stubs(plain), tolerance)

@@ -5,9 +5,9 @@ from __future__ import annotations
 import functools
 from typing import NamedTuple
 
-import numpy as np
 import skia
 
+from ..arrays import Curves
 from . import skia_paths, stored_outlines
 from .fonts import FontFile, load
 
@@ -18,7 +18,7 @@ class Glyph(NamedTuple):
     """One glyph: its united path in font units, its cubics and box in em, y down."""
 
     path: skia.Path
-    curves: np.ndarray
+    curves: Curves
     box: tuple[float, float, float, float] | None
 
 

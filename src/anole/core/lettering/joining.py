@@ -8,6 +8,7 @@ from typing import NamedTuple
 import numpy as np
 import skia
 
+from ..arrays import Curves
 from . import skia_paths
 from .fonts import FontFile
 from .glyphs import Axes, Glyph, glyph, upem_of
@@ -28,9 +29,7 @@ class PlacedGlyph(NamedTuple):
 Rule = tuple[float, ...]
 
 
-def united(
-    glyphs: Sequence[PlacedGlyph], axes: Axes = (), rules: Sequence[Rule] = ()
-) -> np.ndarray:
+def united(glyphs: Sequence[PlacedGlyph], axes: Axes = (), rules: Sequence[Rule] = ()) -> Curves:
     """(n, 4, 2) cubics of all glyphs and rules; those whose boxes overlap are united first."""
     drawn, inked, places, boxes = _inked(glyphs, axes)
     parts: list[PlacedGlyph | Rule] = [*inked, *rules]

@@ -6,6 +6,7 @@ from typing import NamedTuple
 
 import numpy as np
 
+from ..arrays import Chords
 from .bent import chords as bent_chords
 from .flatten import flatten
 from .glyphs import glyph
@@ -20,7 +21,7 @@ class LetterPart(NamedTuple):
     at: int
     word: int
     line: int
-    chords: np.ndarray
+    chords: Chords
 
 
 def _words(text: str) -> list[int]:

@@ -10,6 +10,7 @@ import math
 
 import numpy as np
 
+from ..arrays import Matrix, Points
 from ..model import Place
 
 
@@ -31,7 +32,7 @@ def placing(place: Place, box: tuple[float, float, float, float], em: float) -> 
     return np.column_stack([linear, shift])
 
 
-def apply(matrix: np.ndarray, points: np.ndarray) -> np.ndarray:
+def apply(matrix: Matrix, points: Points) -> Matrix:
     """Points (..., 2) through a 2 x 3 matrix."""
     (xx, xy, x0), (yx, yy, y0) = matrix
     x, y = points[..., 0], points[..., 1]

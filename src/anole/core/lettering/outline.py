@@ -7,6 +7,7 @@ from typing import NamedTuple
 
 import numpy as np
 
+from ..arrays import Chords, Matrix, Points
 from ..model import Lettering, Place
 from . import stored_outlines
 from .bends import Bends, bends_of
@@ -27,7 +28,7 @@ class Outline(NamedTuple):
     key: tuple
     block: Block
     bends: Bends
-    matrix: np.ndarray
+    matrix: Matrix
     em: float
 
     @property
@@ -88,7 +89,7 @@ def _outline(piece: Lettering, dpi: float) -> Outline:
     return Outline(key, words, bends, matrix, em)
 
 
-def _on_the_grid(matrix: np.ndarray, place: Place, words: Block) -> np.ndarray:
+def _on_the_grid(matrix: Matrix, place: Place, words: Block) -> np.ndarray:
     """Hard pixels stay whole: the first letter's origin stands on a whole px."""
     if place.rotation or place.skew:
         return matrix
@@ -97,7 +98,7 @@ def _on_the_grid(matrix: np.ndarray, place: Place, words: Block) -> np.ndarray:
     return snapped
 
 
-def chords(line: Outline, scale: float) -> np.ndarray:
+def chords(line: Outline, scale: float) -> Chords:
     """(m, 4) float64 px at a render scale, the covered area positive, overlaps united."""
     matrix = line.matrix * scale
     if not line.bends.bent:
@@ -108,7 +109,7 @@ def chords(line: Outline, scale: float) -> np.ndarray:
     return found[~still]
 
 
-def corners(line: Outline) -> np.ndarray:
+def corners(line: Outline) -> Points:
     """(4, 2) board px: the corners of the words' box, clockwise from the top left."""
     x0, y0, x1, y1 = line.block.box
     box = np.array([[x0, y0], [x1, y0], [x1, y1], [x0, y1]])

@@ -11,6 +11,7 @@ from typing import NamedTuple
 import numpy as np
 import skia
 
+from ..arrays import Chords, Curves
 from .winding import backward
 
 _VERB = skia.Path.Verb
@@ -50,7 +51,7 @@ class United(NamedTuple):
     curves, (n, 4, 2) cubics."""
 
     path: skia.Path
-    curves: np.ndarray
+    curves: Curves
 
 
 class _Contour:
@@ -102,7 +103,7 @@ def _contours(path: skia.Path) -> list[_Contour]:
     return [part for part in found if part.cubics]
 
 
-def _cleaned(cubics: np.ndarray, least: float) -> np.ndarray:
+def _cleaned(cubics: np.ndarray, least: float) -> Curves:
     """A contour (n, 4, 2) without curves and handles smaller than `least`: where edges cross at a
     sharp angle unions leave spurs of no size, and a stroke's corners would stand on them."""
     kept = cubics[np.ptp(cubics, axis=1).max(1) >= least].copy()
@@ -148,7 +149,7 @@ def rectangle(x0: float, y0: float, x1: float, y1: float) -> skia.Path:
     return path
 
 
-def united_chords(parts: Iterable[np.ndarray]) -> np.ndarray:
+def united_chords(parts: Iterable[np.ndarray]) -> Chords:
     """Union of closed polygons given as chords (m, 4) px; chords again."""
     whole = skia.Path()
     for chords in parts:

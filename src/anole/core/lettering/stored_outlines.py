@@ -8,6 +8,7 @@ from pathlib import Path
 
 import numpy as np
 
+from ..arrays import Curves
 from ..model import Font, Lettering, Outlines, to_json
 from .font_file import FontFile
 from .fonts import find
@@ -55,7 +56,7 @@ def _parsed(text: str) -> np.ndarray:
         return np.zeros((0, 4, 2))
 
 
-def curves(file: FontFile, index: int) -> np.ndarray:
+def curves(file: FontFile, index: int) -> Curves:
     """(n, 4, 2) cubics in em of a stored glyph; none for a number it does not have."""
     glyphs = _stored[file.sha.removeprefix(MARK)].glyphs
     return _parsed(glyphs[index]) if 0 <= index < len(glyphs) else np.zeros((0, 4, 2))

@@ -8,6 +8,8 @@ from typing import Any
 import numpy as np
 from numba import njit
 
+from ..arrays import Chords
+
 GREATEST_GROUP = 120
 """Glyphs united at once; only heaps of hundreds of letters on one spot go beyond."""
 
@@ -60,7 +62,7 @@ def _labels(boxes: np.ndarray, order: np.ndarray, most: int) -> np.ndarray:
     return parent
 
 
-def touching(boxes: np.ndarray) -> np.ndarray:
+def touching(boxes: np.ndarray) -> Chords:
     """For each box (x0, y0, x1, y1) of (n, 4) the number of its group; those that touch share one."""
     return _labels(boxes, np.argsort(boxes[:, 0], kind="stable"), GREATEST_GROUP)
 

@@ -10,6 +10,7 @@ import math
 
 import numpy as np
 
+from ..arrays import Matrix, Points
 from ..model import Corners, Letters, Pose, Rail
 from .bends import Bends
 from .block import Block
@@ -26,7 +27,7 @@ def rail(line: Rail, s: np.ndarray) -> np.ndarray:
 
 
 def warped_by_rails(
-    points: np.ndarray, box: tuple[float, float, float, float], head: Rail, foot: Rail
+    points: Points, box: tuple[float, float, float, float], head: Rail, foot: Rail
 ) -> np.ndarray:
     """Points between head and foot move in proportion to both rails."""
     x0, top, x1, low = box
@@ -38,7 +39,7 @@ def warped_by_rails(
     return np.column_stack([points[:, 0], middle - half + 2 * half * share])
 
 
-def ringed(points: np.ndarray, centres: np.ndarray, block: Block, bends: Bends) -> np.ndarray:
+def ringed(points: Points, centres: np.ndarray, block: Block, bends: Bends) -> np.ndarray:
     """Each letter turned stiffly, its foot on the circle; the circle touches the first baseline."""
     ring, radius = bends.ring, max(bends.radius, 1e-6)
     assert ring is not None
@@ -73,7 +74,7 @@ def chance(letters: Letters, count: int) -> np.ndarray:
     return draws * (letters.shift, letters.shift, math.radians(letters.turn), letters.grow)
 
 
-def jittered(points: np.ndarray, middles: np.ndarray, moves: np.ndarray) -> np.ndarray:
+def jittered(points: Points, middles: np.ndarray, moves: np.ndarray) -> np.ndarray:
     """Letters moved, turned and grown about their middles; one middle and move a point."""
     cos, sin = np.cos(moves[:, 2]) * (1 + moves[:, 3]), np.sin(moves[:, 2]) * (1 + moves[:, 3])
     away = points - middles
@@ -83,7 +84,7 @@ def jittered(points: np.ndarray, middles: np.ndarray, moves: np.ndarray) -> np.n
     return middles + moves[:, :2] + turned
 
 
-def quad_matrix(box: tuple[float, float, float, float], corners: Corners) -> np.ndarray:
+def quad_matrix(box: tuple[float, float, float, float], corners: Corners) -> Matrix:
     """3 x 3: the projective map that takes the box's corners to the quad's (P. Heckbert, 1989)."""
     x0, y0, x1, y1 = box
     home = [(x0, y0), (x1, y0), (x1, y1), (x0, y1)]
@@ -100,14 +101,14 @@ def quad_matrix(box: tuple[float, float, float, float], corners: Corners) -> np.
     return np.append(found, 1.0).reshape(3, 3)
 
 
-def projected(points: np.ndarray, matrix: np.ndarray) -> np.ndarray:
+def projected(points: Points, matrix: Matrix) -> Matrix:
     """Points through a 3 x 3; what lies on or behind the horizon is kept just before it."""
     lifted = points @ matrix[:, :2].T + matrix[:, 2]
     depth = np.maximum(lifted[:, 2:], 1e-3)
     return lifted[:, :2] / depth
 
 
-def pose_matrix(box: tuple[float, float, float, float], pose: Pose) -> np.ndarray:
+def pose_matrix(box: tuple[float, float, float, float], pose: Pose) -> Matrix:
     """3 x 3 of a turn in space about the middle of the box, seen from `distance` em.
 
     x to the right, y down, z toward the eye; swing, then nod, then roll.
@@ -162,7 +163,7 @@ class Warp:
             feet[n] = ((min(ends) + max(ends)) / 2, line.baseline)
         return feet
 
-    def _first(self, points: np.ndarray, letter: np.ndarray) -> np.ndarray:
+    def _first(self, points: Points, letter: np.ndarray) -> np.ndarray:
         """Rails or ring."""
         bends, block = self.bends, self.block
         if bends.ring:
@@ -179,7 +180,7 @@ class Warp:
                 out[here] = warped_by_rails(points[here], box, bends.head, bends.foot)
         return out
 
-    def __call__(self, points: np.ndarray, letter: np.ndarray) -> np.ndarray:
+    def __call__(self, points: Points, letter: np.ndarray) -> Points:
         """Points (m, 2) in em and their letters (m,) to points (m, 2) in em."""
         bends = self.bends
         points = self._first(points, letter)
@@ -187,7 +188,7 @@ class Warp:
             points = jittered(points, self._middles[letter], self._moves[letter])
         return self.last(points)
 
-    def last(self, points: np.ndarray) -> np.ndarray:
+    def last(self, points: Points) -> np.ndarray:
         """Corners and pose, which act on the block as one."""
         if self.bends.corners:
             points = projected(points, quad_matrix(self.block.box, self.bends.corners))

@@ -7,6 +7,7 @@ from collections.abc import Sequence
 import numpy as np
 from numba import njit
 
+from ..arrays import Curves
 from .flatten import flatten
 
 LINES = 12
@@ -60,7 +61,7 @@ def _backward(chords, owner, count, lines):  # type: ignore[no-untyped-def]
     return out
 
 
-def backward(contours: Sequence[np.ndarray]) -> np.ndarray:
+def backward(contours: Sequence[np.ndarray]) -> Curves:
     """Which of closed contours have to be turned round, so that outer ones run clockwise on a
     screen (y down) and holes the other way.
 

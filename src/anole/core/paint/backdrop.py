@@ -8,6 +8,7 @@ from collections.abc import Hashable
 import cv2
 import numpy as np
 
+from ..arrays import Planes
 from ..model import Backdrop, Tone
 from ..tone.blur import blurred
 from .context import PaintContext
@@ -24,7 +25,7 @@ def _start(paint: Backdrop, context: PaintContext) -> tuple[float, float]:
     )  # fmt: skip
 
 
-def _moved(planes: np.ndarray, dx: float, dy: float) -> np.ndarray:
+def _moved(planes: Planes, dx: float, dy: float) -> np.ndarray:
     """Moved by less than a px."""
     if abs(dx) < 1e-3 and abs(dy) < 1e-3:
         return planes

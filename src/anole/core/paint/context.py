@@ -7,6 +7,7 @@ from typing import NamedTuple, Protocol
 
 import numpy as np
 
+from ..arrays import Planes
 from ..box import Box
 from ..cache import Cache
 from ..units import Units
@@ -28,7 +29,7 @@ class BackdropSource(Protocol):
     def key(self, of: str) -> Hashable:
         """The value that the picture is made from."""
 
-    def planes(self, of: str, scale: float, box: Box) -> np.ndarray:
+    def planes(self, of: str, scale: float, box: Box) -> Planes:
         """(4, H, W) premultiplied float32 over `box`, in px of `scale` times the render scale."""
 
 

@@ -9,6 +9,7 @@ import msgspec
 import numpy as np
 
 from .. import bands
+from ..arrays import Plane, Planes
 from ..box import Box
 from ..field.letter_owners import soften_borders
 from ..model import Gradient
@@ -165,7 +166,7 @@ def folded(t: np.ndarray, spread: str) -> np.ndarray:
 _ONE = np.zeros((1, 1), np.int32)
 
 
-def rasterise(gradient: Gradient, frame: FrameBox, box: Box) -> np.ndarray:
+def rasterise(gradient: Gradient, frame: FrameBox, box: Box) -> Planes:
     """The gradient over a box of px: (4, H, W) float32, straight alpha, sRGB-encoded.
 
     (4, 1, W) or (4, H, 1) where it runs straight across or down.
@@ -184,9 +185,7 @@ def rasterise_grouped(gradient: Gradient, letters: LetterFrames, box: Box) -> np
     return soften_borders(_rasterised(gradient, geometry, owner, box), owner)
 
 
-def rasterise_along(
-    gradient: Gradient, field: np.ndarray, outer: float, inner: float
-) -> np.ndarray:
+def rasterise_along(gradient: Gradient, field: Plane, outer: float, inner: float) -> Plane:
     """The gradient across an edge: t = 0 at distance `outer`, 1 at `inner`; as rasterise().
 
     field : (H, W) float32 signed distance, px

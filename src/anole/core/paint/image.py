@@ -9,6 +9,7 @@ import cv2
 import msgspec
 import numpy as np
 
+from ..arrays import Planes
 from ..field import coverage
 from ..model import ImagePaint, Tone
 from . import pictures
@@ -33,7 +34,7 @@ def _sides(
 
 
 def _placed(
-    planes: np.ndarray, middle: tuple[float, float], sides: tuple[float, float], angle: float,
+    planes: Planes, middle: tuple[float, float], sides: tuple[float, float], angle: float,
     context: PaintContext,
 ) -> np.ndarray:  # fmt: skip
     turn = math.radians(angle)
@@ -59,7 +60,7 @@ def _placed(
 class ImageKind(PaintKind[ImagePaint]):
     struct = ImagePaint
 
-    def rasterise(self, paint: ImagePaint, context: PaintContext) -> np.ndarray:
+    def rasterise(self, paint: ImagePaint, context: PaintContext) -> Planes:
         """(4, H, W) straight sRGB; clear beyond the picture, and where there is none."""
         size = pictures.size_of(paint.asset, context.cache) if paint.asset else None
         if size is None:

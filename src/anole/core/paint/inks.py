@@ -8,6 +8,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
+from ..arrays import Planes, Table
 from ..model import Ink
 
 STEPS = 4096
@@ -20,7 +21,7 @@ def _shares(value: np.ndarray, count: int) -> tuple[np.ndarray, np.ndarray]:
     return lower, at - lower
 
 
-def table(inks: Sequence[Ink]) -> np.ndarray:
+def table(inks: Sequence[Ink]) -> Table:
     """(4, STEPS) float32: the inks that are colours, mixed along the values."""
     colours = np.array([ink.colour.floats for ink in inks if ink.colour])
     colours[:, :3] *= colours[:, 3:]  # mixed premultiplied: a clear ink has no colour of its own
@@ -51,7 +52,7 @@ def _looked_up(value: np.ndarray, lut: np.ndarray) -> np.ndarray:
 
 def coloured(
     value: np.ndarray, inks: Sequence[Ink], planes_of: Callable[[str], np.ndarray]
-) -> np.ndarray:
+) -> Planes:
     """(4, H, W) float32 straight sRGB.
 
     planes_of gives an ink that is no colour, ``letter`` or ``own``, over the same box.

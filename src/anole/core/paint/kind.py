@@ -5,8 +5,7 @@ from __future__ import annotations
 from collections.abc import Hashable
 from typing import Protocol, TypeVar
 
-import numpy as np
-
+from ..arrays import Planes
 from ..model import Paint, Tone
 from .context import PaintContext
 
@@ -18,7 +17,7 @@ class PaintKind(Protocol[P]):
 
     struct: type[P]
 
-    def rasterise(self, paint: P, context: PaintContext) -> np.ndarray:
+    def rasterise(self, paint: P, context: PaintContext) -> Planes:
         """Its colours over context.box before its tone: straight alpha, sRGB-encoded float32,
         (4, H, W); (4, 1, W) where every row is the same, (4, H, 1) where every column is."""
         raise NotImplementedError(self.struct.__name__)

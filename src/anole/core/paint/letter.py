@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
+from ..arrays import Planes
 from ..box import Box
 from ..field.letter_owners import soften_borders
 from ..model import LetterPaint, Tone
@@ -12,7 +13,7 @@ from .frames import WHITE, LetterFrames
 from .kind import PaintKind
 
 
-def rasterise(letters: LetterFrames | None, box: Box) -> np.ndarray:
+def rasterise(letters: LetterFrames | None, box: Box) -> Planes:
     """Each pixel in the colour of its letter: (4, H, W) float32, straight; white without letters."""
     units = letters.units if letters is not None else ()
     if letters is None or not units:

@@ -6,19 +6,20 @@ from collections.abc import Hashable
 
 import numpy as np
 
+from ..arrays import Planes
 from ..model import OwnPaint, Tone
 from .context import PaintContext
 from .kind import PaintKind
 
 
-def straight(planes: np.ndarray) -> np.ndarray:
+def straight(planes: Planes) -> np.ndarray:
     """Premultiplied to straight alpha."""
     out = planes.copy()
     out[:3] = np.clip(out[:3] / np.maximum(out[3], 1e-6), 0, 1)
     return out
 
 
-def rasterise(context: PaintContext) -> np.ndarray:
+def rasterise(context: PaintContext) -> Planes:
     """(4, H, W) straight; clear where nothing was painted yet."""
     if context.backdrop is None:
         return np.zeros((4, 1, context.box.width), np.float32)

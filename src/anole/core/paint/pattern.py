@@ -9,6 +9,7 @@ import msgspec
 import numpy as np
 
 from .. import bands
+from ..arrays import Plane, Planes
 from ..box import Box
 from ..cache import Cache
 from ..model import Pattern, Tone
@@ -65,7 +66,7 @@ def _tile(paint: Pattern, side: float) -> np.ndarray:
     return ((half + half[low]) * np.float32(0.25))[None]
 
 
-def values(paint: Pattern, at: Lines, side: float, box: Box, cache: Cache) -> np.ndarray:
+def values(paint: Pattern, at: Lines, side: float, box: Box, cache: Cache) -> Plane:
     """(H, W) float32 0..1 of the pattern over a box; `side` of a tile in px."""
     # the way is chosen by the tile alone: parts of one picture must not differ
     if not LEAST_TILE < side < MOST_TILE:
@@ -103,7 +104,7 @@ def _apart(boxes: list[FrameBox], paint: Pattern, context: PaintContext) -> list
     return boxes if len(boxes) <= MOST_FRAMES else [context.frames.piece]
 
 
-def _ink(name: str, context: PaintContext) -> np.ndarray:
+def _ink(name: str, context: PaintContext) -> Planes:
     """(4, H, W) of an ink that is no colour, ``letter`` or ``own``."""
     own = name == "own"
     planes = own_planes(context) if own else letter_planes(context.frames.letters, context.box)
@@ -113,7 +114,7 @@ def _ink(name: str, context: PaintContext) -> np.ndarray:
 class PatternKind(PaintKind[Pattern]):
     struct = Pattern
 
-    def rasterise(self, paint: Pattern, context: PaintContext) -> np.ndarray:
+    def rasterise(self, paint: Pattern, context: PaintContext) -> Planes:
         """(4, H, W) straight sRGB; in a frame of letters every letter has its own start."""
         owner, boxes = _frame_boxes(paint, context)
         own_image = None

@@ -9,6 +9,7 @@ import cv2
 import numpy as np
 
 from .. import assets
+from ..arrays import Planes
 from ..cache import Cache
 from .decoding import ImageError, decoded
 
@@ -18,7 +19,7 @@ __all__ = ["ImageError", "Picture", "reduced", "size_of", "tile"]
 class Picture(NamedTuple):
     """(4, H, W) float32 premultiplied, sRGB-encoded."""
 
-    planes: np.ndarray
+    planes: Planes
 
 
 def _pixels(asset: str, cache: Cache) -> np.ndarray | None:
@@ -39,7 +40,7 @@ def size_of(asset: str, cache: Cache) -> tuple[int, int] | None:
     return None if found is None else (found.shape[1], found.shape[0])
 
 
-def reduced(asset: str, width: float, height: float, cache: Cache) -> np.ndarray | None:
+def reduced(asset: str, width: float, height: float, cache: Cache) -> Planes | None:
     """The picture at about width x height px, never enlarged: (4, h, w) premultiplied float32."""
     pixels = _pixels(asset, cache)
     if pixels is None:
@@ -58,7 +59,7 @@ def reduced(asset: str, width: float, height: float, cache: Cache) -> np.ndarray
     return cache.get(("reduced", asset, w, h), make)
 
 
-def tile(asset: str, side: float, seamless: bool, cache: Cache) -> np.ndarray:
+def tile(asset: str, side: float, seamless: bool, cache: Cache) -> Planes:
     """A picture as a tile `side` px wide: (4, h, w) premultiplied; clear when it is missing."""
     size = size_of(asset, cache)
     if size is None:
@@ -68,7 +69,7 @@ def tile(asset: str, side: float, seamless: bool, cache: Cache) -> np.ndarray:
     return _joined(made) if seamless else made
 
 
-def _joined(planes: np.ndarray) -> np.ndarray:
+def _joined(planes: Planes) -> np.ndarray:
     """Opposite sides made to meet: the picture melted with itself moved by half, near its border."""
     for axis in (1, 2):
         n = planes.shape[axis]

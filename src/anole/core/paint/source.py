@@ -7,6 +7,7 @@ from typing import Any
 
 import numpy as np
 
+from ..arrays import Planes
 from ..model import Paint
 from ..model.open_union import tag_of
 from ..registry import Registry
@@ -49,7 +50,7 @@ def turned(paint: Paint, degrees: float) -> Paint:
     return KINDS[type(paint)].turned(paint, degrees) if degrees else paint
 
 
-def source(paint: Paint, context: PaintContext) -> np.ndarray:
+def source(paint: Paint, context: PaintContext) -> Planes:
     """The paint's colours over the context's box: straight alpha, sRGB-encoded, float32.
 
     returns (4, H, W); (4, 1, W) where every row is the same, (4, H, 1) where every column is

@@ -7,6 +7,7 @@ import math
 import cv2
 import numpy as np
 
+from ..arrays import Plane
 from ..box import Box
 from ..model.paints import PaintBase
 from ..units import Units
@@ -23,7 +24,7 @@ FULL = 0.62
 """Share of a fully covered area that specks fill when all is sprayed."""
 
 
-def sprayed(plane: np.ndarray, paint: PaintBase, box: Box, units: Units) -> np.ndarray:
+def sprayed(plane: Plane, paint: PaintBase, box: Box, units: Units) -> Plane:
     """(H, W) coverage in specks whose number follows it; `plane` may be one row for all."""
     side = max(SPECK * units.em * units.scale, LEAST)
     whole = np.broadcast_to(plane, (box.height, box.width)).astype(np.float32)

@@ -7,6 +7,7 @@ import math
 
 import numpy as np
 
+from ..arrays import Table
 from ..colour.gamut import into_srgb
 from ..colour.spaces import SPACES, Space, flat
 from ..model import Gradient, Stop
@@ -79,7 +80,7 @@ def _between(t: np.ndarray, first: Stop, second: Stop, name: str, path: str) -> 
 @functools.lru_cache(256)
 def table(
     stops: tuple[Stop, ...], space: str, backward: bool = False, path: str = "shorter"
-) -> np.ndarray:
+) -> Table:
     """(4, STEPS) float32, straight alpha, sRGB-encoded, for t = (k + 1/2) / STEPS.
 
     Stops out of order are moved up to the one before them (CSS Images 4, 3.5.1).

@@ -7,6 +7,7 @@ from collections.abc import Hashable
 import msgspec
 import numpy as np
 
+from ..arrays import Planes
 from ..box import Box
 from ..model import Board, Coated, Piece
 from .view import View
@@ -45,7 +46,7 @@ class BackdropRenderer:
         board = self.view.board
         return (of, self._pieces(of), board.lamp, board.width, board.height, board.dpi)
 
-    def planes(self, of: str, scale: float, box: Box) -> np.ndarray:
+    def planes(self, of: str, scale: float, box: Box) -> Planes:
         """(4, H, W) premultiplied."""
         if box.empty or not self._pieces(of):
             return np.zeros((4, box.height, box.width), np.float32)

@@ -6,8 +6,8 @@ from collections.abc import Callable
 from typing import Any, Protocol, TypeVar
 
 import msgspec
-import numpy as np
 
+from ..arrays import Chords
 from ..box import Box
 from ..cache import Cache
 from ..coats.shape import Shape, no_letters, sound_outline
@@ -133,7 +133,7 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
         """All that its outlines come from, besides the render scale."""
         raise NotImplementedError(self.title)
 
-    def chords(self, piece: C, dpi: float, scale: float) -> np.ndarray:
+    def chords(self, piece: C, dpi: float, scale: float) -> Chords:
         """(m, 4) float64 px at a render scale: closed outlines, the covered area positive."""
         raise NotImplementedError(self.title)
 

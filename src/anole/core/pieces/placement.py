@@ -6,6 +6,7 @@ from typing import NamedTuple
 
 import numpy as np
 
+from ..arrays import Chords, Curves, Matrix, Points
 from ..lettering.bent import chords as bent_chords
 from ..lettering.bent import positive
 from ..lettering.flatten import TOLERANCE, flatten
@@ -25,11 +26,11 @@ class Placement(NamedTuple):
 
     box: tuple[float, float, float, float]
     em: float
-    matrix: np.ndarray
+    matrix: Matrix
     corners: Corners | None = None
     pose: Pose | None = None
 
-    def warped(self, points: np.ndarray) -> np.ndarray:
+    def warped(self, points: Points) -> Points:
         """Points (m, 2) in em, moved by corners and pose."""
         if self.corners is not None:
             points = projected(points, quad_matrix(self.box, self.corners))
@@ -37,12 +38,12 @@ class Placement(NamedTuple):
             points = projected(points, pose_matrix(self.box, self.pose))
         return points
 
-    def on_board(self, points: np.ndarray) -> np.ndarray:
+    def on_board(self, points: Points) -> Points:
         """Points (m, 2) in em to board px."""
         return apply(self.matrix, self.warped(points))
 
     @property
-    def quad(self) -> np.ndarray:
+    def quad(self) -> Points:
         """(4, 2) board px: the corners of the box, clockwise from the top left."""
         x0, y0, x1, y1 = self.box
         return self.on_board(np.array([[x0, y0], [x1, y0], [x1, y1], [x0, y1]]))
@@ -53,7 +54,7 @@ class Placement(NamedTuple):
         (x0, y0), (x1, y1) = self.quad.min(0), self.quad.max(0)
         return float(x0), float(y0), float(x1), float(y1)
 
-    def pose_on_board(self) -> np.ndarray:
+    def pose_on_board(self) -> Matrix:
         """3 x 3 from where the flat piece stands to where its pose puts it, board px."""
         assert self.pose is not None
         place = np.vstack([self.matrix, [0, 0, 1]])
@@ -67,7 +68,7 @@ def placement_of(piece: Placed, box: tuple[float, float, float, float], em: floa
     return Placement(box, em, placing(piece.place, box, em), corners, pose)
 
 
-def placed_chords(curves: np.ndarray, placement: Placement, scale: float) -> np.ndarray:
+def placed_chords(curves: Curves, placement: Placement, scale: float) -> Chords:
     """(m, 4) float64 px at a render scale: closed cubic curves in em, flattened where they stand.
 
     curves : (n, 4, 2) in em, y down, in order along each contour

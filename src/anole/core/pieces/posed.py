@@ -10,6 +10,7 @@ import cv2
 import msgspec
 import numpy as np
 
+from ..arrays import Matrix, Plane, Points
 from ..box import EMPTY, Box
 from ..cache import Cache
 from ..compose.cover import Cover
@@ -34,21 +35,21 @@ class Flat(NamedTuple):
 
     piece: Coated
     view: View
-    matrix: np.ndarray
+    matrix: Matrix
 
 
 def without_pose(piece: Coated) -> Coated:
     return msgspec.structs.replace(piece, off=(*piece.off, "pose"))
 
 
-def _nearness(matrix: np.ndarray, points: np.ndarray) -> float:
+def _nearness(matrix: Matrix, points: Points) -> float:
     """How much the pose enlarges, where it does so most; points (m, 2)."""
     steps = [projected(points + by, matrix) for by in ((0, 0), (1, 0), (0, 1))]
     (ax, ay), (bx, by) = (steps[1] - steps[0]).T, (steps[2] - steps[0]).T
     return float(np.sqrt(np.abs(ax * by - ay * bx)).max(initial=1.0))
 
 
-def _seen(matrix: np.ndarray, window: Box) -> Box:
+def _seen(matrix: Matrix, window: Box) -> Box:
     """The part of the flat frame that a window of the posed one looks at."""
     xs, ys = (np.linspace(a, b, GRID) for a, b in (window[::2], window[1::2]))
     points = np.stack(np.meshgrid(xs, ys), -1).reshape(-1, 2)
@@ -80,14 +81,14 @@ def flat_of(placement: Placement, piece: Coated, view: View) -> Flat | None:
     return Flat(without_pose(piece), view._replace(scale=fine, window=seen), matrix)
 
 
-def _landing(matrix: np.ndarray, box: Box, window: Box) -> Box:
+def _landing(matrix: Matrix, box: Box, window: Box) -> Box:
     corners = np.array([[box.x0, box.y0], [box.x1, box.y0], [box.x1, box.y1], [box.x0, box.y1]])
     found = np.clip(projected(corners.astype(float), matrix), -1e6, 1e6)
     (x0, y0), (x1, y1) = np.floor(found.min(0)), np.ceil(found.max(0))
     return Box(int(x0) - 1, int(y0) - 1, int(x1) + 1, int(y1) + 1).meet(window)
 
 
-def _turned(plane: np.ndarray, matrix: np.ndarray, box: Box, into: Box, edge: int) -> np.ndarray:
+def _turned(plane: Plane, matrix: Matrix, box: Box, into: Box, edge: int) -> np.ndarray:
     """A plane over `box` of the flat frame, seen over `into` of the posed one."""
     full = np.ascontiguousarray(np.broadcast_to(plane, (box.height, box.width)))
     there = np.array([[1, 0, box.x0 + 0.5], [0, 1, box.y0 + 0.5], [0, 0, 1]])

@@ -14,17 +14,18 @@ from typing import NamedTuple
 import numpy as np
 
 from .. import bands
+from ..arrays import Planes
 from ..box import EMPTY, Box, around
 from ..cache import Cache
 from ..compose import dither
 from ..compose.dirty_spans import DirtySpans, of, whole
 from ..compose.program import COPY, Instruction, run
 from ..compose.steps import (
+    Accumulators,
     ApartBegin,
     ApartEnd,
     FaceBegin,
     FaceEnd,
-    Planes,
     PreparedStep,
     Step,
     Wipe,
@@ -55,9 +56,9 @@ class Checkpoint(NamedTuple):
     """The planes as they stood after some steps; `face` and `kept` only where they were in use."""
 
     keys: tuple
-    ground: np.ndarray
-    face: np.ndarray | None
-    kept: np.ndarray | None
+    ground: Planes
+    face: Planes | None
+    kept: Planes | None
 
 
 def board_box(board: Board, scale: float) -> Box:
@@ -120,7 +121,7 @@ class Renderer:
 
     def __init__(self, cache: Cache | None = None) -> None:
         self.cache = cache or Cache()
-        self._planes = Planes(EMPTY)
+        self._planes = Accumulators(EMPTY)
         self._steps: list[Step] = []
         self._points: list[Checkpoint] = []
         self._changed_masks: dict[Hashable, tuple[weakref.ref[np.ndarray], Box]] = {}
@@ -128,11 +129,11 @@ class Renderer:
         self.dirty = EMPTY
         """What the last frame() changed; pixels outside it are those of the frame before."""
 
-    def frame(self, request: Request, stop: Callable[[], bool] = lambda: False) -> Planes:
+    def frame(self, request: Request, stop: Callable[[], bool] = lambda: False) -> Accumulators:
         """Compose the frame; the planes are valid until the next call. Raises Cancelled."""
         steps = plan(request, self.cache)
         if self._planes.window != request.box:
-            self._planes, self._steps, self._points = Planes(request.box), [], []
+            self._planes, self._steps, self._points = Accumulators(request.box), [], []
             self._dirty = None
         found = difference(self._steps, steps)
         first, self.dirty = found.first, found.box.meet(request.box)
@@ -219,7 +220,7 @@ class Renderer:
             instructions += _stored(planes, saved, part)
         run(instructions, planes.window, spans)
 
-    def picture(self, planes: Planes, part: Box, straight: bool, out: np.ndarray) -> None:
+    def picture(self, planes: Accumulators, part: Box, straight: bool, out: np.ndarray) -> None:
         """Round `part` of the planes into out, (H, W) uint32 over the whole window."""
         off = (planes.window.x0, planes.window.y0)
         noise = dither.thresholds()
@@ -232,7 +233,7 @@ class Renderer:
         )
 
 
-def _pairs(planes: Planes, point: Checkpoint) -> list[tuple[np.ndarray, np.ndarray]]:
+def _pairs(planes: Accumulators, point: Checkpoint) -> list[tuple[np.ndarray, np.ndarray]]:
     """The planes in use at a checkpoint, each with its copy there."""
     both = (
         (planes.ground, point.ground), (planes.face, point.face), (planes.kept, point.kept)
@@ -240,9 +241,9 @@ def _pairs(planes: Planes, point: Checkpoint) -> list[tuple[np.ndarray, np.ndarr
     return [(own, kept) for own, kept in both if kept is not None]
 
 
-def _restored(planes: Planes, point: Checkpoint, part: Box) -> list[Instruction]:
+def _restored(planes: Accumulators, point: Checkpoint, part: Box) -> list[Instruction]:
     return [Instruction(COPY, part, own, kept) for own, kept in _pairs(planes, point)]
 
 
-def _stored(planes: Planes, point: Checkpoint, part: Box) -> list[Instruction]:
+def _stored(planes: Accumulators, point: Checkpoint, part: Box) -> list[Instruction]:
     return [Instruction(COPY, part, kept, own) for own, kept in _pairs(planes, point)]

@@ -7,6 +7,7 @@ from typing import Any
 
 import numpy as np
 
+from ..arrays import Planes
 from ..model import (
     Bloom,
     Blur,
@@ -62,7 +63,7 @@ def margin(tones: Sequence[Tone], units: Units) -> int:
     return int(np.ceil(total))
 
 
-def toned(planes: np.ndarray, tones: Sequence[Tone], where: Where) -> np.ndarray:
+def toned(planes: Planes, tones: Sequence[Tone], where: Where) -> Planes:
     """(4, H, W) straight sRGB-encoded float32 through all operations that are on."""
     for op in tones:
         if not op.on:

@@ -4,12 +4,13 @@ from __future__ import annotations
 
 import numpy as np
 
+from ..arrays import Planes
 from ..model import Cdl
 from .light import BLUE, GREEN, RED, mapped
 from .where import Where
 
 
-def apply(op: Cdl, planes: np.ndarray, where: Where) -> np.ndarray:
+def apply(op: Cdl, planes: Planes, where: Where) -> np.ndarray:
     x = np.linspace(0, 1, 1025)
     out = np.empty_like(planes)
     for plane in range(3):

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 import numpy as np
 
+from ..arrays import Planes
 from ..model import Flats
 from .where import Where
 
 
-def apply(op: Flats, planes: np.ndarray, where: Where) -> np.ndarray:
+def apply(op: Flats, planes: Planes, where: Where) -> np.ndarray:
     steps = max(round(op.steps), 2)
     return np.minimum(np.floor(planes * np.float32(steps)), steps - 1) / np.float32(steps - 1)

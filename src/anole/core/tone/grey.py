@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
+from ..arrays import Planes
 from ..model import Grey
 from .light import encoded, luminance
 from .where import Where
 
 
-def apply(op: Grey, planes: np.ndarray, where: Where) -> np.ndarray:
+def apply(op: Grey, planes: Planes, where: Where) -> np.ndarray:
     grey = encoded(luminance(planes))
     return planes + (grey - planes) * np.float32(op.amount)

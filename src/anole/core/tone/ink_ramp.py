@@ -4,13 +4,14 @@ from __future__ import annotations
 
 import numpy as np
 
+from ..arrays import Planes
 from ..model import InkRamp
 from ..paint.stops import STEPS, table
 from .light import encoded, luminance
 from .where import Where
 
 
-def apply(op: InkRamp, planes: np.ndarray, where: Where) -> np.ndarray:
+def apply(op: InkRamp, planes: Planes, where: Where) -> np.ndarray:
     grey = encoded(luminance(planes))
     at = np.minimum((grey * STEPS).astype(np.int32), STEPS - 1)
     return planes + (table(op.stops, "oklab")[:3, at] - planes) * np.float32(op.amount)

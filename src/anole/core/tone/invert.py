@@ -4,10 +4,11 @@ from __future__ import annotations
 
 import numpy as np
 
+from ..arrays import Planes
 from ..model import Invert
 from .where import Where
 
 
-def apply(op: Invert, planes: np.ndarray, where: Where) -> np.ndarray:
+def apply(op: Invert, planes: Planes, where: Where) -> np.ndarray:
     amount = np.float32(op.amount)
     return planes + (1 - 2 * planes) * amount

@@ -4,12 +4,13 @@ from __future__ import annotations
 
 import numpy as np
 
+from ..arrays import Planes
 from ..model import Levels
 from .light import mapped
 from .where import Where
 
 
-def apply(op: Levels, planes: np.ndarray, where: Where) -> np.ndarray:
+def apply(op: Levels, planes: Planes, where: Where) -> np.ndarray:
     x = np.linspace(0, 1, 4097)
     wide = op.white - op.black
     wide = wide if abs(wide) > 1e-4 else 1e-4

@@ -6,6 +6,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
+from ..arrays import Plane, Planes
 from ..colour.spaces import _FROM_LAB, _FROM_LMS, _LAB, _LMS, to_encoded, to_linear
 
 STEPS = 4096
@@ -31,7 +32,7 @@ def _mapped(source, table, root, out):  # type: ignore[no-untyped-def]
         out[i] = _looked_up(np.sqrt(max(x, np.float32(0))) if root else x, table)
 
 
-def mapped(planes: np.ndarray, table: np.ndarray, root: bool = False) -> np.ndarray:
+def mapped(planes: Planes, table: np.ndarray, root: bool = False) -> np.ndarray:
     """Every value through a table over 0..1 (over 0..1 of its square root)."""
     source = np.ascontiguousarray(planes, np.float32)
     out = np.empty_like(source)
@@ -42,17 +43,17 @@ def mapped(planes: np.ndarray, table: np.ndarray, root: bool = False) -> np.ndar
     return out
 
 
-def linear(planes: np.ndarray) -> np.ndarray:
+def linear(planes: Planes) -> np.ndarray:
     """sRGB-encoded 0..1 to linear light."""
     return mapped(planes, LINEAR)
 
 
-def encoded(planes: np.ndarray) -> np.ndarray:
+def encoded(planes: Planes) -> np.ndarray:
     """Linear light 0..1 to sRGB-encoded."""
     return mapped(planes, ENCODED, root=True)
 
 
-def luminance(planes: np.ndarray) -> np.ndarray:
+def luminance(planes: Planes) -> Plane:
     """(H, W) linear luminance of sRGB-encoded planes (Y of IEC 61966-2-1)."""
     light = linear(planes[:3])
     return RED * light[0] + GREEN * light[1] + BLUE * light[2]
@@ -92,7 +93,7 @@ def _encode(lab, from_lab, from_lms, y0, y1, out):  # type: ignore[no-untyped-de
             out[2, y, x] = _looked_up(np.float32(np.sqrt(max(b, np.float32(0)))), ENCODED)
 
 
-def oklab(planes: np.ndarray) -> np.ndarray:
+def oklab(planes: Planes) -> np.ndarray:
     """(3, H, W) OKLab of sRGB-encoded planes."""
     out = np.empty((3, *planes.shape[1:]), np.float32)
     lms, lab = _LMS.astype(np.float32), _LAB.astype(np.float32)

@@ -6,12 +6,13 @@ import math
 
 import numpy as np
 
+from ..arrays import Planes
 from ..model import Perceptual
 from .light import from_oklab, oklab
 from .where import Where
 
 
-def apply(op: Perceptual, planes: np.ndarray, where: Where) -> np.ndarray:
+def apply(op: Perceptual, planes: Planes, where: Where) -> np.ndarray:
     lab = oklab(planes)
     turn = math.radians(op.hue)
     cos, sin = np.float32(math.cos(turn) * op.chroma), np.float32(math.sin(turn) * op.chroma)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
+from ..arrays import Planes
 from ..model import Speckle
 from ..paint.patterns.noise import fbm
 from .where import Where
@@ -12,7 +13,7 @@ TILE = 256
 """Grains in one tile of the noise; nobody sees that it repeats."""
 
 
-def apply(op: Speckle, planes: np.ndarray, where: Where) -> np.ndarray:
+def apply(op: Speckle, planes: Planes, where: Where) -> np.ndarray:
     side = max(where.units.px(op.size), 0.25) * TILE
     box = where.box
     u = ((np.arange(box.x0, box.x1) + 0.5) / side % 1).astype(np.float32)

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 import numpy as np
 
+from ..arrays import Planes
 from ..colour.spaces import to_oklab
 from ..model import Tint
 from .light import from_oklab, oklab
 from .where import Where
 
 
-def apply(op: Tint, planes: np.ndarray, where: Where) -> np.ndarray:
+def apply(op: Tint, planes: Planes, where: Where) -> np.ndarray:
     lab = oklab(planes)
     _, a, b = to_oklab(np.array(op.colour.floats[:3]))
     # the strongest chroma belongs to the middle: black and white stay themselves

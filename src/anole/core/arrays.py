@@ -1,0 +1,28 @@
+"""Names for the arrays that the core hands about; y runs downward, the last axis is x."""
+
+from __future__ import annotations
+
+from typing import Any, TypeAlias
+
+import numpy as np
+from numpy.typing import NDArray
+
+Plane: TypeAlias = NDArray[np.float32]
+"""(H, W) float32: coverage 0..1, a distance in px (+ inside), heights in px."""
+Planes: TypeAlias = NDArray[np.float32]
+"""(4, H, W) float32: red, green, blue, alpha, 0..1, sRGB-encoded, straight unless said otherwise;
+(4, 1, W) or (4, H, 1) where every row or column is the same."""
+Mask: TypeAlias = NDArray[np.bool_]
+"""(H, W) bool."""
+Chords: TypeAlias = NDArray[np.float64]
+"""(m, 4) float64: x0, y0, x1, y1 px; closed outlines, the covered area positive."""
+Curves: TypeAlias = NDArray[np.float64]
+"""(n, 4, 2) float64: the four points of cubic curves, in em, y down."""
+Points: TypeAlias = NDArray[np.float64]
+"""(m, 2) float64: x, y."""
+Matrix: TypeAlias = NDArray[np.float64]
+"""(2, 3), or (3, 3) for a projection: column vectors go in on the right."""
+Table: TypeAlias = NDArray[np.float32]
+"""Values of a function of one number, at equal steps: (n,), or (4, n) for colours."""
+Values: TypeAlias = NDArray[Any]
+"""Any shape; the same comes back."""
