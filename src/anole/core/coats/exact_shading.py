@@ -89,7 +89,7 @@ def _closely(d, near, c, joint, y, x, k, looks, gleams, found, own):  # type: ig
         far = np.sqrt(square) if inside else -np.sqrt(square)
         length = one / np.sqrt(own[m, 4])
         nx, ny = facing(joint, found[m], along * length, length, vx, vy, far)
-        c_turn = nx * k[0] + ny * k[1]
+        c_turn = nx * k.lx + ny * k.ly
         turn = turn_at(c_turn, looks.reach)
         whole = np.floor(turn)
         colour = sample_shading(far, whole, turn - whole, looks)
@@ -116,7 +116,7 @@ def _carve(d, near, c, joint, n, top, left, outer, k, looks, gleams, out, y0, y1
             while x < width and line[x] >= outer:
                 x += 1
             if start < x:
-                sample_row(line, nx, ny, k[0], k[1], looks, gleams, y, start, x, room, out)
+                sample_row(line, nx, ny, k.lx, k.ly, looks, gleams, y, start, x, room, out)
             x += 1
         _ridges(n, fy, ridge)
         close = ridge[left:]

@@ -7,14 +7,14 @@ u = 1/2 there, 0 at the darkest and 1 at the brightest. SVG's feDiffuseLighting 
 from __future__ import annotations
 
 import math
-from typing import Any, NamedTuple
+from typing import NamedTuple
 
 import numpy as np
 from numba import njit
 
 from .. import bands
 from ..arrays import Plane, Planes, Table
-from ..model import Colour, Lamp, Stop
+from ..model import Colour, ColourPaint, Gleam, Lamp, Stop
 from ..paint.stops import STEPS, table
 
 F = np.float32
@@ -24,14 +24,40 @@ RIDGE = F(0.88)
 """Cosine between neighbouring normals below which a px is looked at more closely."""
 
 
-class Light(NamedTuple):
-    """Numbers of a lamp and a gleam, as the kernels take them."""
+class LightNumbers(NamedTuple):
+    """Numbers of a lamp and a highlight for kernels, float32.
 
-    numbers: np.ndarray
-    ramp: np.ndarray
-    """(TONES + 1, 4) premultiplied colours over u."""
-    shine: np.ndarray
-    """(TONES + 1,) gleam over the root of 1 less the cosine to the half vector; empty without one."""
+    lx, ly, lz : the unit way to the lamp; strength : of the lamp
+    hx, hy, hz : the half vector between that and the eye
+    red, green, blue : the highlight's colour, 0..1
+    below, above : the slope of the tone over the cosine, under and over that of flat ground
+    """
+
+    lx: np.float32
+    ly: np.float32
+    lz: np.float32
+    strength: np.float32
+    hx: np.float32
+    hy: np.float32
+    hz: np.float32
+    red: np.float32
+    green: np.float32
+    blue: np.float32
+    below: np.float32
+    above: np.float32
+
+
+class Light(NamedTuple):
+    """A lamp, a ramp and a highlight, as the kernels take them.
+
+    ramp : (TONES + 1, 4) premultiplied colours over u
+    shine : (TONES + 1,) the highlight over the root of 1 less the cosine to the half vector; empty
+        without one
+    """
+
+    numbers: LightNumbers
+    ramp: Table
+    shine: Table
 
 
 def toward(lamp: Lamp) -> tuple[float, float, float]:
@@ -51,7 +77,7 @@ def ramp_table(stops: tuple[Stop, ...], lamp: Lamp) -> Table:
     return np.ascontiguousarray(made, F)
 
 
-def light_of(lamp: Lamp, stops: tuple[Stop, ...], gleam: Any = None) -> Light:
+def light_of(lamp: Lamp, stops: tuple[Stop, ...], gleam: Gleam | None = None) -> Light:
     x, y, z = toward(lamp)
     half = np.array([x, y, z + 1])
     half /= np.linalg.norm(half)
@@ -59,11 +85,18 @@ def light_of(lamp: Lamp, stops: tuple[Stop, ...], gleam: Any = None) -> Light:
     if gleam is not None:
         strength, tight = gleam.strength, gleam.tightness
         # a paint of many colours is added afterwards
-        colour = getattr(gleam.paint, "colour", WHITE).floats
-    numbers = np.array(
-        [x, y, z, lamp.strength, *half, strength * colour[3], tight, *colour[:3],
-         0.5 / max(z, 1e-4), 0.5 / max(1 - z, 1e-4)], F,
-    )  # fmt: skip
+        colour = gleam.paint.colour.floats if isinstance(gleam.paint, ColourPaint) else WHITE.floats
+    values = (
+        x,
+        y,
+        z,
+        lamp.strength,
+        *half,
+        *colour[:3],
+        0.5 / max(z, 1e-4),
+        0.5 / max(1 - z, 1e-4),
+    )
+    numbers = LightNumbers(*(np.float32(value) for value in values))
     lut = ramp_table(stops, lamp)
     lut[:3] *= lut[3]
     return Light(numbers, np.ascontiguousarray(lut.T), _shine(strength * colour[3], tight, half[2]))
@@ -83,10 +116,10 @@ def _shine(strength: float, tight: float, flat: float) -> np.ndarray:
 @njit(nogil=True, cache=True, error_model="numpy")
 def tone_at(s, k):  # type: ignore[no-untyped-def]
     """u of a cosine s between the surface's normal and the way to the lamp."""
-    half, f = np.float32(0.5), k[2]
+    half, flat = np.float32(0.5), k.lz
     s = min(max(s, np.float32(0)), np.float32(1))
-    u = s * k[12] if s < f else half + (s - f) * k[13]
-    return min(max(half + k[3] * (u - half), np.float32(0)), np.float32(1))
+    u = s * k.below if s < flat else half + (s - flat) * k.above
+    return min(max(half + k.strength * (u - half), np.float32(0)), np.float32(1))
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
@@ -105,8 +138,8 @@ def tone(gx, gy, k, shine):  # type: ignore[no-untyped-def]
     """u and the gleam of a surface with slopes gx, gy."""
     one = np.float32(1)
     size = one / np.sqrt(one + gx * gx + gy * gy)
-    s = (k[2] - gx * k[0] - gy * k[1]) * size
-    return tone_at(s, k), shine_at((k[6] - gx * k[4] - gy * k[5]) * size, shine)
+    s = (k.lz - gx * k.lx - gy * k.ly) * size
+    return tone_at(s, k), shine_at((k.hz - gx * k.hx - gy * k.hy) * size, shine)
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
@@ -115,7 +148,7 @@ def colour_at(u, light, k, ramp):  # type: ignore[no-untyped-def]
     at = min(int(u * np.float32(TONES) + np.float32(0.5)), TONES)
     a = ramp[at, 3]
     return (
-        ramp[at, 0] + k[9] * light, ramp[at, 1] + k[10] * light, ramp[at, 2] + k[11] * light,
+        ramp[at, 0] + k.red * light, ramp[at, 1] + k.green * light, ramp[at, 2] + k.blue * light,
         a + min(light, np.float32(1) - a),
     )  # fmt: skip
 

@@ -65,7 +65,7 @@ def _tabulate(slope, first, per_px, start, step, reach, k, ramp, looks, out, y0,
             size, g = slope[e, 0], slope[e, 1]
             for j in range(TURNS):
                 c = reach * (np.float32(2 * j) / np.float32(TURNS - 1) - one)
-                u = tone_at(k[2] * size - g * c, k)
+                u = tone_at(k.lz * size - g * c, k)
                 colour = colour_at(u, np.float32(0), k, ramp)
                 for p in range(4):
                     out[i, j, p] += colour[p] * share
@@ -105,7 +105,7 @@ def shading_tables(
     slope, first, per_px = slopes(heights, span, rise, 1 / looks)
     rows = int(min(max((reach + 3) * LOOKED_PX, LEAST_ROWS), MOST_ROWS))
     step = (reach + 3) / (rows - 1)
-    turn = max(float(np.hypot(light.numbers[0], light.numbers[1])), 1e-4)
+    turn = max(float(np.hypot(light.numbers.lx, light.numbers.ly)), 1e-4)
     out = np.empty((rows, TURNS, 4), np.float32)
     numbers = (np.float32(v) for v in (first, per_px, span[0] - 1.5, step, turn))
     values = tuple(numbers)
@@ -114,11 +114,11 @@ def shading_tables(
         bands.split(rows),
     )
     k = light.numbers
-    lean = k[4] / k[0] if abs(k[0]) > abs(k[1]) else k[5] / k[1]
+    lean = k.hx / k.lx if abs(k.lx) > abs(k.ly) else k.hy / k.ly
     made = ShadingTable(out.reshape(-1, 4), values[2], np.float32(1 / step), values[4])
     return made, HighlightTable(
-        slope, values[0], values[1], looks, (np.float32(lean), k[6]), light.shine,
-        (k[9], k[10], k[11]),
+        slope, values[0], values[1], looks, (np.float32(lean), k.hz), light.shine,
+        (k.red, k.green, k.blue),
     )  # fmt: skip
 
 

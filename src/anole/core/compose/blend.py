@@ -74,7 +74,7 @@ def _straight_row(src: np.ndarray, inv_alpha: np.ndarray, out: np.ndarray) -> No
 @njit(nogil=True, cache=True, error_model="numpy")
 def _held(spans, row, n, x0, x1):  # type: ignore[no-untyped-def]
     """First px and end of the n-th run of a row, within x0..x1."""
-    return max(x0, spans[1][row, n, 0]), min(x1, spans[1][row, n, 1])
+    return max(x0, spans.ends[row, n, 0]), min(x1, spans.ends[row, n, 1])
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
@@ -98,7 +98,7 @@ def composite(acc, window, spans, src, src_at, cover, cover_at, opacity, mode, k
 
     acc : (4, H, W) float32, C order, premultiplied, sRGB-encoded
     window : x0, y0, x1, y1 in acc
-    spans : for each row of the window how many spans, (h,), and their first px and end in acc, (h, n, 2)
+    spans : RowSpans of the window's rows
     src : (4, h or 1, w or 1) float32, C order, straight alpha; src_at : x, y of the window in it
     cover : (h or 1, w) float32, C order, 0..1; cover_at : x, y of the window in it
     opacity : float32, 0..1; mode : number in MODES; k : (4,) float32, the arithmetic factors
@@ -117,7 +117,7 @@ def composite(acc, window, spans, src, src_at, cover, cover_at, opacity, mode, k
             for p in range(4):
                 src[p, 0, :] = given[p, sy, 0]
             sy = 0
-        for n in range(spans[0][y - y0]):
+        for n in range(spans.many[y - y0]):
             a, b = _held(spans, y - y0, n, x0, x1)
             if a < b:
                 sx = 0 if one_column else src_at[0] + a - x0
@@ -166,7 +166,7 @@ def merge(acc, other, window, spans, opacity, mode, k):  # type: ignore[no-untyp
     scratch, straight = np.empty((3, width), np.float32), np.empty((4, 1, width), np.float32)
     ones = np.ones(width, np.float32)
     for y in range(y0, y1):
-        for n in range(spans[0][y - y0]):
+        for n in range(spans.many[y - y0]):
             a, b = _held(spans, y - y0, n, x0, x1)
             if a < b:
                 inv_alpha = scratch[0, : b - a]
@@ -188,7 +188,7 @@ def lerp(acc, other, window, spans, share, share_at, gain):  # type: ignore[no-u
     scratch = np.empty(x1 - x0, np.float32)
     for y in range(y0, y1):
         cy = share_at[1] + y - y0 if share.shape[0] > 1 else 0
-        for n in range(spans[0][y - y0]):
+        for n in range(spans.many[y - y0]):
             a, b = _held(spans, y - y0, n, x0, x1)
             if a < b:
                 row, alpha = (
@@ -207,7 +207,7 @@ def copy(acc, other, window, spans):  # type: ignore[no-untyped-def]
     x0, y0, x1, y1 = window
     for p in range(4):
         for y in range(y0, y1):
-            for n in range(spans[0][y - y0]):
+            for n in range(spans.many[y - y0]):
                 a, b = _held(spans, y - y0, n, x0, x1)
                 if a < b:
                     _copy_row(acc[p, y, a:b], other[p, y, a:b])
@@ -219,6 +219,6 @@ def wipe(acc, window, spans):  # type: ignore[no-untyped-def]
     x0, y0, x1, y1 = window
     for p in range(4):
         for y in range(y0, y1):
-            for n in range(spans[0][y - y0]):
+            for n in range(spans.many[y - y0]):
                 a, b = _held(spans, y - y0, n, x0, x1)
                 acc[p, y, a:b] = 0

@@ -7,6 +7,7 @@ from typing import NamedTuple
 
 import numpy as np
 from numba import njit
+from numpy.typing import NDArray
 
 from .. import bands
 from ..box import Box
@@ -19,6 +20,13 @@ MOST = 24
 """Spans of a row; what would be one more widens the last."""
 
 
+class RowSpans(NamedTuple):
+    """For each of some rows how many spans, (h,) int32, and their first px and end, (h, n, 2) int32."""
+
+    many: NDArray[np.int32]
+    ends: NDArray[np.int32]
+
+
 class DirtySpans(NamedTuple):
     """Spans on the rows of `box`.
 
@@ -26,13 +34,13 @@ class DirtySpans(NamedTuple):
     """
 
     box: Box
-    many: np.ndarray
-    ends: np.ndarray
+    many: NDArray[np.int32]
+    ends: NDArray[np.int32]
 
-    def rows(self, part: Box) -> tuple[np.ndarray, np.ndarray]:
+    def rows(self, part: Box) -> RowSpans:
         """Those on the rows of a part."""
         rows = slice(part.y0 - self.box.y0, part.y1 - self.box.y0)
-        return self.many[rows], self.ends[rows]
+        return RowSpans(self.many[rows], self.ends[rows])
 
 
 def whole(box: Box, left: int = 0) -> DirtySpans:

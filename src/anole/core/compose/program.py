@@ -17,7 +17,7 @@ from .. import bands
 from ..arrays import Plane
 from ..box import Box
 from . import blend
-from .dirty_spans import DirtySpans
+from .dirty_spans import DirtySpans, RowSpans
 
 WIPE, COPY, LERP, MERGE, COMPOSITE = range(5)
 TO, FROM, COVER, HEIGHT, WIDTH, COVER_HEIGHT, COVER_WIDTH, AT_X, AT_Y, LEFT, TOP, RIGHT, LOW, MODE = range(1, 15)  # fmt: skip
@@ -113,7 +113,7 @@ def _run(instructions, factors, height, width, many, ends, top, first, last):  #
             a, b = max(y0, instruction[TOP]), min(y1, instruction[LOW])
             if a < b and instruction[LEFT] < instruction[RIGHT]:
                 window = (instruction[LEFT], a, instruction[RIGHT], b)
-                spans = (many[a - top : b - top], ends[a - top : b - top])
+                spans = RowSpans(many[a - top : b - top], ends[a - top : b - top])
                 _do(instruction, factors[n, 0], factors[n, 1:], height, width, window, spans)
 
 

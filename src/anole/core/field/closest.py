@@ -18,18 +18,20 @@ from ..arrays import Chords, Plane
 from ..box import Box
 
 SEED = 1.5
+X0, Y0, DX, DY, PER_SQUARE = range(5)
+"""Columns of chords as kernels take them: start, way, and 1 / length^2."""
 FAR = np.float32(1e12)
 ZERO, HALF, ONE = np.float32(0), np.float32(0.5), np.float32(1)
 
 
 @njit(nogil=True, cache=True, inline="always")
 def _squared(c, k, px, py):  # type: ignore[no-untyped-def]
-    """Squared distance from a point to chord k: rows of c are x0, y0, dx, dy, 1/length^2."""
-    wx, wy = px - c[k, 0], py - c[k, 1]
-    t = (wx * c[k, 2] + wy * c[k, 3]) * c[k, 4]
+    """Squared distance from a point to chord k: columns of c as named above."""
+    wx, wy = px - c[k, X0], py - c[k, Y0]
+    t = (wx * c[k, DX] + wy * c[k, DY]) * c[k, PER_SQUARE]
     t = ZERO if t < ZERO else t
     t = ONE if t > ONE else t
-    ex, ey = wx - t * c[k, 2], wy - t * c[k, 3]
+    ex, ey = wx - t * c[k, DX], wy - t * c[k, DY]
     return ex * ex + ey * ey
 
 
@@ -38,7 +40,7 @@ def _seed(c: np.ndarray, near: np.ndarray, square: np.ndarray) -> None:
     height, width = near.shape
     reach = np.float32(SEED)
     for k in range(c.shape[0]):
-        x0, y0, dx, dy = c[k, 0], c[k, 1], c[k, 2], c[k, 3]
+        x0, y0, dx, dy = c[k, X0], c[k, Y0], c[k, DX], c[k, DY]
         top, low = min(y0, y0 + dy) - reach, max(y0, y0 + dy) + reach
         for y in range(max(0, int(np.floor(top))), min(height, int(np.ceil(low)) + 1)):
             py = y + HALF

@@ -10,6 +10,7 @@ from __future__ import annotations
 import numpy as np
 from numba import njit
 
+from .closest import DX, DY, PER_SQUARE, X0, Y0
 from .half_plane import area
 
 FLAT = np.float32(0.12)
@@ -22,10 +23,10 @@ SIDE = 5
 def _foot(c, k, px, py):  # type: ignore[no-untyped-def]
     """The way from the nearest point of chord k to a point, and whether that lies beside the chord."""
     zero, one = np.float32(0), np.float32(1)
-    wx, wy = px - c[k, 0], py - c[k, 1]
-    t = (wx * c[k, 2] + wy * c[k, 3]) * c[k, 4]
+    wx, wy = px - c[k, X0], py - c[k, Y0]
+    t = (wx * c[k, DX] + wy * c[k, DY]) * c[k, PER_SQUARE]
     held = min(max(t, zero), one)
-    return wx - held * c[k, 2], wy - held * c[k, 3], held == t
+    return wx - held * c[k, DX], wy - held * c[k, DY], held == t
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
@@ -38,8 +39,8 @@ def _slopes(d, near, c, y, x):  # type: ignore[no-untyped-def]
     if far > np.float32(0.02):
         size = np.float32(1) / far if d[y, x] > 0 else np.float32(-1) / far
         return ex * size, ey * size
-    size = np.sqrt(c[k, 4])
-    return -c[k, 3] * size, c[k, 2] * size
+    size = np.sqrt(c[k, PER_SQUARE])
+    return -c[k, DY] * size, c[k, DX] * size
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
@@ -90,7 +91,7 @@ def _looked(d, near, c, y, x, at, found):  # type: ignore[no-untyped-def]
                 if square < best:
                     best = square
                     # beyond a chord's end its line says nothing of the side
-                    sign = c[k, 2] * ey - c[k, 3] * ex if beside else d[y, x]
+                    sign = c[k, DX] * ey - c[k, DY] * ex if beside else d[y, x]
             value = np.sqrt(best) if sign > 0 else -np.sqrt(best)
             total += min(max((value - at) * side + half, zero), one)
     return total / (side * side)

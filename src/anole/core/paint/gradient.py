@@ -15,14 +15,32 @@ from ..field.letter_owners import soften_borders
 from ..model import Gradient
 from .context import PaintContext
 from .frames import FrameBox, LetterFrames
-from .gradient_rows import PAD, REFLECT, REPEAT, along_rows, fold, rasterise_rows
+from .gradient_rows import (
+    CONIC,
+    LINEAR,
+    PAD,
+    PER_X,
+    PER_Y,
+    POLYGON,
+    RADIAL,
+    REFLECT,
+    REPEAT,
+    T0,
+    TX,
+    TY,
+    WAYS,
+    along_rows,
+    fold,
+    rasterise_rows,
+)
 from .kind import PaintKind
 from .stops import STEPS, smooth_series, smooth_table
 
 SPREADS = {"pad": PAD, "reflect": REFLECT, "repeat": REPEAT}
-_SHAPES = {"linear": 0, "radial": 1, "polygon": 2, "conic": 3}
+_SHAPES = {"linear": LINEAR, "radial": RADIAL, "polygon": POLYGON, "conic": CONIC}
 LEVELS = 13
-GEOMETRY = 8 + 2 * 12
+MOST_SIDES = 12
+GEOMETRY = WAYS + 2 * MOST_SIDES
 
 
 def axes(gradient: Gradient, frame: FrameBox) -> tuple[np.ndarray, np.ndarray, np.ndarray]:
@@ -89,9 +107,9 @@ def _geometry(gradient: Gradient, frame: FrameBox, box: Box) -> np.ndarray:
     for k in range(sides):
         # a corner points along the angle; sides lie nearer than corners
         way = turn + 2 * math.pi * (k + 0.5) / sides
-        made[8 + 2 * k : 10 + 2 * k] = np.array([math.sin(way), -math.cos(way)]) / math.cos(
-            math.pi / sides
-        )
+        made[WAYS + 2 * k : WAYS + 2 + 2 * k] = np.array(
+            [math.sin(way), -math.cos(way)]
+        ) / math.cos(math.pi / sides)
     return made
 
 
@@ -112,9 +130,9 @@ def _tables(gradient: Gradient, geometry: np.ndarray) -> np.ndarray:
         spread = "repeat" if gradient.scale == 1 and not gradient.offset else None
         return smooth_series(gradient, LEVELS, spread)
     if gradient.shape == "radial":
-        steep = float(np.abs(geometry[:, 2:4]).max())
+        steep = float(np.abs(geometry[:, [PER_X, PER_Y]]).max())
     else:
-        steep = float(np.abs(geometry[:, 1:3]).sum(1).max())
+        steep = float(np.abs(geometry[:, [TX, TY]]).sum(1).max())
     return smooth_table(gradient, round(steep * STEPS))[None]
 
 
@@ -127,7 +145,7 @@ def _rasterised(
         if plain is not None:
             return plain
     name = "polygon" if gradient.shape == "radial" and _sides(gradient) else gradient.shape
-    shape = _SHAPES.get(name, 0)
+    shape = _SHAPES.get(name, LINEAR)
     out = np.empty((4, box.height, box.width), np.float32)
     numbers, reach = geometry.astype(np.float32), _reach(gradient, len(luts))
     bands.run(
@@ -146,11 +164,11 @@ def _reach(gradient: Gradient, levels: int) -> np.ndarray:
 def _plain(gradient: Gradient, lut: np.ndarray, g: np.ndarray, box: Box) -> np.ndarray | None:
     """A gradient that runs straight across or straight down: one row or column is all of it."""
     small = 1e-3 / max(box.width, box.height)
-    if min(abs(g[1]), abs(g[2])) > small:
+    if min(abs(g[TX]), abs(g[TY])) > small:
         return None
-    across = abs(g[1]) > abs(g[2])
-    count, step = (box.width, g[1]) if across else (box.height, g[2])
-    t = g[0] + step * (np.arange(count) + 0.5)
+    across = abs(g[TX]) > abs(g[TY])
+    count, step = (box.width, g[TX]) if across else (box.height, g[TY])
+    t = g[T0] + step * (np.arange(count) + 0.5)
     t = folded(t, gradient.spread)
     colours = lut[:, np.clip(t * STEPS, 0, STEPS - 1).astype(np.int64)]
     if across:

@@ -9,6 +9,16 @@ from numba import njit
 
 from .stops import STEPS
 
+LINEAR, RADIAL, POLYGON, CONIC = range(4)
+T0, TX, TY = range(3)
+"""Columns of a line's geometry: t = T0 + TX x + TY y."""
+CX, CY, PER_X, PER_Y, SIDES, FIRST = range(6)
+"""Of a round one's: centre, 1 / radii, sides of a polygon, t at the centre."""
+START, PER_TURN = 2, 3
+"""Of a conic one's instead of the radii: where it starts, and t for a turn."""
+WAYS = 8
+"""Where the ways across a polygon's sides begin, x and y by turns."""
+
 
 @njit(nogil=True, cache=True)
 def _turn(x: np.float32, y: np.float32) -> np.float32:
@@ -32,21 +42,22 @@ def _turn(x: np.float32, y: np.float32) -> np.float32:
 
 @njit(nogil=True, cache=True)
 def _t_at(shape: int, g: np.ndarray, x: np.float32, y: np.float32) -> np.float32:
-    if shape == 0:
-        return g[0] + g[1] * x + g[2] * y
-    dx, dy = x - g[0], y - g[1]
-    if shape == 1:
-        dx, dy = dx * g[2], dy * g[3]
-        return np.sqrt(dx * dx + dy * dy) - g[5]
-    if shape == 2:
+    """t at (x, y) px; g : one row of geometry, in the columns named above."""
+    if shape == LINEAR:
+        return g[T0] + g[TX] * x + g[TY] * y
+    dx, dy = x - g[CX], y - g[CY]
+    if shape == RADIAL:
+        dx, dy = dx * g[PER_X], dy * g[PER_Y]
+        return np.sqrt(dx * dx + dy * dy) - g[FIRST]
+    if shape == POLYGON:
         # distance to the nearest side of a polygon whose corners lie on the circle
-        dx, dy = dx * g[2], dy * g[3]
+        dx, dy = dx * g[PER_X], dy * g[PER_Y]
         t = np.float32(0)
-        for k in range(int(g[4])):
-            t = max(t, dx * g[8 + 2 * k] + dy * g[9 + 2 * k])
-        return t - g[5]
-    turn = _turn(dx, dy) - g[2]
-    return (turn - np.floor(turn)) * g[3] - g[5]
+        for k in range(int(g[SIDES])):
+            t = max(t, dx * g[WAYS + 2 * k] + dy * g[WAYS + 1 + 2 * k])
+        return t - g[FIRST]
+    turn = _turn(dx, dy) - g[START]
+    return (turn - np.floor(turn)) * g[PER_TURN] - g[FIRST]
 
 
 PAD, REFLECT, REPEAT = range(3)
@@ -73,11 +84,12 @@ def _entry(t: np.float32) -> int:
 
 @njit(nogil=True, cache=True)
 def _polygon_row(g, y, row):  # type: ignore[no-untyped-def]
-    """As _t_at for shape 2, side by side."""
+    """As _t_at for a polygon, side by side."""
     row[:] = 0
-    for k in range(int(g[4])):
-        step = g[2] * g[8 + 2 * k]
-        start = (np.float32(0.5) - g[0]) * step + (y - g[1]) * g[3] * g[9 + 2 * k]
+    for k in range(int(g[SIDES])):
+        step = g[PER_X] * g[WAYS + 2 * k]
+        start = (np.float32(0.5) - g[CX]) * step
+        start += (y - g[CY]) * g[PER_Y] * g[WAYS + 1 + 2 * k]
         for x in range(row.size):
             row[x] = max(row[x], start + step * np.float32(x))
 
@@ -86,24 +98,24 @@ def _polygon_row(g, y, row):  # type: ignore[no-untyped-def]
 def _entries(shape, g, y, spread, index, row):  # type: ignore[no-untyped-def]
     """The table entry of every px of a row; one loop a kind, so that each vectorises."""
     half = np.float32(0.5)
-    if shape == 0:
-        start = g[0] + g[2] * y + g[1] * half
+    if shape == LINEAR:
+        start = g[T0] + g[TY] * y + g[TX] * half
         for x in range(index.size):
-            index[x] = _entry(folded_number(start + g[1] * np.float32(x), spread))
-    elif shape == 1:
-        dy = (y - g[1]) * g[3]
+            index[x] = _entry(folded_number(start + g[TX] * np.float32(x), spread))
+    elif shape == RADIAL:
+        dy = (y - g[CY]) * g[PER_Y]
         for x in range(index.size):
-            dx = (np.float32(x) + half - g[0]) * g[2]
-            index[x] = _entry(folded_number(np.sqrt(dx * dx + dy * dy) - g[5], spread))
-    elif shape == 2:
+            dx = (np.float32(x) + half - g[CX]) * g[PER_X]
+            index[x] = _entry(folded_number(np.sqrt(dx * dx + dy * dy) - g[FIRST], spread))
+    elif shape == POLYGON:
         _polygon_row(g, y, row)
         for x in range(index.size):
-            index[x] = _entry(folded_number(row[x] - g[5], spread))
+            index[x] = _entry(folded_number(row[x] - g[FIRST], spread))
     else:
-        dy = y - g[1]
+        dy = y - g[CY]
         for x in range(index.size):
-            turn = _turn(np.float32(x) + half - g[0], dy) - g[2]
-            row[x] = (turn - np.floor(turn)) * g[3] - g[5]
+            turn = _turn(np.float32(x) + half - g[CX], dy) - g[START]
+            row[x] = (turn - np.floor(turn)) * g[PER_TURN] - g[FIRST]
         for x in range(index.size):
             index[x] = _entry(folded_number(row[x], spread))
 
@@ -114,9 +126,9 @@ def _levels(g, y, reach, level):  # type: ignore[no-untyped-def]
 
     reach : squared px from the centre within which each level is needed, falling
     """
-    k, dy = 0, y - g[1]
+    k, dy = 0, y - g[CY]
     for x in range(level.size):
-        dx = np.float32(x) + np.float32(0.5) - g[0]
+        dx = np.float32(x) + np.float32(0.5) - g[CX]
         far = dx * dx + dy * dy
         while k + 1 < reach.size and far < reach[k + 1]:
             k += 1

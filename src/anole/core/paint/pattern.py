@@ -57,7 +57,7 @@ def _tile(paint: Pattern, side: float) -> np.ndarray:
     """One tile finer than the picture, each averaged with its neighbours."""
     n = _texels(side)
     whole = Box(0, 0, n, n)
-    fine = _direct(paint, (0.5 / n, 1 / n, 0.0, 0.5 / n, 0.0, 1 / n), n, whole)
+    fine = _direct(paint, Lines(0.5 / n, 1 / n, 0.0, 0.5 / n, 0.0, 1 / n), n, whole)
     if paint.tile == "mirror":
         right, low = np.minimum(np.arange(n) + 1, n - 1), np.minimum(np.arange(n) + 1, n - 1)
     else:
@@ -76,7 +76,7 @@ def values(paint: Pattern, at: Lines, side: float, box: Box, cache: Cache) -> Pl
     tile = cache.get(key, lambda: _tile(paint, side))
     # averaging with the next px moved the picture by half a px of the tile
     half = 0.5 / _texels(side)
-    moved = (at[0] - half, at[1], at[2], at[3] - half, at[4], at[5])
+    moved = at._replace(u0=at.u0 - half, v0=at.v0 - half)
     return sample(tile, moved, mirror, box)[0]
 
 

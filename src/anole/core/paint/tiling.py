@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from typing import NamedTuple
 
 import numpy as np
 from numba import njit
@@ -11,8 +12,16 @@ from .. import bands
 from ..box import Box
 from .gradient_rows import REFLECT, REPEAT, folded_number
 
-Lines = tuple[float, float, float, float, float, float]
-"""u = a + b x + c y and v = d + e x + f y, in tiles, for px centres (x, y) of a box."""
+
+class Lines(NamedTuple):
+    """u = u0 + ux x + uy y and v = v0 + vx x + vy y, in tiles, for px centres (x, y) of a box."""
+
+    u0: float
+    ux: float
+    uy: float
+    v0: float
+    vx: float
+    vy: float
 
 
 def lines(corner: tuple[float, float], side: tuple[float, float], angle: float,
@@ -23,7 +32,7 @@ def lines(corner: tuple[float, float], side: tuple[float, float], angle: float,
     b, c = cos / side[0], sin / side[0]
     e, f = -sin / side[1], cos / side[1]
     x0, y0 = box.x0 + 0.5 - corner[0], box.y0 + 0.5 - corner[1]
-    return (b * x0 + c * y0 - shift[0], b, c, e * x0 + f * y0 - shift[1], e, f)
+    return Lines(b * x0 + c * y0 - shift[0], b, c, e * x0 + f * y0 - shift[1], e, f)
 
 
 @njit(nogil=True, cache=True)
@@ -31,8 +40,8 @@ def _places(at, mirror, u, v, y0, y1):  # type: ignore[no-untyped-def]
     spread = REFLECT if mirror else REPEAT
     for y in range(y0, y1):
         for x in range(u.shape[1]):
-            u[y, x] = folded_number(at[0] + at[1] * x + at[2] * y, spread)
-            v[y, x] = folded_number(at[3] + at[4] * x + at[5] * y, spread)
+            u[y, x] = folded_number(at.u0 + at.ux * x + at.uy * y, spread)
+            v[y, x] = folded_number(at.v0 + at.vx * x + at.vy * y, spread)
 
 
 def places(
@@ -40,8 +49,7 @@ def places(
 ) -> tuple[np.ndarray, np.ndarray]:
     """u, v float32 in 0..1 for rows y0..y1 of the box."""
     y0, y1 = rows
-    a, b, c, d, e, f = at
-    moved = np.array((a + c * y0, b, c, d + f * y0, e, f))
+    moved = at._replace(u0=at.u0 + at.uy * y0, v0=at.v0 + at.vy * y0)
     u, v = (np.empty((y1 - y0, width), np.float32) for _ in range(2))
     _places(moved, mirror, u, v, 0, y1 - y0)
     return u, v
@@ -66,8 +74,8 @@ def _sample(tile, at, mirror, out, y0, y1):  # type: ignore[no-untyped-def]
     one = np.float32(1)
     for y in range(y0, y1):
         for x in range(out.shape[2]):
-            i, i1, fx = _corner(folded_number(at[0] + at[1] * x + at[2] * y, spread), wide, mirror)
-            j, j1, fy = _corner(folded_number(at[3] + at[4] * x + at[5] * y, spread), high, mirror)
+            i, i1, fx = _corner(folded_number(at.u0 + at.ux * x + at.uy * y, spread), wide, mirror)
+            j, j1, fy = _corner(folded_number(at.v0 + at.vx * x + at.vy * y, spread), high, mirror)
             for p in range(planes):
                 top = tile[p, j, i] + (tile[p, j, i1] - tile[p, j, i]) * fx
                 low = tile[p, j1, i] + (tile[p, j1, i1] - tile[p, j1, i]) * fx
@@ -84,10 +92,10 @@ def _sample_straight(tile, at, mirror, out, y0, y1):  # type: ignore[no-untyped-
     share = np.empty(width, np.float32)
     for x in range(width):
         left[x], right[x], share[x] = _corner(
-            folded_number(at[0] + at[1] * x, spread), wide, mirror
+            folded_number(at.u0 + at.ux * x, spread), wide, mirror
         )
     for y in range(y0, y1):
-        j, j1, fy = _corner(folded_number(at[3] + at[5] * y, spread), high, mirror)
+        j, j1, fy = _corner(folded_number(at.v0 + at.vy * y, spread), high, mirror)
         for p in range(planes):
             upper, lower, row = tile[p, j], tile[p, j1], out[p, y]
             line = upper * (one - fy) + lower * fy
@@ -99,7 +107,6 @@ def _sample_straight(tile, at, mirror, out, y0, y1):  # type: ignore[no-untyped-
 def sample(tile: np.ndarray, at: Lines, mirror: bool, box: Box) -> np.ndarray:
     """A tile (planes, h, w) float32 looked up for every px of a box: (planes, H, W)."""
     out = np.empty((len(tile), box.height, box.width), np.float32)
-    numbers = np.array(at)
-    kernel = _sample_straight if abs(at[2]) + abs(at[4]) < 1e-12 else _sample
-    bands.run(lambda a, b: kernel(tile, numbers, mirror, out, a, b), bands.split(box.height))
+    kernel = _sample_straight if abs(at.uy) + abs(at.vx) < 1e-12 else _sample
+    bands.run(lambda a, b: kernel(tile, at, mirror, out, a, b), bands.split(box.height))
     return out
