@@ -23,10 +23,15 @@ def row(result: Result) -> tuple[str, ...]:
         late = result.budget95 is not None and result.ratio95 > result.budget95
         held = "NO" if late or result.ratio > result.budget else "yes"
     return (
-        result.name, f"{result.own * 1e3:.2f}", f"{result.reference * 1e3:.2f}",
-        result.reference_name, f"{result.ratio:.2f}", f"{result.ratio95:.2f}",
-        _budget(result), held,
-    )  # fmt: skip
+        result.name,
+        f"{result.own * 1e3:.2f}",
+        f"{result.reference * 1e3:.2f}",
+        result.reference_name,
+        f"{result.ratio:.2f}",
+        f"{result.ratio95:.2f}",
+        _budget(result),
+        held,
+    )
 
 
 def main() -> None:
@@ -43,8 +48,18 @@ def main() -> None:
     )
     for column in table.columns[1:3] + table.columns[4:7]:
         column.justify = "right"
-    for part in (compositing, fields, frames, gradients, generators, kept, shaping, typing,
-                 picker, drags):  # fmt: skip
+    for part in (
+        compositing,
+        fields,
+        frames,
+        gradients,
+        generators,
+        kept,
+        shaping,
+        typing,
+        picker,
+        drags,
+    ):
         for result in part():
             table.add_row(*row(result))
     Console(width=118).print(table)

@@ -35,17 +35,32 @@ def compositing() -> list[Result]:
     def lay(mode: str) -> None:
         number = blend.NUMBER[mode]
         bands.run(
-            lambda a, b: blend.composite(acc, (0, a, WIDTH, b), dirty_spans.rows(Box(0, a, WIDTH, b)), source,
-                                   (0, a), cover, (0, a), np.float32(0.8), number, FACTORS),
+            lambda a, b: blend.composite(
+                acc,
+                (0, a, WIDTH, b),
+                dirty_spans.rows(Box(0, a, WIDTH, b)),
+                source,
+                (0, a),
+                cover,
+                (0, a),
+                np.float32(0.8),
+                number,
+                FACTORS,
+            ),
             bands.split(HEIGHT),
-        )  # fmt: skip
+        )
 
     return [
-        race(f"blend {mode}", lambda m=mode: lay(m), lambda: np.copyto(copy, start), "copy",
-             None if number in range(blend.FIRST_HUE, blend.PLUS) else 1.6 if number == 0 else 4.0,
-             before=lambda: np.copyto(acc, start))
+        race(
+            f"blend {mode}",
+            lambda m=mode: lay(m),
+            lambda: np.copyto(copy, start),
+            "copy",
+            None if number in range(blend.FIRST_HUE, blend.PLUS) else 1.6 if number == 0 else 4.0,
+            before=lambda: np.copyto(acc, start),
+        )
         for number, mode in enumerate(blend.MODES)
-    ]  # fmt: skip
+    ]
 
 
 def fields() -> list[Result]:
@@ -57,12 +72,23 @@ def fields() -> list[Result]:
     error = float(np.abs(gaussian(cover, 40) - smooth).max())
     print(f"blur, sigma 40: greatest error {error:.2%} of full scale")
     return [
-        race("distance field", lambda: nearest(chords, inside, box),
-             lambda: (distance_transform_edt(inside), distance_transform_edt(~inside)),
-             "SciPy, both sides", 1.0, rounds=9),
-        race("blur, sigma 40", lambda: gaussian(cover, 40.0),
-             lambda: cv2.GaussianBlur(cover, (0, 0), 40), "OpenCV", 0.1, rounds=9),
-    ]  # fmt: skip
+        race(
+            "distance field",
+            lambda: nearest(chords, inside, box),
+            lambda: (distance_transform_edt(inside), distance_transform_edt(~inside)),
+            "SciPy, both sides",
+            1.0,
+            rounds=9,
+        ),
+        race(
+            "blur, sigma 40",
+            lambda: gaussian(cover, 40.0),
+            lambda: cv2.GaussianBlur(cover, (0, 0), 40),
+            "OpenCV",
+            0.1,
+            rounds=9,
+        ),
+    ]
 
 
 def frames() -> list[Result]:

@@ -46,12 +46,13 @@ def _moving(name: str, paint: Paint, field: str, budget: float) -> Result:
 
 def gradients() -> list[Result]:
     kinds = {
-        "straight": Gradient(stops=STOPS), "slanted": Gradient(stops=STOPS, angle=30),
+        "straight": Gradient(stops=STOPS),
+        "slanted": Gradient(stops=STOPS, angle=30),
         "radial": Gradient(stops=STOPS, shape="radial"),
         "six sides": Gradient(stops=STOPS, shape="radial", sides=6),
         "conic": Gradient(stops=STOPS, shape="conic"),
         "oklch, longer hue": Gradient(stops=STOPS, space="oklch", hue="longer", angle=30),
-    }  # fmt: skip
+    }
     return [_moving(f"gradient {name}", paint, "offset", 4.0) for name, paint in kinds.items()]
 
 
@@ -66,5 +67,12 @@ def kept() -> list[Result]:
     cache, paint = Cache(), Pattern(generator="felt")
     start, copy = planes(), planes()
     _source(paint, cache)
-    return [race("pattern found again", lambda: _source(paint, cache),
-                 lambda: np.copyto(copy, start), "copy", 0.05)]  # fmt: skip
+    return [
+        race(
+            "pattern found again",
+            lambda: _source(paint, cache),
+            lambda: np.copyto(copy, start),
+            "copy",
+            0.05,
+        )
+    ]

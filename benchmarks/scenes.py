@@ -30,7 +30,7 @@ from anole.core.model import (
     Span,
     Stop,
     Stroke,
-)  # fmt: skip
+)
 
 WIDTH, HEIGHT = 1280, 720
 rng = np.random.default_rng(3)
@@ -50,11 +50,17 @@ def _paint(text: str) -> ColourPaint:
     return ColourPaint(colour=Colour.parse(text))
 
 
-FACE = Gradient(space="srgb", stops=(
-    Stop(0, Colour.parse("#ffcf4a")), Stop(0.5, Colour.parse("#ff7a5c")),
-    Stop(1, Colour.parse("#b0205a"))))  # fmt: skip
-SHADE = Gradient(space="srgb", stops=(
-    Stop(0, Colour.parse("#ffffff")), Stop(1, Colour.parse("#404040"))))  # fmt: skip
+FACE = Gradient(
+    space="srgb",
+    stops=(
+        Stop(0, Colour.parse("#ffcf4a")),
+        Stop(0.5, Colour.parse("#ff7a5c")),
+        Stop(1, Colour.parse("#b0205a")),
+    ),
+)
+SHADE = Gradient(
+    space="srgb", stops=(Stop(0, Colour.parse("#ffffff")), Stop(1, Colour.parse("#404040")))
+)
 COATS: tuple[Coat, ...] = (
     Shadow(id="shadow", lift=Length(0.08, "em"), lamp=Lamp(bearing=325, elevation=45, size=1.2)),
     Glow(id="glow", span=_span(-0.1, -0.4), opacity=0.7, paint=_paint("#ff8844")),
@@ -68,27 +74,47 @@ COATS: tuple[Coat, ...] = (
 def title() -> Board:
     """Six coats on a two-line title at 1280 x 720."""
     words = Lettering(
-        id="words", text="BOUT\nNIGHT", size=Length(280), font=Font(family="Lilita One"),
-        leading=Length(0.95, "em"), place=Place(x=640, y=360), style=COATS,
-    )  # fmt: skip
+        id="words",
+        text="BOUT\nNIGHT",
+        size=Length(280),
+        font=Font(family="Lilita One"),
+        leading=Length(0.95, "em"),
+        place=Place(x=640, y=360),
+        style=COATS,
+    )
     return Board(pieces=(Ground(id="ground", paint=_paint("#10506a")), words))
 
 
 GOLD = (
-    Stop(0, Colour.parse("#2b1304")), Stop(0.2, Colour.parse("#8a4f12")), Stop(0.4, Colour.parse("#eec461")),
-    Stop(0.5, Colour.parse("#c48a2c")), Stop(0.65, Colour.parse("#935a14")), Stop(0.85, Colour.parse("#fff0b0")),
+    Stop(0, Colour.parse("#2b1304")),
+    Stop(0.2, Colour.parse("#8a4f12")),
+    Stop(0.4, Colour.parse("#eec461")),
+    Stop(0.5, Colour.parse("#c48a2c")),
+    Stop(0.65, Colour.parse("#935a14")),
+    Stop(0.85, Colour.parse("#fff0b0")),
     Stop(1, Colour.parse("#fffdf2")),
-)  # fmt: skip
+)
 RICH: tuple[Coat, ...] = (
     *COATS[:4],
-    Relief(id="tube", span=_span(-0.06, 0), height=Length(0.03, "em"), moulding=Moulding(profile="bead"),
-           ramp=GOLD, clip_side="outside"),
+    Relief(
+        id="tube",
+        span=_span(-0.06, 0),
+        height=Length(0.03, "em"),
+        moulding=Moulding(profile="bead"),
+        ramp=GOLD,
+        clip_side="outside",
+    ),
     *COATS[4:],
-    Relief(id="shade_exact", span=Span(Position(0, "em"), Position.parse("core")), height=Length(0.1, "em"),
-           ramp=GOLD, opacity=0.9),
+    Relief(
+        id="shade_exact",
+        span=Span(Position(0, "em"), Position.parse("core")),
+        height=Length(0.1, "em"),
+        ramp=GOLD,
+        opacity=0.9,
+    ),
     Glow(id="edge", span=_span(0, 0.06), blend="multiply", paint=_paint("#a2560c")),
     Sheen(id="sheen", blend="soft-light"),
-)  # fmt: skip
+)
 
 
 def rich() -> Board:
@@ -129,9 +155,17 @@ class SkiaTitle:
         self.shade = skia.GradientShader.MakeLinear(ends, [0xFFFFFFFF, 0xFF404040])
 
     def _stroke(self, canvas: skia.Canvas, width: float, colour: int, **more: object) -> None:
-        canvas.drawPath(self.path, skia.Paint(
-            AntiAlias=True, Style=skia.Paint.kStrokeAndFill_Style, StrokeWidth=2 * width,
-            StrokeJoin=skia.Paint.kRound_Join, Color=colour, **more))  # fmt: skip
+        canvas.drawPath(
+            self.path,
+            skia.Paint(
+                AntiAlias=True,
+                Style=skia.Paint.kStrokeAndFill_Style,
+                StrokeWidth=2 * width,
+                StrokeJoin=skia.Paint.kRound_Join,
+                Color=colour,
+                **more,
+            ),
+        )
 
     def draw(self) -> None:
         canvas = self.surface.getCanvas()
@@ -146,6 +180,10 @@ class SkiaTitle:
         self._stroke(canvas, 0.1 * self.em, 0xFFFFF3D8)
         self._stroke(canvas, 0.06 * self.em, 0xFF1A0B20)
         canvas.drawPath(self.path, skia.Paint(AntiAlias=True, Shader=self.face))
-        canvas.drawPath(self.path, skia.Paint(
-            AntiAlias=True, Shader=self.shade, BlendMode=skia.BlendMode.kSoftLight, Alphaf=0.8))  # fmt: skip
+        canvas.drawPath(
+            self.path,
+            skia.Paint(
+                AntiAlias=True, Shader=self.shade, BlendMode=skia.BlendMode.kSoftLight, Alphaf=0.8
+            ),
+        )
         self.surface.flushAndSubmit()

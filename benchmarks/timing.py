@@ -38,9 +38,14 @@ def once(task: Callable[[], object], before: Callable[[], object] | None = None)
 
 
 def race(
-    name: str, own: Callable[[], object], reference: Callable[[], object], reference_name: str,
-    budget: float | None, rounds: int = 21, before: Callable[[], object] | None = None,
-) -> Result:  # fmt: skip
+    name: str,
+    own: Callable[[], object],
+    reference: Callable[[], object],
+    reference_name: str,
+    budget: float | None,
+    rounds: int = 21,
+    before: Callable[[], object] | None = None,
+) -> Result:
     """Medians of both over `rounds` turns, after two turns that are not counted."""
     for _ in range(2):
         once(own, before)
@@ -48,6 +53,10 @@ def race(
     pairs = np.array([(once(own, before), once(reference)) for _ in range(rounds)])
     median = np.median(pairs, 0)
     return Result(
-        name, float(median[0]), float(np.percentile(pairs[:, 0], 95)), float(median[1]),
-        reference_name, budget,
-    )  # fmt: skip
+        name,
+        float(median[0]),
+        float(np.percentile(pairs[:, 0], 95)),
+        float(median[1]),
+        reference_name,
+        budget,
+    )

@@ -84,11 +84,28 @@ def _results(drag: Drag, window: Window) -> list[Result]:
     settle(window)
     first, sharp, copies = _drag(window, drag.field, np.linspace(*drag.ends, MOVES))
     reference = float(np.median(copies))
-    found = [Result(drag.name, float(np.median(sharp)), float(np.percentile(sharp, 95)), reference,
-                    "copy", drag.budget, drag.budget95)]  # fmt: skip
+    found = [
+        Result(
+            drag.name,
+            float(np.median(sharp)),
+            float(np.percentile(sharp, 95)),
+            reference,
+            "copy",
+            drag.budget,
+            drag.budget95,
+        )
+    ]
     if np.median(first) < 0.9 * np.median(sharp):
-        found.append(Result(f"{drag.name}: first picture", float(np.median(first)),
-                            float(np.percentile(first, 95)), reference, "copy", 5.0))  # fmt: skip
+        found.append(
+            Result(
+                f"{drag.name}: first picture",
+                float(np.median(first)),
+                float(np.percentile(first, 95)),
+                reference,
+                "copy",
+                5.0,
+            )
+        )
     return found
 
 

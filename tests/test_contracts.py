@@ -35,9 +35,13 @@ PLANTS = {
 def lint(folder: Path) -> subprocess.CompletedProcess:
     command = [str(Path(sys.executable).parent / "lint-imports"), "--no-cache"]
     return subprocess.run(
-        command, cwd=folder, capture_output=True, text=True, check=False,
+        command,
+        cwd=folder,
+        capture_output=True,
+        text=True,
+        check=False,
         env={"PYTHONPATH": str(folder / "src"), "PATH": "/usr/bin:/bin"},
-    )  # fmt: skip
+    )
 
 
 @pytest.fixture

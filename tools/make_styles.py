@@ -15,7 +15,7 @@ from .styles_metal import (
     foundry_bronze,
     wheel_steel,
     worn_metal,
-)  # fmt: skip
+)
 
 STYLES = {
     "title shout": (("flat", "stripes", "outline", "loud"), title_shout),

@@ -37,9 +37,12 @@ class _OpensFiles(TyperGroup):
 
 
 app = typer.Typer(
-    cls=_OpensFiles, add_completion=False, rich_markup_mode=None, pretty_exceptions_enable=False,
+    cls=_OpensFiles,
+    add_completion=False,
+    rich_markup_mode=None,
+    pretty_exceptions_enable=False,
     help="Words in fat type, styled with a stack of live coats. `anole FILE` opens the window.",
-)  # fmt: skip
+)
 
 FileArgument = Annotated[Path, typer.Argument(metavar="FILE", help="An .anole board.")]
 OutOption = Annotated[Path, typer.Option("-o", "--out", help="The file to write.")]
@@ -84,9 +87,11 @@ def render(
     with Progress(console=Console(stderr=True), transient=True, disable=quiet) as progress:
         task = progress.add_task("rendering", total=1.0)
         pixels = rgba(
-            board, factor, transparent=transparent,
+            board,
+            factor,
+            transparent=transparent,
             progress=lambda share: progress.update(task, completed=share),
-        )  # fmt: skip
+        )
         png.write(out, pixels, board.dpi * factor)
     _say_replaced_fonts(board)
 

@@ -119,9 +119,14 @@ def paint(text: str) -> ColourPaint:
 def board(*coats: Coat, text: str = "HO", size: float = 120, **more) -> Board:
     """A small board with styled words on a flat ground."""
     words = Lettering(
-        id="words", name="Words", text=text, font=Font(family="Anton"), size=Length(size),
-        place=Place(x=160, y=90), style=coats,
-    )  # fmt: skip
+        id="words",
+        name="Words",
+        text=text,
+        font=Font(family="Anton"),
+        size=Length(size),
+        place=Place(x=160, y=90),
+        style=coats,
+    )
     ground = Ground(id="ground", name="Ground", paint=paint("#204060"))
     return Board(width=320, height=180, pieces=(ground, msgspec.structs.replace(words, **more)))
 

@@ -69,8 +69,12 @@ def stroked(
     cubics: np.ndarray, box: Box, width: float, join: str, limit: float, outside: bool
 ) -> np.ndarray:
     """(H, W) coverage over `box` of a stroke on one side of outlines (n, 4, 2) px."""
-    pen = skia.Paint(Style=skia.Paint.kStroke_Style, StrokeWidth=2 * width,
-                     StrokeJoin=JOINS[join], StrokeMiter=limit)  # fmt: skip
+    pen = skia.Paint(
+        Style=skia.Paint.kStroke_Style,
+        StrokeWidth=2 * width,
+        StrokeJoin=JOINS[join],
+        StrokeMiter=limit,
+    )
     side = 1.0 if outside else -1.0
     picture = Image.new("1", (box.width * FINE, box.height * FINE))
     draw = ImageDraw.Draw(picture)
@@ -80,8 +84,13 @@ def stroked(
             if turn_at(part[n - 1], cubic)[0] * side > 1e-9:
                 shapes.append(_corner(part[n - 1], cubic, pen))
             for shape in shapes:
-                draw.polygon([(round((x - box.x0) * FINE - 0.5), round((y - box.y0) * FINE - 0.5))
-                              for x, y in shape], fill=1)  # fmt: skip
+                draw.polygon(
+                    [
+                        (round((x - box.x0) * FINE - 0.5), round((y - box.y0) * FINE - 0.5))
+                        for x, y in shape
+                    ],
+                    fill=1,
+                )
     fine = np.asarray(picture).reshape(box.height, FINE, box.width, FINE)
     return fine.mean((1, 3))
 

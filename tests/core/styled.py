@@ -25,8 +25,13 @@ def styled(
     name: str, family: str, text: str, size: float, width: int, height: int, even: bool = False
 ) -> Board:
     """Words in the middle of a ground, which is even or runs from light to dark."""
-    words = Lettering(id="w", text=text, font=Font(family=family), size=Length(size),
-                      place=Place(x=width / 2, y=height / 2))  # fmt: skip
+    words = Lettering(
+        id="w",
+        text=text,
+        font=Font(family=family),
+        size=Length(size),
+        place=Place(x=width / 2, y=height / 2),
+    )
     paint = ColourPaint(colour=Colour(58, 90, 112)) if even else GROUND
     board = Board(width=width, height=height, pieces=(Ground(id="g", paint=paint), words))
     return put_style(board, "w", STYLES[name], digest(STYLES[name].coats))

@@ -61,9 +61,11 @@ def test_a_rail_is_the_formula_of_the_model():
     s = np.linspace(0, 1, 41)
     line = Rail(slope=0.3, camber=-0.2, wave=Wave(height=0.1, count=2.5, phase=0.25))
     want = [
-        0.3 * (v - 0.5) - 0.2 * (1 - (2 * v - 1) ** 2)
-        + 0.1 * math.sin(2 * math.pi * (2.5 * v + 0.25)) for v in s
-    ]  # fmt: skip
+        0.3 * (v - 0.5)
+        - 0.2 * (1 - (2 * v - 1) ** 2)
+        + 0.1 * math.sin(2 * math.pi * (2.5 * v + 0.25))
+        for v in s
+    ]
     np.testing.assert_allclose(rail(line, s), want, atol=1e-12)
 
 
@@ -133,9 +135,14 @@ def turned(x, y, pose):
 
 
 @pytest.mark.parametrize(
-    "pose", [Pose(turn_x=30), Pose(turn_y=-50, distance=6), Pose(turn_z=90),
-             Pose(turn_x=20, turn_y=35, turn_z=-15, distance=5)]
-)  # fmt: skip
+    "pose",
+    [
+        Pose(turn_x=30),
+        Pose(turn_y=-50, distance=6),
+        Pose(turn_z=90),
+        Pose(turn_x=20, turn_y=35, turn_z=-15, distance=5),
+    ],
+)
 def test_a_pose_is_a_turn_in_space(pose):
     found = projected(points(40), pose_matrix(BOX, pose))
     middle = np.array([2.0, -0.25])
@@ -194,7 +201,7 @@ def test_rails_bend_all_lines_or_each():
     block_rails, line_rails = (
         Warp(block(Setting("II\nII", Font(), 0, 1.2, "start")), PLAIN._replace(rails=r, head=both))
         for r in ("block", "line")
-    )  # fmt: skip
+    )
     glyph_, low = np.array([[0.5, -0.5]]), np.array([0])
     assert not np.allclose(block_rails(glyph_, low), line_rails(glyph_, low))
 
@@ -244,11 +251,14 @@ def test_hard_pixels_of_a_pixel_font_stay_on_the_grid():
 
 
 SCRIPTS = {
-    "kerning": ("Anton", "AVATAR To"), "ligature": ("Great Vibes", "office flight"),
-    "Arabic": ("Cairo", "سلام عليكم"), "Hebrew": ("Heebo", "שָׁלוֹם"),
-    "Devanagari": ("Noto Sans Devanagari", "क्षत्रिय नमस्ते"), "Japanese": ("Dela Gothic One", "ローラー祭"),
+    "kerning": ("Anton", "AVATAR To"),
+    "ligature": ("Great Vibes", "office flight"),
+    "Arabic": ("Cairo", "سلام عليكم"),
+    "Hebrew": ("Heebo", "שָׁלוֹם"),
+    "Devanagari": ("Noto Sans Devanagari", "क्षत्रिय नमस्ते"),
+    "Japanese": ("Dela Gothic One", "ローラー祭"),
     "marks": ("Inter", "e\u0301o\u0308"),
-}  # fmt: skip
+}
 
 
 @pytest.mark.parametrize("name", SCRIPTS)
@@ -303,15 +313,24 @@ def test_tags_are_keys_and_refuse_nonsense():
             Tags(wrong)
 
 
-bends = st.fixed_dictionaries({}, optional={
-    "head": st.builds(Rail, slope=st.floats(-1, 1), camber=st.floats(-1, 1)),
-    "foot": st.builds(Rail, wave=st.builds(Wave, height=st.floats(-1, 1), count=st.floats(0, 9))),
-    "ring": st.builds(Ring, radius=st.builds(Length, st.floats(0.05, 9), st.just("em")), inside=st.booleans()),
-    "letters": st.builds(Letters, shift=st.floats(0, 1), turn=st.floats(0, 360), grow=st.floats(0, 0.9)),
-    "corners": st.builds(Corners, top_left=st.tuples(*[st.floats(-3, 3)] * 2)),
-    "pose": st.builds(Pose, turn_x=st.floats(-85, 85), turn_y=st.floats(-85, 85)),
-    "text": st.sampled_from(["", "I", "Ro\nll", "a b"]),
-})  # fmt: skip
+bends = st.fixed_dictionaries(
+    {},
+    optional={
+        "head": st.builds(Rail, slope=st.floats(-1, 1), camber=st.floats(-1, 1)),
+        "foot": st.builds(
+            Rail, wave=st.builds(Wave, height=st.floats(-1, 1), count=st.floats(0, 9))
+        ),
+        "ring": st.builds(
+            Ring, radius=st.builds(Length, st.floats(0.05, 9), st.just("em")), inside=st.booleans()
+        ),
+        "letters": st.builds(
+            Letters, shift=st.floats(0, 1), turn=st.floats(0, 360), grow=st.floats(0, 0.9)
+        ),
+        "corners": st.builds(Corners, top_left=st.tuples(*[st.floats(-3, 3)] * 2)),
+        "pose": st.builds(Pose, turn_x=st.floats(-85, 85), turn_y=st.floats(-85, 85)),
+        "text": st.sampled_from(["", "I", "Ro\nll", "a b"]),
+    },
+)
 
 
 @settings(max_examples=60, deadline=None)

@@ -42,8 +42,11 @@ def test_every_case_of_the_consortium(deep):
 @pytest.mark.skipif(not BRACKETS.exists(), reason="the package unicode-data is not installed")
 def test_every_bracket_has_its_partner():
     rows = [row.split("#")[0].split(";") for row in BRACKETS.read_text().splitlines()]
-    true = {(chr(int(a, 16)), chr(int(b, 16))) for a, b, *kind in (r for r in rows if len(r) > 2)
-            if kind[0].strip() == "o"}  # fmt: skip
+    true = {
+        (chr(int(a, 16)), chr(int(b, 16)))
+        for a, b, *kind in (r for r in rows if len(r) > 2)
+        if kind[0].strip() == "o"
+    }
     assert {(PAIRS[n], PAIRS[n + 1]) for n in range(0, len(PAIRS), 2)} == true
 
 

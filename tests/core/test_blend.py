@@ -114,14 +114,24 @@ def test_mode_against_the_standard(mode):
     window = Box(0, 0, sample.shape[1], 1)
     dirty_spans = whole(window).rows(window)
     blend.composite(
-        acc, window, dirty_spans, np.ascontiguousarray(source[:, None]), (0, 0), cover, (0, 0),
-        np.float32(opacity), blend.NUMBER[mode], np.array(K, np.float32),
-    )  # fmt: skip
+        acc,
+        window,
+        dirty_spans,
+        np.ascontiguousarray(source[:, None]),
+        (0, 0),
+        cover,
+        (0, 0),
+        np.float32(opacity),
+        blend.NUMBER[mode],
+        np.array(K, np.float32),
+    )
     for i in range(sample.shape[1]):
         want = expected(
-            mode, backdrop[:, i].astype(float), source[:3, i].astype(float),
+            mode,
+            backdrop[:, i].astype(float),
+            source[:3, i].astype(float),
             float(source[3, i]) * 0.8 * opacity,
-        )  # fmt: skip
+        )
         np.testing.assert_allclose(acc[:, 0, i], want, atol=2e-5, err_msg=f"{mode} at {i}")
 
 
@@ -141,10 +151,17 @@ def test_translucent_black_and_white_survive_rounding(mode):
     )
     acc, window = backdrop[:, None].copy(), Box(0, 0, count, 1)
     blend.composite(
-        acc, window, whole(window).rows(window), source[:, None].copy(), (0, 0),
-        np.full((1, count), 0.6, np.float32), (0, 0), np.float32(1), blend.NUMBER[mode],
+        acc,
+        window,
+        whole(window).rows(window),
+        source[:, None].copy(),
+        (0, 0),
+        np.full((1, count), 0.6, np.float32),
+        (0, 0),
+        np.float32(1),
+        blend.NUMBER[mode],
         np.array(K, np.float32),
-    )  # fmt: skip
+    )
     for i in range(count):
         clean = [*(white[:, i] * alpha[i]), alpha[i]]
         want = expected(mode, [float(v) for v in clean], source[:3, i].astype(float), 0.6)

@@ -21,7 +21,7 @@ from anole.core.model import (
     Tone,
     from_builtins,
     to_builtins,
-)  # fmt: skip
+)
 from anole.core.render.warm import small_board
 
 

@@ -28,8 +28,9 @@ def picture(value=90, kind="PNG"):
 def painted():
     made, sha, _ = add_picture(board(), picture(), "grey.png")
     style = (
-        Fill(id="f", paint=ImagePaint(asset=sha)), Grain(id="g", pattern=Pattern(asset=sha), opacity=0),
-    )  # fmt: skip
+        Fill(id="f", paint=ImagePaint(asset=sha)),
+        Grain(id="g", pattern=Pattern(asset=sha), opacity=0),
+    )
     words = msgspec.structs.replace(made.pieces[1], style=style)
     return msgspec.structs.replace(made, pieces=(made.pieces[0], words)), sha
 

@@ -65,10 +65,11 @@ def test_a_kind_names_its_own_fields(kind):
 
 def test_a_step_of_a_reliefs_height_makes_no_coverage_again():
     made = board(
-        Fill(id="f", paint=paint("#808080")), Stroke(id="s"),
+        Fill(id="f", paint=paint("#808080")),
+        Stroke(id="s"),
         Relief(id="r", span=span("0px", "core"), height=Length(6)),
         Relief(id="t", span=span("0px", "4px"), height=Length(2), rounding=0.5),
-    )  # fmt: skip
+    )
     renderer = Renderer()
     renderer.frame(Request(made))
     before = dict(renderer.cache.made)

@@ -17,8 +17,11 @@ from .test_render import change_coat, start_board
 
 boxes = st.builds(
     lambda x, y, w, h: Box(x, y, x + w, y + h),
-    st.integers(-40, 40), st.integers(-40, 40), st.integers(1, 900), st.integers(1, 6),
-)  # fmt: skip
+    st.integers(-40, 40),
+    st.integers(-40, 40),
+    st.integers(1, 900),
+    st.integers(1, 6),
+)
 
 
 def shown(found, left=0):
@@ -80,10 +83,13 @@ def test_a_coat_that_changes_leaves_the_rest_of_its_box_alone():
         (paint("#204060"), 0.5, False),
         (msgspec.structs.replace(paint("#204060"), speckle=0.2), 1.0, False),
         (Gradient(), 1.0, True),
-        (Gradient(stops=(Stop(0.0, paint("#204060").colour), Stop(1.0, paint("#0000").colour))),
-         1.0, False),
+        (
+            Gradient(stops=(Stop(0.0, paint("#204060").colour), Stop(1.0, paint("#0000").colour))),
+            1.0,
+            False,
+        ),
     ],
-)  # fmt: skip
+)
 def test_a_ground_hides_what_lies_behind_only_if_nothing_of_it_is_thin(given_paint, opacity, hides):
     made = board()
     ground = msgspec.structs.replace(made.pieces[0], paint=given_paint, opacity=opacity)

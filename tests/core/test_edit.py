@@ -48,10 +48,14 @@ def test_coats_are_copied_and_removed():
 
 @pytest.mark.parametrize(
     "wrong",
-    [lambda b: coats.remove_coat(b, "words", "zz"), lambda b: coats.change_coat(b, "words", "zz"),
-     lambda b: pieces.remove_piece(b, "zz"), lambda b: pieces.pin(b, "ground", "top"),
-     lambda b: coats.add_coat(b, "words", "lacquer")],
-)  # fmt: skip
+    [
+        lambda b: coats.remove_coat(b, "words", "zz"),
+        lambda b: coats.change_coat(b, "words", "zz"),
+        lambda b: pieces.remove_piece(b, "zz"),
+        lambda b: pieces.pin(b, "ground", "top"),
+        lambda b: coats.add_coat(b, "words", "lacquer"),
+    ],
+)
 def test_what_is_not_there_raises(wrong):
     with pytest.raises(KeyError):
         wrong(MADE)

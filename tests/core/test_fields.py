@@ -77,11 +77,9 @@ def test_distance_against_the_formula(shape):
     far = np.hypot(x - 150.3, y - 130.7)
     chords, true = {
         "disc": (disc(150.3, 130.7, 90), 90 - far),
-        "square": (
-            turned_square(150.3, 130.7, 70, 27), square_distance(BOX, 150.3, 130.7, 70, 27)
-        ),
+        "square": (turned_square(150.3, 130.7, 70, 27), square_distance(BOX, 150.3, 130.7, 70, 27)),
         "ring": (ring(150.3, 130.7, 100, 60), np.minimum(100 - far, far - 60)),
-    }[shape]  # fmt: skip
+    }[shape]
     error = np.abs(field(chords, BOX) - true)
     assert error.mean() < 0.03
     assert np.percentile(error, 99) < 0.1

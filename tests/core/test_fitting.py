@@ -31,11 +31,16 @@ def board(piece):
 
 
 BENT = {
-    "plain": {}, "small": {"size": Length(30)}, "turned": {"place": Place(x=500, y=300, rotation=35)},
-    "at the border": {"place": Place(x=1270, y=700)}, "pinned": {"place": Place(x=1240, y=40, anchor="top-right")},
-    "arched": {"head": Rail(camber=0.6), "foot": Rail(camber=0.4)}, "posed": {"pose": Pose(turn_y=35)},
-    "in a large box": {"box": FitBox(width=4000, height=900, fit="fill")}, "tall": {"size": Length(900)},
-}  # fmt: skip
+    "plain": {},
+    "small": {"size": Length(30)},
+    "turned": {"place": Place(x=500, y=300, rotation=35)},
+    "at the border": {"place": Place(x=1270, y=700)},
+    "pinned": {"place": Place(x=1240, y=40, anchor="top-right")},
+    "arched": {"head": Rail(camber=0.6), "foot": Rail(camber=0.4)},
+    "posed": {"pose": Pose(turn_y=35)},
+    "in a large box": {"box": FitBox(width=4000, height=900, fit="fill")},
+    "tall": {"size": Length(900)},
+}
 
 
 @pytest.mark.parametrize("how", BENT)

@@ -90,8 +90,9 @@ def test_features_are_named_and_change_the_letters():
     file = fonts.add(made_fonts.featured(), "plank.ttf")
     _, found = details(file)
     assert [(f.tag, f.name, f.on) for f in found] == [
-        ("liga", "Ligatures", True), ("ss01", "Round ends", False)
-    ]  # fmt: skip
+        ("liga", "Ligatures", True),
+        ("ss01", "Round ends", False),
+    ]
     assert width("A", features=Tags({"ss01": 1})) == pytest.approx(0.3)
     assert width("fi") == pytest.approx(0.4)
     assert width("fi", features=Tags({"liga": 0})) == pytest.approx(0.9)
@@ -154,8 +155,9 @@ def test_a_ring_of_composites_comes_to_an_end():
 
 
 @settings(max_examples=60, deadline=None, suppress_health_check=list(HealthCheck))
-@given(st.lists(st.tuples(st.floats(0, 0.9999), st.integers(0, 255)), max_size=12),
-       st.floats(0.2, 1))  # fmt: skip
+@given(
+    st.lists(st.tuples(st.floats(0, 0.9999), st.integers(0, 255)), max_size=12), st.floats(0.2, 1)
+)
 def test_a_spoilt_font_is_refused_or_drawn(spots, keep):
     data = bytearray(made_fonts.featured())
     for share, byte in spots:

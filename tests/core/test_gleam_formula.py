@@ -50,8 +50,14 @@ def test_a_relief_gleams_by_the_formula_all_round(profile, tight):
     """On a disc the slope is known everywhere; away from the ridge and the ends of the span."""
     middle, radius, deep, rise = 100.3, 80.0, 60.0, 50.0
     where = context(disc(middle, middle, radius), 200, bearing=320, elevation=42)
-    coat = Relief(id="r", span=span("0px", f"{deep}px"), height=Length(rise), ramp=CLEAR,
-                  moulding=Moulding(profile=profile), gleam=white(tight))  # fmt: skip
+    coat = Relief(
+        id="r",
+        span=span("0px", f"{deep}px"),
+        height=Length(rise),
+        ramp=CLEAR,
+        moulding=Moulding(profile=profile),
+        gleam=white(tight),
+    )
     box = where.around(0)
     found = source(coat, where, box)[3]
     x, y = centres(box)

@@ -15,7 +15,7 @@ from anole.core.model import (
     Pattern,
     Relief,
     Stop,
-)  # fmt: skip
+)
 
 from .shapes import board, paint, pixels, span
 
@@ -25,11 +25,19 @@ DULL = (Stop(0.0, Colour(20, 20, 30)), Stop(1.0, Colour(120, 120, 130)))
 
 def gilded(gleam_paint, rounding=0.0, ramp=DULL):
     gleam = Gleam(strength=1.2, tightness=5, paint=gleam_paint)
-    return pixels(board(
-        Fill(id="f", paint=paint("#404040")),
-        Relief(id="r", span=span("0px", "core"), height=Length(6), rounding=rounding, ramp=ramp,
-               gleam=gleam),
-    ))  # fmt: skip
+    return pixels(
+        board(
+            Fill(id="f", paint=paint("#404040")),
+            Relief(
+                id="r",
+                span=span("0px", "core"),
+                height=Length(6),
+                rounding=rounding,
+                ramp=ramp,
+                gleam=gleam,
+            ),
+        )
+    )
 
 
 def even(colour):

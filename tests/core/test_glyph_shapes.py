@@ -30,7 +30,7 @@ from anole.core.model import (
     Relief,
     Stroke,
     Wave,
-)  # fmt: skip
+)
 
 from .every_glyph import FONTS, numbers, own_path, polygons
 from .shapes import board, pixels, span
@@ -90,9 +90,12 @@ def test_glyphs_that_touch_are_united_as_wholes(font, deep):
 
 def lettering(font, text, size=120.0, **more):
     return Lettering(
-        id="w", text=text, font=Font(family=font.family, weight=font.weight), size=Length(size),
+        id="w",
+        text=text,
+        font=Font(family=font.family, weight=font.weight),
+        size=Length(size),
         **{"place": Place(x=0, y=0), **more},
-    )  # fmt: skip
+    )
 
 
 def wrong_normals(piece: Lettering) -> float:

@@ -40,12 +40,22 @@ def test_blends_are_those_of_css_color(space, hue, ends):
         assert found[:, at] == pytest.approx(wanted, abs=0.021 if space.startswith("ok") else 2e-3)
 
 
-@pytest.mark.parametrize(("first", "second", "path", "end"), [
-    (40, 60, "shorter", 60), (60, 40, "shorter", 40), (350, 10, "shorter", 370), (10, 350, "shorter", -10),
-    (40, 60, "longer", -300), (350, 10, "longer", 10), (40, 40, "longer", 400),
-    (60, 40, "increasing", 400), (40, 60, "increasing", 60),
-    (40, 60, "decreasing", -300), (60, 40, "decreasing", 40),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("first", "second", "path", "end"),
+    [
+        (40, 60, "shorter", 60),
+        (60, 40, "shorter", 40),
+        (350, 10, "shorter", 370),
+        (10, 350, "shorter", -10),
+        (40, 60, "longer", -300),
+        (350, 10, "longer", 10),
+        (40, 40, "longer", 400),
+        (60, 40, "increasing", 400),
+        (40, 60, "increasing", 60),
+        (40, 60, "decreasing", -300),
+        (60, 40, "decreasing", 40),
+    ],
+)
 def test_hue_paths_are_fixed_up_as_css_color_says(first, second, path, end):
     assert hue_end(first, second, path) == end
 
@@ -180,16 +190,27 @@ def test_two_near_colours_over_4000_px_show_no_bands():
 gradients = st.builds(
     Gradient,
     stops=st.lists(
-        st.builds(Stop, st.floats(0, 1), st.builds(Colour, *[st.integers(0, 255)] * 4), st.floats(0, 1)),
-        min_size=1, max_size=5,
+        st.builds(
+            Stop, st.floats(0, 1), st.builds(Colour, *[st.integers(0, 255)] * 4), st.floats(0, 1)
+        ),
+        min_size=1,
+        max_size=5,
     ).map(tuple),
-    shape=st.sampled_from(["linear", "radial", "conic"]), form=st.sampled_from(["circle", "ellipse"]),
-    sides=st.integers(0, 12), angle=st.floats(-3600, 3600), scale=st.floats(0.001, 1000),
-    offset=st.floats(-1000, 1000), x=st.floats(-1000, 1000), y=st.floats(-1000, 1000),
-    fitted=st.booleans(), extent=st.sampled_from(["farthest-corner", "farthest-side", "closest-side", "closest-corner"]),
-    spread=st.sampled_from(["pad", "reflect", "repeat"]), space=st.sampled_from(sorted(SPACES)),
-    hue=st.sampled_from(["shorter", "longer", "increasing", "decreasing"]), reversed=st.booleans(),
-)  # fmt: skip
+    shape=st.sampled_from(["linear", "radial", "conic"]),
+    form=st.sampled_from(["circle", "ellipse"]),
+    sides=st.integers(0, 12),
+    angle=st.floats(-3600, 3600),
+    scale=st.floats(0.001, 1000),
+    offset=st.floats(-1000, 1000),
+    x=st.floats(-1000, 1000),
+    y=st.floats(-1000, 1000),
+    fitted=st.booleans(),
+    extent=st.sampled_from(["farthest-corner", "farthest-side", "closest-side", "closest-corner"]),
+    spread=st.sampled_from(["pad", "reflect", "repeat"]),
+    space=st.sampled_from(sorted(SPACES)),
+    hue=st.sampled_from(["shorter", "longer", "increasing", "decreasing"]),
+    reversed=st.booleans(),
+)
 
 
 @settings(max_examples=150, deadline=None)

@@ -25,8 +25,11 @@ NEAR = [
     [(40.2, 60.3), (110.4, 60.3), (75.1, 150.7)],
     [(76, 158), (150, 158), (150, 200), (76, 200)],
 ]
-JOINS = {"round": skia.Paint.kRound_Join, "mitre": skia.Paint.kMiter_Join,
-         "cut": skia.Paint.kBevel_Join}  # fmt: skip
+JOINS = {
+    "round": skia.Paint.kRound_Join,
+    "mitre": skia.Paint.kMiter_Join,
+    "cut": skia.Paint.kBevel_Join,
+}
 
 
 def chords_of(shapes):
@@ -132,8 +135,10 @@ def test_the_whole_of_a_mitred_stroke_has_its_corners():
     assert np.abs(inner - (grown_square(55) - grown_square(50))).max() < 0.3
     thrown = whole(Shadow(id="h", lift=Length(0)), where)
     assert np.abs(thrown - grown_square(55)).max() < 0.3
-    out = whole(Glow(id="g", span=span("0px", "-10px"), falloff="linear", softness=0,
-                           silhouette="whole"), where)  # fmt: skip
+    out = whole(
+        Glow(id="g", span=span("0px", "-10px"), falloff="linear", softness=0, silhouette="whole"),
+        where,
+    )
     assert out[60, 60] == pytest.approx(1 - math.hypot(4.5, 4.5) / 10, abs=0.05)
     carved = Relief(id="r", span=span("0px", "8px"), silhouette="whole")
     raised = cover(carved, where, where.window).plane
@@ -158,9 +163,12 @@ def test_a_round_stroke_on_a_mitred_whole_is_round_about_its_tips():
 
 def test_coats_on_the_letters_are_not_made_again_when_the_whole_grows():
     made = board(
-        Shadow(id="h"), Stroke(id="s", span=span("-6px", "0px")), Fill(id="f"),
-        Glow(id="g", span=span("0px", "8px")), Relief(id="r"),
-    )  # fmt: skip
+        Shadow(id="h"),
+        Stroke(id="s", span=span("-6px", "0px")),
+        Fill(id="f"),
+        Glow(id="g", span=span("0px", "8px")),
+        Relief(id="r"),
+    )
     renderer = Renderer()
     renderer.frame(Request(made))
     before = dict(renderer.cache.made)
@@ -172,8 +180,16 @@ def test_coats_on_the_letters_are_not_made_again_when_the_whole_grows():
 
 
 @pytest.mark.parametrize("join", JOINS)
-@pytest.mark.parametrize("ends", [("-5000px", "0px"), ("-1e-9px", "0px"), ("5000px", "core"),
-                                  ("-700px", "-690px"), ("3px", "3px")])  # fmt: skip
+@pytest.mark.parametrize(
+    "ends",
+    [
+        ("-5000px", "0px"),
+        ("-1e-9px", "0px"),
+        ("5000px", "core"),
+        ("-700px", "-690px"),
+        ("3px", "3px"),
+    ],
+)
 def test_odd_widths_are_finite_in_every_join(join, ends):
     coat = Stroke(id="s", span=span(*ends), join=join, limit=50)
     for text in ("VAW MAX", "", "."):

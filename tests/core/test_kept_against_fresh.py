@@ -38,7 +38,7 @@ from anole.core.model import (
     Span,
     Stop,
     Stroke,
-)  # fmt: skip
+)
 from anole.core.render.renderer import Renderer, Request
 
 from .other_values import changed
@@ -81,10 +81,18 @@ COATS = {
 
 def board(coat) -> Board:
     words = Lettering(
-        id="w", text="aß", font=Font(family="Cinzel", weight=900), size=Length(42),
-        place=Place(x=42, y=26, rotation=5), letters=Letters(colours=(Colour(200, 30, 60), Colour(20, 90, 200))),
-        style=(Stroke(id="s", span=Span(Position(0, "px"), Position(-1.5, "px"))), Fill(id="f", paint=ColourPaint(colour=Colour(120, 110, 100))), coat),
-    )  # fmt: skip
+        id="w",
+        text="aß",
+        font=Font(family="Cinzel", weight=900),
+        size=Length(42),
+        place=Place(x=42, y=26, rotation=5),
+        letters=Letters(colours=(Colour(200, 30, 60), Colour(20, 90, 200))),
+        style=(
+            Stroke(id="s", span=Span(Position(0, "px"), Position(-1.5, "px"))),
+            Fill(id="f", paint=ColourPaint(colour=Colour(120, 110, 100))),
+            coat,
+        ),
+    )
     return Board(
         width=84, height=52, dpi=120, pieces=(Ground(id="g", paint=PAINTS["gradient"]), words)
     )
@@ -129,9 +137,10 @@ def test_every_field_of_the_board(name):
     made = board(COATS[name])
     fields = ("width", "height", "dpi", "lamp")
     variants = [
-        other for other in changed(made)
+        other
+        for other in changed(made)
         if any(getattr(other, field) != getattr(made, field) for field in fields)
-    ]  # fmt: skip
+    ]
     assert len(variants) >= 8
     # lengths in mm, pt and in follow the resolution
     dots = msgspec.structs.replace(made, dpi=200)
@@ -146,7 +155,8 @@ def test_every_field_of_the_words():
     made = msgspec.structs.replace(made, pieces=(made.pieces[0], bent))
     variants = [
         msgspec.structs.replace(made, pieces=(made.pieces[0], other))
-        for other in changed(bent) if other.id == bent.id
-    ]  # fmt: skip
+        for other in changed(bent)
+        if other.id == bent.id
+    ]
     assert len(variants) > 40
     assert compare(made, variants) > 25

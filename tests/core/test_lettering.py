@@ -100,8 +100,10 @@ def test_lines_are_aligned_and_led():
 def test_an_anchor_stays_where_it_is_put(anchor):
     box = (0.0, -0.8, 3.0, 1.0)
     glyph_ = {"top-left": (0, -0.8), "centre": (1.5, 0.1), "bottom-right": (3, 1)}[anchor]
-    for place in (Place(x=70, y=40, anchor=anchor),
-                  Place(x=70, y=40, anchor=anchor, rotation=33, skew=12, scale_x=2)):  # fmt: skip
+    for place in (
+        Place(x=70, y=40, anchor=anchor),
+        Place(x=70, y=40, anchor=anchor, rotation=33, skew=12, scale_x=2),
+    ):
         found = apply(placing(place, box, 90), np.array(glyph_))
         np.testing.assert_allclose(found, (70, 40), atol=1e-9)
 

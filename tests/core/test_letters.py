@@ -54,11 +54,16 @@ def test_letters_are_coloured_in_turn():
     assert runs == ["r", "b", "r"]
 
 
-@pytest.mark.parametrize(("cycle", "text", "found"), [
-    ("letter", "II II", {(1, 0, 0), (0, 0, 1)}), ("word", "II", {(1, 0, 0)}),
-    ("word", "I I", {(1, 0, 0), (0, 0, 1)}), ("line", "I I", {(1, 0, 0)}),
-    ("line", "I\nI", {(1, 0, 0), (0, 0, 1)}),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("cycle", "text", "found"),
+    [
+        ("letter", "II II", {(1, 0, 0), (0, 0, 1)}),
+        ("word", "II", {(1, 0, 0)}),
+        ("word", "I I", {(1, 0, 0), (0, 0, 1)}),
+        ("line", "I I", {(1, 0, 0)}),
+        ("line", "I\nI", {(1, 0, 0), (0, 0, 1)}),
+    ],
+)
 def test_colours_change_by_letter_word_or_line(cycle, text, found):
     letters = Letters(colours=(RED, BLUE), cycle=cycle)
     assert inks(board(IN_TURN, text=text, size=60, letters=letters)) == found
@@ -174,13 +179,21 @@ def test_text_nobody_expects_is_kept_and_drawn():
 
 
 @settings(max_examples=80, deadline=None)
-@given(st.text(max_size=12), st.sampled_from(["Anton", "Cairo", "Great Vibes", "Press Start 2P"]),
-       st.sampled_from([1e-3, 0.4, 30.0, 4000.0]), st.floats(1e-3, 3))  # fmt: skip
+@given(
+    st.text(max_size=12),
+    st.sampled_from(["Anton", "Cairo", "Great Vibes", "Press Start 2P"]),
+    st.sampled_from([1e-3, 0.4, 30.0, 4000.0]),
+    st.floats(1e-3, 3),
+)
 def test_any_text_in_any_size_and_box_is_finite(text, family, size, side):
     made = board(
-        IN_TURN, text=text, font=Font(family=family), size=size,
-        box=FitBox(width=side * 40, height=side), letters=Letters(colours=(RED,)),
-    )  # fmt: skip
+        IN_TURN,
+        text=text,
+        font=Font(family=family),
+        size=size,
+        box=FitBox(width=side * 40, height=side),
+        letters=Letters(colours=(RED,)),
+    )
     assert np.isfinite(pixels(made)).all()
     line = outline(made.lettering("words"), made.dpi)
     assert len(carets(line.block, drawable(text))) == len(drawable(text)) + 1

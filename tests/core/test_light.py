@@ -260,8 +260,10 @@ def test_rounding_goes_from_a_crisp_ridge_to_a_swollen_form():
     side = 160
     bar = closed(np.array([[20.0, 50], [140, 50], [140, 110], [20, 110]]))
     where = context(bar, side, bearing=0, elevation=45, **WHITE)
-    steps = [np.abs(np.diff(lit(bare(rounding=r, height=Length(20)), where, side)[0][55:105, 80])).max()
-             for r in (0, 0.3, 1.0)]  # fmt: skip
+    steps = [
+        np.abs(np.diff(lit(bare(rounding=r, height=Length(20)), where, side)[0][55:105, 80])).max()
+        for r in (0, 0.3, 1.0)
+    ]
     assert steps[0] > 0.25 > steps[1] > steps[2]
 
 
@@ -368,24 +370,33 @@ def test_gloss_is_cut_at_its_height_and_keeps_off_the_edge():
 def styled(size):
     em = lambda v: Length(v, "em")  # noqa: E731
     return board(
-        Shadow(id="h", lift=em(0.08)), Stroke(id="s", span=span("-0.06em", "0em"), join="mitre"),
+        Shadow(id="h", lift=em(0.08)),
+        Stroke(id="s", span=span("-0.06em", "0em"), join="mitre"),
         Fill(id="f", paint=paint("#c08030")),
         Relief(id="r", span=span("0em", "core"), height=em(0.08)),
         Relief(id="r2", span=span("0em", "0.05em"), rounding=0.4, height=em(-0.03)),
         Grain(id="g", pattern=Pattern(generator="leather", size=em(0.5)), amount=em(0.01)),
-        Sheen(id="e", pitch=em(0.4)), Gloss(id="o"),
-        text="Go", size=size,
-    )  # fmt: skip
+        Sheen(id="e", pitch=em(0.4)),
+        Gloss(id="o"),
+        text="Go",
+        size=size,
+    )
 
 
 def test_the_same_style_on_words_of_another_size_is_the_same_picture():
     small = pixels(styled(40.0))
     made = styled(400.0)
     wide = msgspec.structs.replace(
-        made, width=3200, height=1800,
-        pieces=(made.pieces[0], msgspec.structs.replace(made.pieces[1], place=msgspec.structs.replace(
-            made.pieces[1].place, x=1600, y=900))),
-    )  # fmt: skip
+        made,
+        width=3200,
+        height=1800,
+        pieces=(
+            made.pieces[0],
+            msgspec.structs.replace(
+                made.pieces[1], place=msgspec.structs.replace(made.pieces[1].place, x=1600, y=900)
+            ),
+        ),
+    )
     large = pixels(wide)
     reduced = large.reshape(4, 180, 10, 320, 10).mean((2, 4))
     inside = slice(60, 120), slice(120, 200)
@@ -396,13 +407,25 @@ def test_the_same_style_on_words_of_another_size_is_the_same_picture():
 
 @settings(max_examples=40, deadline=None)
 @given(
-    st.sampled_from(["", "I", "o", "Go", "."]), st.floats(0.5, 300),
-    st.sampled_from(["0px", "-5000px", "-0.1em", "5000px"]), st.sampled_from(["0px", "core", "5000px", "-5000px"]),
-    st.floats(-100, 100), st.floats(0, 1), st.sampled_from([*PROFILES]), st.sampled_from(["letters", "whole"]),
-)  # fmt: skip
+    st.sampled_from(["", "I", "o", "Go", "."]),
+    st.floats(0.5, 300),
+    st.sampled_from(["0px", "-5000px", "-0.1em", "5000px"]),
+    st.sampled_from(["0px", "core", "5000px", "-5000px"]),
+    st.floats(-100, 100),
+    st.floats(0, 1),
+    st.sampled_from([*PROFILES]),
+    st.sampled_from(["letters", "whole"]),
+)
 def test_odd_reliefs_are_finite(text, size, start, end, rise, rounding, profile, silhouette):
-    coat = Relief(id="r", span=span(start, end), height=Length(rise), rounding=rounding,
-                  moulding=Moulding(profile=profile), silhouette=silhouette, gleam=Gleam())  # fmt: skip
+    coat = Relief(
+        id="r",
+        span=span(start, end),
+        height=Length(rise),
+        rounding=rounding,
+        moulding=Moulding(profile=profile),
+        silhouette=silhouette,
+        gleam=Gleam(),
+    )
     made = board(Stroke(id="s"), coat, text=text, size=size)
     planes = pixels(msgspec.structs.replace(made, width=96, height=64))
     assert np.isfinite(planes).all()
@@ -436,8 +459,13 @@ def test_fields_are_not_made_again_for_what_does_not_touch_the_silhouette():
         style = tuple(
             msgspec.structs.replace(c, **fields_) if c.id == "r" else c for c in words.style
         )
-        renderer.frame(Request(msgspec.structs.replace(
-            made, pieces=(made.pieces[0], msgspec.structs.replace(words, style=style)))))  # fmt: skip
+        renderer.frame(
+            Request(
+                msgspec.structs.replace(
+                    made, pieces=(made.pieces[0], msgspec.structs.replace(words, style=style))
+                )
+            )
+        )
     assert {k: renderer.cache.made[k] for k in before} == before
 
 
@@ -487,18 +515,44 @@ def test_a_ramp_of_nine_opaque_stops_is_as_clean_as_a_picture_four_times_as_larg
     assert np.quantile(off, 0.99) < 0.07
 
 
-@pytest.mark.parametrize(("text", "family", "size", "x"), [
-    ("IIII", "Great Vibes", 9.0, 160), ("AGO", "Unbounded", 120.0, 160), ("GO", "Anton", 120.0, 5000),
-    ("GO", "Anton", 120.0, -400), ("GO", "Anton", 0.4, 160), ("", "Anton", 120.0, 160),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("text", "family", "size", "x"),
+    [
+        ("IIII", "Great Vibes", 9.0, 160),
+        ("AGO", "Unbounded", 120.0, 160),
+        ("GO", "Anton", 120.0, 5000),
+        ("GO", "Anton", 120.0, -400),
+        ("GO", "Anton", 0.4, 160),
+        ("", "Anton", 120.0, 160),
+    ],
+)
 def test_thin_crossing_and_absent_letters_are_lit_without_stalling(text, family, size, x):
     from anole.core.model import Font, Place
 
     made = board(
-        Stroke(id="s", join="cut"), Fill(id="f"), bare(height=Length(0.1, "em")),
-        bare(rounding=1, silhouette="whole"), Grain(id="g"), Sheen(id="e"), Gloss(id="o", frame="letter"),
-        text=text, font=Font(family=family), size=size, place=Place(x=x, y=90),
-    )  # fmt: skip
-    made = msgspec.structs.replace(made, pieces=(made.pieces[0], msgspec.structs.replace(
-        made.pieces[1], style=tuple(msgspec.structs.replace(c, id=f"c{n}") for n, c in enumerate(made.pieces[1].style)))))  # fmt: skip
+        Stroke(id="s", join="cut"),
+        Fill(id="f"),
+        bare(height=Length(0.1, "em")),
+        bare(rounding=1, silhouette="whole"),
+        Grain(id="g"),
+        Sheen(id="e"),
+        Gloss(id="o", frame="letter"),
+        text=text,
+        font=Font(family=family),
+        size=size,
+        place=Place(x=x, y=90),
+    )
+    made = msgspec.structs.replace(
+        made,
+        pieces=(
+            made.pieces[0],
+            msgspec.structs.replace(
+                made.pieces[1],
+                style=tuple(
+                    msgspec.structs.replace(c, id=f"c{n}")
+                    for n, c in enumerate(made.pieces[1].style)
+                ),
+            ),
+        ),
+    )
     assert np.isfinite(pixels(made)).all()

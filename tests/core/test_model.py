@@ -39,8 +39,12 @@ spans = st.builds(Span, positions, positions)
 colours = st.builds(Colour, *[st.integers(0, 255)] * 4)
 shares = st.floats(0, 1).map(lambda v: round(v, 6))
 stops = st.lists(st.builds(Stop, shares, colours, shares), min_size=1, max_size=5).map(tuple)
-gradients = st.builds(Gradient, stops=stops, angle=st.floats(-360, 360),
-                      spread=st.sampled_from(["pad", "reflect", "repeat"]))  # fmt: skip
+gradients = st.builds(
+    Gradient,
+    stops=stops,
+    angle=st.floats(-360, 360),
+    spread=st.sampled_from(["pad", "reflect", "repeat"]),
+)
 lamps = st.builds(Lamp, bearing=st.floats(0, 360), elevation=st.floats(1, 80))
 ids = st.uuids().map(str)
 coats = st.one_of(
@@ -56,14 +60,20 @@ coats = st.one_of(
     ),
 )
 words = st.builds(
-    Lettering, id=ids, text=st.text(max_size=40), size=st.builds(Length, st.floats(1, 900)),
+    Lettering,
+    id=ids,
+    text=st.text(max_size=40),
+    size=st.builds(Length, st.floats(1, 900)),
     place=st.builds(Place, x=numbers, y=numbers),
     style=st.lists(coats, max_size=4).map(tuple),
-)  # fmt: skip
+)
 boards = st.builds(
-    Board, width=st.integers(1, 32_000), height=st.integers(1, 32_000), lamp=lamps,
+    Board,
+    width=st.integers(1, 32_000),
+    height=st.integers(1, 32_000),
+    lamp=lamps,
     pieces=st.lists(words, max_size=3).map(tuple),
-)  # fmt: skip
+)
 
 
 @given(boards)
@@ -73,9 +83,17 @@ def test_a_board_reads_back_identical(board):
 
 @pytest.mark.parametrize(
     ("text", "px"),
-    [("12px", 12), ("12", 12), (".5em", 50), ("-0.06em", -6), ("1in", 300), ("25.4mm", 300),
-     ("72pt", 300), ("1e1px", 10)],
-)  # fmt: skip
+    [
+        ("12px", 12),
+        ("12", 12),
+        (".5em", 50),
+        ("-0.06em", -6),
+        ("1in", 300),
+        ("25.4mm", 300),
+        ("72pt", 300),
+        ("1e1px", 10),
+    ],
+)
 def test_lengths_in_every_unit(text, px):
     assert Length.parse(text).px(em=100, dpi=300) == pytest.approx(px)
 
@@ -99,9 +117,17 @@ def test_lengths_and_colours_do_not_change():
 
 @pytest.mark.parametrize(
     "text",
-    ["#f80", "#ff880080", "rebeccapurple", "rgb(10% 20% 30% / 40%)", "hsl(200 60% 40%)",
-     "oklch(0.7 0.1 140)", "lab(50% 20 -30)", "hwb(90 10% 20%)"],
-)  # fmt: skip
+    [
+        "#f80",
+        "#ff880080",
+        "rebeccapurple",
+        "rgb(10% 20% 30% / 40%)",
+        "hsl(200 60% 40%)",
+        "oklch(0.7 0.1 140)",
+        "lab(50% 20 -30)",
+        "hwb(90 10% 20%)",
+    ],
+)
 def test_css_colours(text):
     other = Color(text).convert("srgb").fit("srgb")
     want = [*other.coords(nans=False), other.alpha(nans=False)]

@@ -45,8 +45,10 @@ def test_alpha_is_mixed_premultiplied():
     np.testing.assert_allclose(middle, [0, 0, 1, 0.5], atol=2e-3)
 
 
-@pytest.mark.parametrize(("angle", "first", "last"), [(180, (0, 50), (49, 50)), (90, (25, 0), (25, 99)),
-                                                      (0, (49, 50), (0, 50))])  # fmt: skip
+@pytest.mark.parametrize(
+    ("angle", "first", "last"),
+    [(180, (0, 50), (49, 50)), (90, (25, 0), (25, 99)), (0, (49, 50), (0, 50))],
+)
 def test_angles_are_those_of_css(angle, first, last):
     planes = np.broadcast_to(rasterise(two(angle=angle, space="srgb"), FRAME, BOX), (4, 50, 100))
     np.testing.assert_allclose(planes[:3, *first], RED.floats[:3], atol=0.02)
@@ -70,8 +72,12 @@ def test_spreads():
 
 
 def test_a_hard_stop_has_a_smooth_edge():
-    stops = (Stop(0, Colour(0, 0, 0)), Stop(0.5, Colour(0, 0, 0)),
-             Stop(0.5, Colour(255, 255, 255)), Stop(1, Colour(255, 255, 255)))  # fmt: skip
+    stops = (
+        Stop(0, Colour(0, 0, 0)),
+        Stop(0.5, Colour(0, 0, 0)),
+        Stop(0.5, Colour(255, 255, 255)),
+        Stop(1, Colour(255, 255, 255)),
+    )
     planes = rasterise(Gradient(stops=stops, angle=100, space="srgb"), FRAME, BOX)[0]
     between = (planes > 0.02) & (planes < 0.98)
     assert between.sum(1).min() >= 1

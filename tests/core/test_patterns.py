@@ -75,12 +75,29 @@ def test_a_pattern_is_drawn_at_the_render_scale(name):
 
 
 @settings(max_examples=120, deadline=None)
-@given(st.sampled_from(NAMES), st.integers(1, 64), st.floats(0, 1), st.floats(0, 1),
-       st.integers(0, 9999), st.floats(0.001, 90), st.floats(-720, 720), st.booleans())  # fmt: skip
+@given(
+    st.sampled_from(NAMES),
+    st.integers(1, 64),
+    st.floats(0, 1),
+    st.floats(0, 1),
+    st.integers(0, 9999),
+    st.floats(0.001, 90),
+    st.floats(-720, 720),
+    st.booleans(),
+)
 def test_any_pattern_is_finite_and_in_range(name, count, weight, rough, seed, size, angle, mirror):
-    made = Pattern(generator=name, count=count, weight=weight, rough=rough, seed=seed,
-                   size=Length(size, "em"), angle=angle, tile="mirror" if mirror else "repeat",
-                   x=0.3, y=-2.1)  # fmt: skip
+    made = Pattern(
+        generator=name,
+        count=count,
+        weight=weight,
+        rough=rough,
+        seed=seed,
+        size=Length(size, "em"),
+        angle=angle,
+        tile="mirror" if mirror else "repeat",
+        x=0.3,
+        y=-2.1,
+    )
     planes = laid(made, Box(-4, 3, 60, 50))
     assert np.isfinite(planes).all()
     assert planes.min() >= 0
@@ -108,8 +125,14 @@ def test_parts_of_a_pattern_fit_together():
 
 
 def test_stripes_are_where_they_should_be():
-    made = Pattern(generator="stripes", size=Length(40), count=2, rough=0, weight=0.25,
-                   inks=(Ink(Colour(0, 0, 0)), Ink(Colour(255, 255, 255))))  # fmt: skip
+    made = Pattern(
+        generator="stripes",
+        size=Length(40),
+        count=2,
+        rough=0,
+        weight=0.25,
+        inks=(Ink(Colour(0, 0, 0)), Ink(Colour(255, 255, 255))),
+    )
     row = laid(made)[0, 30]
     np.testing.assert_allclose(row[:40], np.tile(np.r_[np.ones(5), np.zeros(15)], 2), atol=0.2)
     turned = laid(Pattern(generator="stripes", size=Length(40), count=2, rough=0, angle=90))
@@ -118,8 +141,13 @@ def test_stripes_are_where_they_should_be():
 
 
 def test_each_letter_has_a_start_of_its_own():
-    stripes = Pattern(generator="stripes", size=Length(1.7, "em"), count=1, frame="letter",
-                      inks=(Ink(Colour(0, 0, 0)), Ink(Colour(255, 0, 0))))  # fmt: skip
+    stripes = Pattern(
+        generator="stripes",
+        size=Length(1.7, "em"),
+        count=1,
+        frame="letter",
+        inks=(Ink(Colour(0, 0, 0)), Ink(Colour(255, 0, 0))),
+    )
     planes = pixels(board(Fill(id="f", paint=stripes), text="II", size=140))
     middle = planes[0, 90]
     halves = middle[:160], middle[160:]

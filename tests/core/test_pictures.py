@@ -39,9 +39,10 @@ def file_of(array, kind="PNG", **more):
     return room.getvalue()
 
 
-@pytest.mark.parametrize(("kind", "near"), [
-    ("PNG", 0), ("TIFF", 0), ("GIF", 40), ("WEBP", 60), ("JPEG", 40), ("AVIF", 40)
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("kind", "near"),
+    [("PNG", 0), ("TIFF", 0), ("GIF", 40), ("WEBP", 60), ("JPEG", 40), ("AVIF", 40)],
+)
 def test_formats_are_read(kind, near):
     found = decoded(file_of(RGB, kind), f"a.{kind.lower()}").pixels
     assert found.shape == (20, 30, 4)
@@ -63,8 +64,16 @@ def test_orientation_is_honoured(how):
     exif = Image.Exif()
     exif[274] = how
     made = decoded(file_of(RGB, "PNG", exif=exif), "turned.png").pixels
-    wanted = {1: RGB, 2: RGB[:, ::-1], 3: RGB[::-1, ::-1], 4: RGB[::-1], 5: RGB.transpose(1, 0, 2),
-              6: np.rot90(RGB, -1), 7: np.rot90(RGB, 2).transpose(1, 0, 2), 8: np.rot90(RGB)}[how]  # fmt: skip
+    wanted = {
+        1: RGB,
+        2: RGB[:, ::-1],
+        3: RGB[::-1, ::-1],
+        4: RGB[::-1],
+        5: RGB.transpose(1, 0, 2),
+        6: np.rot90(RGB, -1),
+        7: np.rot90(RGB, 2).transpose(1, 0, 2),
+        8: np.rot90(RGB),
+    }[how]
     assert (made[..., :3] == wanted).all()
 
 
@@ -198,8 +207,14 @@ def test_beneath_holds_lower_coats_and_the_ground_does_not():
 def test_a_backdrop_moved_and_enlarged_is_drawn_at_its_own_scale():
     from anole.core.model import Colour, Ink, Pattern
 
-    stripes = Pattern(generator="stripes", size=Length(40), count=1, rough=0, frame="board",
-                      inks=(Ink(Colour(0, 0, 0)), Ink(Colour(255, 255, 255))))  # fmt: skip
+    stripes = Pattern(
+        generator="stripes",
+        size=Length(40),
+        count=1,
+        rough=0,
+        frame="board",
+        inks=(Ink(Colour(0, 0, 0)), Ink(Colour(255, 255, 255))),
+    )
     words = board(Fill(id="f", paint=Backdrop(of="ground", scale=2)), text="I", size=170).pieces[1]
     made = Board(width=320, height=180, pieces=(Ground(id="ground", paint=stripes), words))
     row = pixels(made)[0, 90, 140:180]

@@ -14,10 +14,12 @@ from .shapes import board, paint, pixels, span
 
 RED, WHITE = paint("#ff0000"), paint("#ffffff")
 STACK = (
-    Shadow(id="h", lift=Length(6)), Glow(id="g", span=span("0px", "-20px")),
-    Stroke(id="s", span=span("-8px", "0px"), paint=WHITE), Fill(id="f", paint=Gradient()),
+    Shadow(id="h", lift=Length(6)),
+    Glow(id="g", span=span("0px", "-20px")),
+    Stroke(id="s", span=span("-8px", "0px"), paint=WHITE),
+    Fill(id="f", paint=Gradient()),
     Relief(id="r", span=span("0px", "core"), height=Length(5)),
-)  # fmt: skip
+)
 
 
 def posed(plane, pose, coats=STACK, **fields):
@@ -67,9 +69,16 @@ def test_twice_the_scale_is_the_same_picture():
 
 @settings(max_examples=25, deadline=None)
 @given(
-    st.builds(Pose, turn_x=st.floats(-85, 85), turn_y=st.floats(-85, 85), turn_z=st.floats(-180, 180),
-              distance=st.floats(0.5, 50)), st.floats(10, 400), st.sampled_from([0.3, 1.0, 3.0]),
-)  # fmt: skip
+    st.builds(
+        Pose,
+        turn_x=st.floats(-85, 85),
+        turn_y=st.floats(-85, 85),
+        turn_z=st.floats(-180, 180),
+        distance=st.floats(0.5, 50),
+    ),
+    st.floats(10, 400),
+    st.sampled_from([0.3, 1.0, 3.0]),
+)
 def test_any_pose_gives_a_picture(pose, size, scale):
     made = change_piece(posed("face", pose), "words", size=Length(size))
     found = pixels(made, scale, window=Box(60, 30, 260, 150))
@@ -79,8 +88,11 @@ def test_any_pose_gives_a_picture(pose, size, scale):
 
 def test_on_the_face_and_on_the_board_may_be_mixed():
     pose = Pose(turn_y=45)
-    mixed = change_piece(board(
-        STACK[0], msgspec.structs.replace(STACK[2], plane="face"), *STACK[3:]), "words", pose=pose)  # fmt: skip
+    mixed = change_piece(
+        board(STACK[0], msgspec.structs.replace(STACK[2], plane="face"), *STACK[3:]),
+        "words",
+        pose=pose,
+    )
     flat = switch_shaping(mixed, "words", "pose")
     assert np.abs(pixels(mixed) - pixels(posed("board", pose, (STACK[0], *STACK[2:])))).max() > 0.2
     assert np.isfinite(pixels(flat)).all()

@@ -10,10 +10,14 @@ from anole.core.render.probing import painted_by
 from .shapes import board, paint, span
 
 STYLED = board(
-    Shadow(id="h", opacity=1.0), Stroke(id="s", span=span("-0.1em", "0em"), paint=paint("#ff0000")),
-    Fill(id="f", paint=paint("#ffffff")), Fill(id="off", on=False),
-    Glow(id="g", span=span("0em", "0.04em"), paint=paint("#0000ff")), text="I", size=150,
-)  # fmt: skip
+    Shadow(id="h", opacity=1.0),
+    Stroke(id="s", span=span("-0.1em", "0em"), paint=paint("#ff0000")),
+    Fill(id="f", paint=paint("#ffffff")),
+    Fill(id="off", on=False),
+    Glow(id="g", span=span("0em", "0.04em"), paint=paint("#0000ff")),
+    text="I",
+    size=150,
+)
 
 
 def test_the_topmost_coat_that_shows_is_named():

@@ -47,8 +47,18 @@ def test_a_lay_is_that_of_the_blend(seed, share, name):
     do(Instruction(COMPOSITE, box, found, source, cover, (box.x0, box.y0), share, mode, FACTORS))
     window = (box.x0 - WINDOW.x0, box.y0 - WINDOW.y0, box.x1 - WINDOW.x0, box.y1 - WINDOW.y0)
     spans = whole(box, WINDOW.x0).rows(box)
-    blend.composite(true, window, spans, source, (0, 0), cover, (0, 0), np.float32(share), mode,
-              np.array(FACTORS, np.float32))  # fmt: skip
+    blend.composite(
+        true,
+        window,
+        spans,
+        source,
+        (0, 0),
+        cover,
+        (0, 0),
+        np.float32(share),
+        mode,
+        np.array(FACTORS, np.float32),
+    )
     np.testing.assert_array_equal(found, true)
 
 

@@ -100,9 +100,14 @@ def surroundings(chords: np.ndarray, raster: Raster | None) -> CoatContext:
     frame = (20.0, 20.0, 140.0, 140.0)
     cache = Cache()
     shape = ShapeFields(
-        ("shape", raster is None), chords, ink_box(chords), BOX, greatest_inside(chords), cache,
+        ("shape", raster is None),
+        chords,
+        ink_box(chords),
+        BOX,
+        greatest_inside(chords),
+        cache,
         raster=raster,
-    )  # fmt: skip
+    )
     lamp = Lamp(bearing=320, elevation=42)
     return CoatContext(shape, 100, 96, 1.0, lamp, Frames(frame, frame), BOX, Outset(), cache)
 

@@ -18,10 +18,12 @@ from .styled import STYLES, styled
 FOLDER = Path(__file__).parent / "references"
 FAILED = Path(__file__).parents[1] / "failed"
 KINDS = {
-    "heavy": ("Anton", "Rink", 110, 240, 140, 1.0), "heavy small": ("Anton", "Rink", 44, 120, 64, 1.0),
-    "script": ("Great Vibes", "Rink", 120, 260, 150, 1.0), "script small": ("Great Vibes", "Rink", 52, 130, 72, 1.0),
+    "heavy": ("Anton", "Rink", 110, 240, 140, 1.0),
+    "heavy small": ("Anton", "Rink", 44, 120, 64, 1.0),
+    "script": ("Great Vibes", "Rink", 120, 260, 150, 1.0),
+    "script small": ("Great Vibes", "Rink", 52, 130, 72, 1.0),
     "thumbnail": ("Anton", "RINK\nNIGHT", 300, 1280, 720, 168 / 1280),
-}  # fmt: skip
+}
 MEAN, WORST = 0.7, 24
 """Levels by which a picture may differ on the mean, and in all but a thousandth of its numbers: other
 processors round otherwise."""

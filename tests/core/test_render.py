@@ -36,9 +36,12 @@ GROUND = Colour.parse("#204060").floats
 def cover_of(made):
     """Coverage of the bare letters: white on black gives it directly."""
     bare = msgspec.structs.replace(
-        made, pieces=(msgspec.structs.replace(made.pieces[0], paint=BLACK),
-                      msgspec.structs.replace(made.pieces[1], style=(Fill(id="f", paint=WHITE),))),
-    )  # fmt: skip
+        made,
+        pieces=(
+            msgspec.structs.replace(made.pieces[0], paint=BLACK),
+            msgspec.structs.replace(made.pieces[1], style=(Fill(id="f", paint=WHITE),)),
+        ),
+    )
     return pixels(bare)[0]
 
 
@@ -91,10 +94,12 @@ def test_a_coat_can_be_seen_on_one_side_alone():
     both, out, inside, none = (
         pixels(board(c))
         for c in (
-            coat, msgspec.structs.replace(coat, clip_side="outside"),
-            msgspec.structs.replace(coat, clip_side="inside"), msgspec.structs.replace(coat, on=False),
+            coat,
+            msgspec.structs.replace(coat, clip_side="outside"),
+            msgspec.structs.replace(coat, clip_side="inside"),
+            msgspec.structs.replace(coat, on=False),
         )
-    )  # fmt: skip
+    )
     np.testing.assert_allclose(out + inside - none, both, atol=1e-5)
 
 
@@ -106,16 +111,21 @@ def test_opacity_of_a_piece_lerps_the_board():
 
 
 def test_a_piece_with_a_blend_is_painted_on_nothing_first():
-    made = board(Fill(id="f", paint=paint("#808080")), Fill(id="g", paint=RED, opacity=0.5),
-                 blend="multiply")  # fmt: skip
+    made = board(
+        Fill(id="f", paint=paint("#808080")), Fill(id="g", paint=RED, opacity=0.5), blend="multiply"
+    )
     middle = (np.array([0.5 + 0.5 * 128 / 255] + [0.5 * 128 / 255] * 2)) * GROUND[:3]
     x = int(np.argmax(cover_of(board())[90] > 0.999)) + 3
     np.testing.assert_allclose(pixels(made)[:3, 90, x], middle, atol=1e-3)
 
 
 def test_rendering_at_twice_the_scale_is_the_same_picture():
-    coats = (Shadow(id="h"), Glow(id="g", span=span("0em", "-0.3em")), Stroke(id="s"),
-             Fill(id="f", paint=Gradient()))  # fmt: skip
+    coats = (
+        Shadow(id="h"),
+        Glow(id="g", span=span("0em", "-0.3em")),
+        Stroke(id="s"),
+        Fill(id="f", paint=Gradient()),
+    )
     one, two = pixels(board(*coats)), pixels(board(*coats), 2.0)
     small = two.reshape(4, 180, 2, 320, 2).mean((2, 4))
     assert np.abs(small - one).mean() < 0.002
@@ -123,8 +133,12 @@ def test_rendering_at_twice_the_scale_is_the_same_picture():
 
 
 def test_a_window_is_a_cut_of_the_whole():
-    made = board(Shadow(id="h"), Glow(id="g", span=span("0em", "-0.3em")), Stroke(id="s"),
-                 Fill(id="f", paint=Gradient(angle=30)))  # fmt: skip
+    made = board(
+        Shadow(id="h"),
+        Glow(id="g", span=span("0em", "-0.3em")),
+        Stroke(id="s"),
+        Fill(id="f", paint=Gradient(angle=30)),
+    )
     whole = pixels(made)
     part = pixels(made, window=Box(90, 40, 250, 130))
     assert np.abs(part - whole[:, 40:130, 90:250]).max() < 2e-3
@@ -148,32 +162,47 @@ def test_stopping_ends_the_work():
 
 def start_board():
     return board(
-        Shadow(id="shadow"), Glow(id="glow", span=span("0em", "-0.2em"), softness=0.5),
-        Stroke(id="low", span=span("-0.05em", "-0.1em")), Stroke(id="high"),
-        Fill(id="fill", paint=Gradient()), Fill(id="shade", blend="soft-light", opacity=0.6),
-    )  # fmt: skip
+        Shadow(id="shadow"),
+        Glow(id="glow", span=span("0em", "-0.2em"), softness=0.5),
+        Stroke(id="low", span=span("-0.05em", "-0.1em")),
+        Stroke(id="high"),
+        Fill(id="fill", paint=Gradient()),
+        Fill(id="shade", blend="soft-light", opacity=0.6),
+    )
 
 
 IDS = ("shadow", "glow", "low", "high", "fill", "shade")
 edits = st.one_of(
-    st.builds(lambda i, v: lambda b: change_coat(b, "words", i, opacity=v),
-              st.sampled_from(IDS), st.sampled_from([0.0, 0.3, 0.8, 1.0])),
-    st.builds(lambda i, v: lambda b: change_coat(b, "words", i, on=v),
-              st.sampled_from(IDS), st.booleans()),
-    st.builds(lambda i, v: lambda b: change_coat(b, "words", i, paint=ColourPaint(colour=v)),
-              st.sampled_from(IDS), st.builds(Colour, *[st.integers(0, 255)] * 3)),
-    st.builds(lambda i, a, c: lambda b: change_coat(
-        b, "words", i, span=Span(Position(a, "em"), Position(c, "em"))),
-        st.sampled_from(IDS[1:4]), st.sampled_from([0.0, -0.02, 0.03]),
-        st.sampled_from([-0.04, -0.12, 0.06])),
-    st.builds(lambda i, n: lambda b: move_coat(b, "words", i, n),
-              st.sampled_from(IDS), st.integers(0, 5)),
-    st.builds(lambda v: lambda b: change_piece(b, "words", text=v),
-              st.sampled_from(["HO", "A", "", "Og"])),
-    st.builds(lambda v: lambda b: change_piece(b, "words", opacity=v),
-              st.sampled_from([1.0, 0.5])),
+    st.builds(
+        lambda i, v: lambda b: change_coat(b, "words", i, opacity=v),
+        st.sampled_from(IDS),
+        st.sampled_from([0.0, 0.3, 0.8, 1.0]),
+    ),
+    st.builds(
+        lambda i, v: lambda b: change_coat(b, "words", i, on=v), st.sampled_from(IDS), st.booleans()
+    ),
+    st.builds(
+        lambda i, v: lambda b: change_coat(b, "words", i, paint=ColourPaint(colour=v)),
+        st.sampled_from(IDS),
+        st.builds(Colour, *[st.integers(0, 255)] * 3),
+    ),
+    st.builds(
+        lambda i, a, c: (
+            lambda b: change_coat(b, "words", i, span=Span(Position(a, "em"), Position(c, "em")))
+        ),
+        st.sampled_from(IDS[1:4]),
+        st.sampled_from([0.0, -0.02, 0.03]),
+        st.sampled_from([-0.04, -0.12, 0.06]),
+    ),
+    st.builds(
+        lambda i, n: lambda b: move_coat(b, "words", i, n), st.sampled_from(IDS), st.integers(0, 5)
+    ),
+    st.builds(
+        lambda v: lambda b: change_piece(b, "words", text=v), st.sampled_from(["HO", "A", "", "Og"])
+    ),
+    st.builds(lambda v: lambda b: change_piece(b, "words", opacity=v), st.sampled_from([1.0, 0.5])),
     st.builds(lambda v: lambda b: change_piece(b, "words", shown=v), st.booleans()),
-)  # fmt: skip
+)
 
 
 @settings(max_examples=30, suppress_health_check=[HealthCheck.too_slow], deadline=None)
@@ -228,8 +257,9 @@ def test_odd_spans_render(kind, end):
 
 def test_letters_outside_the_board_and_hard_pixels():
     made = start_board()
-    away = change_piece(made, "words", size=Length(20.0), smoothing=False,
-                        font=Font(family="Great Vibes"))  # fmt: skip
+    away = change_piece(
+        made, "words", size=Length(20.0), smoothing=False, font=Font(family="Great Vibes")
+    )
     assert np.isfinite(pixels(away)).all()
     hard = change_piece(board(Fill(id="f", paint=WHITE)), "words", smoothing=False)
     found = pixels(hard)[0]

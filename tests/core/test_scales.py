@@ -49,14 +49,26 @@ def test_a_style_is_one_picture_at_any_scale(style, deep):
             assert np.percentile(off, 99.9) <= 48, (family, scale)
 
 
-@pytest.mark.parametrize(("family", "text", "size"), [
-    ("Anton", "TIDEWORKS", 180), ("Great Vibes", "Tide", 180), ("Press Start 2P", "TIDE", 120),
-    ("Cinzel", "HAMburg", 120), ("Permanent Marker", "Rage", 140),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("family", "text", "size"),
+    [
+        ("Anton", "TIDEWORKS", 180),
+        ("Great Vibes", "Tide", 180),
+        ("Press Start 2P", "TIDE", 120),
+        ("Cinzel", "HAMburg", 120),
+        ("Permanent Marker", "Rage", 140),
+    ],
+)
 def test_a_relief_as_it_is_born_has_no_specks(family, text, size):
     grey = ColourPaint(colour=Colour(128, 136, 144))
-    words = Lettering(id="w", text=text, font=Font(family=family), size=Length(size),
-                      place=Place(x=400, y=120), style=(Fill(id="f", paint=grey), Relief(id="r")))  # fmt: skip
+    words = Lettering(
+        id="w",
+        text=text,
+        font=Font(family=family),
+        size=Length(size),
+        place=Place(x=400, y=120),
+        style=(Fill(id="f", paint=grey), Relief(id="r")),
+    )
     board = Board(width=800, height=240, pieces=(Ground(id="g"), words))
     fine = planes(board, FINE)
     for scale in (0.5, 1.0, 2.0):

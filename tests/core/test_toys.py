@@ -68,9 +68,13 @@ def badge() -> Board:
     """A square badge of 100 px in one colour, in the middle of a ground."""
     ground = Ground(id="g")
     square = Badge(
-        id="b", name="Badge", sides=4, width=Length(100), place=Place(x=160, y=90, rotation=45),
+        id="b",
+        name="Badge",
+        sides=4,
+        width=Length(100),
+        place=Place(x=160, y=90, rotation=45),
         style=(plain(BLUE, "face"),),
-    )  # fmt: skip
+    )
     return Board(width=320, height=180, pieces=(ground, square))
 
 
@@ -135,8 +139,9 @@ def test_every_built_in_style_dresses_a_badge(badge, style):
 def test_corners_and_pose_of_a_badge(badge):
     badge = change_piece(badge, "b", place=Place(x=160, y=90))
     posed = change_piece(badge, "b", pose=Pose(turn_y=60))
-    wide, narrow = (np.ptp(np.flatnonzero(rgba(b, transparent=True)[..., 3].any(0)))
-                    for b in (badge, posed))  # fmt: skip
+    wide, narrow = (
+        np.ptp(np.flatnonzero(rgba(b, transparent=True)[..., 3].any(0))) for b in (badge, posed)
+    )
     assert narrow < 0.7 * wide
     flat = switch_shaping(posed, "b", "pose")
     np.testing.assert_array_equal(pixels(flat), pixels(badge))
@@ -181,8 +186,10 @@ def test_clipboard_file_and_schema(badge, tmp_path):
     path = tmp_path / "toys.anole"
     board_file.write(path, board_file.Document(as_stored(made)), b"")
     assert board_file.read(path).board == made
-    kinds = [part["$ref"] for part in json_schema()["$defs"]["Board"]["properties"]["pieces"]
-             ["items"]["anyOf"]]  # fmt: skip
+    kinds = [
+        part["$ref"]
+        for part in json_schema()["$defs"]["Board"]["properties"]["pieces"]["items"]["anyOf"]
+    ]
     assert "#/$defs/Badge" in kinds and "Hatch" in json_schema()["$defs"]
 
 

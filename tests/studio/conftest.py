@@ -73,7 +73,11 @@ def send_move(widget, at: QPoint) -> None:
     from PyQt6.QtWidgets import QApplication
 
     event = QMouseEvent(
-        QEvent.Type.MouseMove, QPointF(at), widget.mapToGlobal(QPointF(at)),
-        Qt.MouseButton.NoButton, Qt.MouseButton.LeftButton, Qt.KeyboardModifier.NoModifier,
-    )  # fmt: skip
+        QEvent.Type.MouseMove,
+        QPointF(at),
+        widget.mapToGlobal(QPointF(at)),
+        Qt.MouseButton.NoButton,
+        Qt.MouseButton.LeftButton,
+        Qt.KeyboardModifier.NoModifier,
+    )
     QApplication.sendEvent(widget, event)

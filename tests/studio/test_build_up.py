@@ -30,10 +30,12 @@ from ..core.shapes import board, paint, span
 
 SECTION = section_of((), 100, 12, 96, Lamp())
 COATS = (
-    Shadow(id="shadow", lift=Length(8, "px")), Stroke(id="out", span=span("-10px", "-4px")),
-    Stroke(id="in", span=span("-4px", "0px")), Fill(id="fill"),
+    Shadow(id="shadow", lift=Length(8, "px")),
+    Stroke(id="out", span=span("-10px", "-4px")),
+    Stroke(id="in", span=span("-4px", "0px")),
+    Fill(id="fill"),
     Glow(id="glow", span=span("0px", "6px")),
-)  # fmt: skip
+)
 
 
 def test_the_axis_has_the_edge_and_the_core_where_they_belong():
@@ -92,7 +94,7 @@ def test_a_coat_on_the_face_is_measured_on_the_flat_letters(open_window, settle)
     coats = (
         Stroke(id="s", span=span("-12px", "0px"), paint=paint("#ff0000"), plane="face"),
         Fill(id="f", paint=paint("#ffffff")),
-    )  # fmt: skip
+    )
     made = change_piece(board(*coats, text="I", size=150), "words", pose=Pose(turn_y=60))
     window = open_window(made)
     window.show_stage(Stage.COAT)
@@ -124,8 +126,10 @@ def test_the_probe_stands_on_an_edge_and_looks_inward():
 
 
 def test_the_strip_shows_what_is_rendered(open_window, settle):
-    made = board(Stroke(id="s", span=span("-8px", "0px"), paint=paint("#ff0000")),
-                 Fill(id="f", paint=paint("#00ff00")))  # fmt: skip
+    made = board(
+        Stroke(id="s", span=span("-8px", "0px"), paint=paint("#ff0000")),
+        Fill(id="f", paint=paint("#00ff00")),
+    )
     window = open_window(made)
     window.show_stage(Stage.COAT)
     settle(window)

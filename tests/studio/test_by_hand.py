@@ -46,8 +46,11 @@ def test_rails_are_bent_tilted_and_waved(window):
     pull(window.view, grip(window, "camber", "head"), QPointF(0, -10), ALT)
     assert selection.lettering.head.wave.height > 0.05
     assert [s.name for s in document.history.steps] == [
-        "Open", "Bend a rail", "Tilt a rail", "Bend a rail"
-    ]  # fmt: skip
+        "Open",
+        "Bend a rail",
+        "Tilt a rail",
+        "Bend a rail",
+    ]
     document.undo()
     document.undo()
     document.undo()

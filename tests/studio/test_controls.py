@@ -43,9 +43,16 @@ def shown(qtbot):
 
 @pytest.mark.parametrize(
     ("text", "value", "unit"),
-    [("2*8px", 16, "px"), (".1em", 0.1, "em"), ("3 mm", 3, "mm"), ("12 + 4", 16, ""),
-     ("-(2+1)/2", -1.5, ""), ("50 %", 50, "%"), ("1,5", 1.5, "")],
-)  # fmt: skip
+    [
+        ("2*8px", 16, "px"),
+        (".1em", 0.1, "em"),
+        ("3 mm", 3, "mm"),
+        ("12 + 4", 16, ""),
+        ("-(2+1)/2", -1.5, ""),
+        ("50 %", 50, "%"),
+        ("1,5", 1.5, ""),
+    ],
+)
 def test_typed_sums(text, value, unit):
     assert evaluate(text) == (pytest.approx(value), unit)
 

@@ -22,12 +22,17 @@ from ..core.shapes import board, closed, context, paint, source, span
 from .test_by_hand import pull
 
 LEFT, CTRL, ALT = (
-    Qt.MouseButton.LeftButton, Qt.KeyboardModifier.ControlModifier, Qt.KeyboardModifier.AltModifier,
-)  # fmt: skip
+    Qt.MouseButton.LeftButton,
+    Qt.KeyboardModifier.ControlModifier,
+    Qt.KeyboardModifier.AltModifier,
+)
 CARVED = board(
-    Stroke(id="s", paint=paint("#c00"), span=span("-0.06em", "0em")), Fill(id="f", paint=paint("#888")),
-    Relief(id="r", span=span("0em", "core")), text="I", size=150,
-)  # fmt: skip
+    Stroke(id="s", paint=paint("#c00"), span=span("-0.06em", "0em")),
+    Fill(id="f", paint=paint("#888")),
+    Relief(id="r", span=span("0em", "core")),
+    text="I",
+    size=150,
+)
 
 
 def typed(qtbot, control, number, text):

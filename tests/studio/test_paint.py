@@ -222,8 +222,9 @@ def test_the_backdrop_names_the_pieces_below(open_window):
     window = open_window(STYLED)
     seen = page(window, Backdrop).fields.controls["of"]
     assert [seen.box.itemText(n) for n in range(seen.box.count())] == [
-        "everything beneath", "the ground alone"
-    ]  # fmt: skip
+        "everything beneath",
+        "the ground alone",
+    ]
     seen._chosen(0)
     assert fill(window).of == "beneath"
 
@@ -231,8 +232,11 @@ def test_the_backdrop_names_the_pieces_below(open_window):
 def drop(window, path):
     mime = QMimeData()
     mime.setUrls([QUrl.fromLocalFile(str(path))])
-    window.dropEvent(QDropEvent(QPointF(400, 300), Qt.DropAction.CopyAction, mime, LEFT,
-                                Qt.KeyboardModifier.NoModifier))  # fmt: skip
+    window.dropEvent(
+        QDropEvent(
+            QPointF(400, 300), Qt.DropAction.CopyAction, mime, LEFT, Qt.KeyboardModifier.NoModifier
+        )
+    )
 
 
 def test_a_dropped_picture_becomes_the_ground_or_fills_the_letters(open_window, tmp_path):
@@ -254,14 +258,17 @@ def test_a_dropped_picture_becomes_the_ground_or_fills_the_letters(open_window, 
 
 RAMP = (Stop(0, Colour(0, 0, 0)), Stop(1, Colour(255, 255, 255)))
 HELD = [
-    (Gradient(stops=RAMP), "end", (150, 20)), (Gradient(stops=RAMP, angle=60), "start", (60, 130)),
+    (Gradient(stops=RAMP), "end", (150, 20)),
+    (Gradient(stops=RAMP, angle=60), "start", (60, 130)),
     (Gradient(stops=RAMP, shape="radial"), "middle", (90, 60)),
     (Gradient(stops=RAMP, shape="radial", x=0.2, y=-0.1), "end", (250, 100)),
     (Gradient(stops=RAMP, shape="conic", x=0.1), "middle", (200, 100)),
-    (Pattern(angle=20, size=Length(40)), "move", (130, 70)), (Pattern(size=Length(40)), "turn", (210, 130)),
-    (ImagePaint(), "move", (140, 60)), (ImagePaint(angle=15, x=0.1), "turn", (200, 120)),
+    (Pattern(angle=20, size=Length(40)), "move", (130, 70)),
+    (Pattern(size=Length(40)), "turn", (210, 130)),
+    (ImagePaint(), "move", (140, 60)),
+    (ImagePaint(angle=15, x=0.1), "turn", (200, 120)),
     (Backdrop(), "move", (100, 50)),
-]  # fmt: skip
+]
 
 
 @pytest.mark.parametrize(("made", "kind", "to"), HELD)

@@ -128,8 +128,9 @@ def test_five_hundred_fonts_are_listed_and_only_the_seen_ones_drawn(
 def drop(window, *paths):
     mime = QMimeData()
     mime.setUrls([QUrl.fromLocalFile(str(p)) for p in paths])
-    event = QDropEvent(QPointF(400, 300), Qt.DropAction.CopyAction, mime, LEFT,
-                       Qt.KeyboardModifier.NoModifier)  # fmt: skip
+    event = QDropEvent(
+        QPointF(400, 300), Qt.DropAction.CopyAction, mime, LEFT, Qt.KeyboardModifier.NoModifier
+    )
     window.dropEvent(event)
 
 

@@ -28,9 +28,13 @@ def toys():
 @pytest.fixture
 def window(open_window):
     square = Badge(
-        id="b", name="Badge", sides=4, width=Length(100), place=Place(x=120, y=80),
+        id="b",
+        name="Badge",
+        sides=4,
+        width=Length(100),
+        place=Place(x=120, y=80),
         style=(plain(BLUE, "face"), Hatch(id="h")),
-    )  # fmt: skip
+    )
     return open_window(Board(width=320, height=180, pieces=(Ground(id="g"), square)))
 
 
@@ -80,8 +84,11 @@ def test_a_coat_that_says_nothing_of_a_field_has_it_in_its_panel(window):
     assert names[:3] == ["paint", "strength", "pitch"] and names[3] == "opacity"
     heads = [w.text() for w in panel.findChildren(QLabel) if w.objectName() == "group"]
     assert [h for h in heads if h in ("Paint", "More", "Lines", "Blending")] == [
-        "Paint", "More", "Lines", "Blending"
-    ]  # fmt: skip
+        "Paint",
+        "More",
+        "Lines",
+        "Blending",
+    ]
     panel.controls["strength"].edited.emit(0.9, None)
     assert badge(window).style[1].strength == 0.9
     assert not panel.controls["plane"].isVisible()

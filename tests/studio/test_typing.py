@@ -112,8 +112,9 @@ def test_the_arched_title_of_two_lines_is_set_by_hand_alone(open_window, qtbot, 
     qtbot.keyClick(window.view, Qt.Key.Key_Escape)
     fonts = window.arrange.section("words").fonts
     qtbot.keyClicks(fonts.search, "lilita")
-    qtbot.mouseClick(fonts.list.viewport(), LEFT,
-                     pos=fonts.list.visualRect(fonts.model.index(0)).center())  # fmt: skip
+    qtbot.mouseClick(
+        fonts.list.viewport(), LEFT, pos=fonts.list.visualRect(fonts.model.index(0)).center()
+    )
     size = window.arrange.section("fields").panel.controls["size"].findChild(type(fonts.search))
     size.setFocus()
     size.selectAll()

@@ -115,7 +115,8 @@ def test_nothing_takes_the_focus_from_a_wheel(open_window, settle):
             window.selection.choose("words", coat)
             settle(window)
             taking = [
-                w for w in window.findChildren(QWidget)
+                w
+                for w in window.findChildren(QWidget)
                 if w.focusPolicy() == Qt.FocusPolicy.WheelFocus
-            ]  # fmt: skip
+            ]
             assert not taking, taking

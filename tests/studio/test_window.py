@@ -21,9 +21,11 @@ STYLED = board(Shadow(id="h"), Stroke(id="s"), Fill(id="f"))
 
 def test_stages_show_what_belongs_to_them(open_window, qtbot):
     window = open_window(STYLED)
-    for number, parts in ((Stage.COAT, (window.shelf, window.build_up, window.coat)),
-                          (Stage.PROOF, (window.middle.widget(1), window.export)),
-                          (Stage.ARRANGE, (window.pieces, window.arrange))):  # fmt: skip
+    for number, parts in (
+        (Stage.COAT, (window.shelf, window.build_up, window.coat)),
+        (Stage.PROOF, (window.middle.widget(1), window.export)),
+        (Stage.ARRANGE, (window.pieces, window.arrange)),
+    ):
         qtbot.keyClick(window, Qt.Key(Qt.Key.Key_1 + number), Qt.KeyboardModifier.AltModifier)
         assert window.stage == number
         assert all(part.isVisible() for part in parts)
@@ -232,9 +234,15 @@ def test_text_stands_out_from_what_it_lies_on():
         return 0.2126 * linear[0] + 0.7152 * linear[1] + 0.0722 * linear[2]
 
     for dress in (theme.DARK, theme.LIGHT):
-        pairs = [(dress.text, dress.panel), (dress.dim, dress.panel), (dress.dim, dress.raised),
-                 (dress.dim, dress.desk), (dress.text, dress.raised), (dress.on_leaf, dress.leaf),
-                 (dress.on_coral, dress.coral)]  # fmt: skip
+        pairs = [
+            (dress.text, dress.panel),
+            (dress.dim, dress.panel),
+            (dress.dim, dress.raised),
+            (dress.dim, dress.desk),
+            (dress.text, dress.raised),
+            (dress.on_leaf, dress.leaf),
+            (dress.on_coral, dress.coral),
+        ]
         for ink, paper in pairs:
             high, low = sorted((light(ink), light(paper)), reverse=True)
             assert (high + 0.05) / (low + 0.05) >= 4.5, (dress.name, ink, paper)
@@ -269,8 +277,12 @@ def test_icons_follow_the_dress(open_window):
 
     def ink():
         image = window.top.undo.icon().pixmap(16, 16).toImage()
-        return {image.pixelColor(x, y).lightness() for x in range(image.width())
-                for y in range(image.height()) if image.pixelColor(x, y).alpha() > 200}  # fmt: skip
+        return {
+            image.pixelColor(x, y).lightness()
+            for x in range(image.width())
+            for y in range(image.height())
+            if image.pixelColor(x, y).alpha() > 200
+        }
 
     dark = max(ink())
     window.do("change theme")

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Any, TypeAlias
+from typing import TypeAlias
 
 import numpy as np
 from numpy.typing import NDArray
@@ -12,8 +12,6 @@ Plane: TypeAlias = NDArray[np.float32]
 Planes: TypeAlias = NDArray[np.float32]
 """(4, H, W) float32: red, green, blue, alpha, 0..1, sRGB-encoded, straight unless said otherwise;
 (4, 1, W) or (4, H, 1) where every row or column is the same."""
-Mask: TypeAlias = NDArray[np.bool_]
-"""(H, W) bool."""
 Chords: TypeAlias = NDArray[np.float64]
 """(m, 4) float64: x0, y0, x1, y1 px; closed outlines, the covered area positive."""
 Curves: TypeAlias = NDArray[np.float64]
@@ -24,5 +22,3 @@ Matrix: TypeAlias = NDArray[np.float64]
 """(2, 3), or (3, 3) for a projection: column vectors go in on the right."""
 Table: TypeAlias = NDArray[np.float32]
 """Values of a function of one number, at equal steps: (n,), or (4, n) for colours."""
-Values: TypeAlias = NDArray[Any]
-"""Any shape; the same comes back."""

@@ -35,9 +35,11 @@ class Box(NamedTuple):
     def meet(self, other: Box) -> Box:
         """What both cover; EMPTY when nothing."""
         box = Box(
-            max(self.x0, other.x0), max(self.y0, other.y0),
-            min(self.x1, other.x1), min(self.y1, other.y1),
-        )  # fmt: skip
+            max(self.x0, other.x0),
+            max(self.y0, other.y0),
+            min(self.x1, other.x1),
+            min(self.y1, other.y1),
+        )
         return EMPTY if box.empty else box
 
     def slices_in(self, outer: Box) -> tuple[slice, slice]:
@@ -57,6 +59,8 @@ def around(boxes: Iterable[Box]) -> Box:
     if not full:
         return EMPTY
     return Box(
-        min(b.x0 for b in full), min(b.y0 for b in full),
-        max(b.x1 for b in full), max(b.y1 for b in full),
-    )  # fmt: skip
+        min(b.x0 for b in full),
+        min(b.y0 for b in full),
+        max(b.x1 for b in full),
+        max(b.y1 for b in full),
+    )

@@ -21,9 +21,11 @@ def _around(whole: QRect, area: QRectF) -> list[QRect]:
     w, h = whole.width(), whole.height()
     x0, y0, x1, y1 = hole.left(), hole.top(), hole.right() + 1, hole.bottom() + 1
     return [
-        QRect(0, 0, w, y0), QRect(0, y1, w, h - y1),
-        QRect(0, y0, x0, y1 - y0), QRect(x1, y0, w - x1, y1 - y0),
-    ]  # fmt: skip
+        QRect(0, 0, w, y0),
+        QRect(0, y1, w, h - y1),
+        QRect(0, y0, x0, y1 - y0),
+        QRect(x1, y0, w - x1, y1 - y0),
+    ]
 
 
 @functools.lru_cache(2)
@@ -43,9 +45,13 @@ def checks() -> QBrush:
 
 
 def paint(
-    painter: QPainter, view: QRect, board: Board, frame: Frame | None, now: ViewTransform,
+    painter: QPainter,
+    view: QRect,
+    board: Board,
+    frame: Frame | None,
+    now: ViewTransform,
     ratio: float,
-) -> None:  # fmt: skip
+) -> None:
     """All but what tools draw; `ratio`: device px for one of the view."""
     area = now.rect(0, 0, board.width, board.height)
     for side in _around(view, area):

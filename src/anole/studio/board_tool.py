@@ -11,8 +11,6 @@ from PyQt6.QtGui import QInputMethodEvent, QKeyEvent, QPainter
 from .canvas import Canvas
 from .view_transform import ViewTransform
 
-NO_KEYS = Qt.KeyboardModifier.NoModifier
-
 
 class BoardTool:
     """Points are widget px. press() says whether the tool takes the pull that starts there."""

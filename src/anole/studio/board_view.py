@@ -14,7 +14,7 @@ from PyQt6.QtGui import (
     QPaintEvent,
     QResizeEvent,
     QWheelEvent,
-)  # fmt: skip
+)
 
 from ..core.box import Box
 from ..core.render.renderer import Request
@@ -101,9 +101,11 @@ class BoardView(Canvas):
         ratio = self.devicePixelRatioF()
         whole = Box(0, 0, max(1, round(board.width * scale)), max(1, round(board.height * scale)))
         seen = Box(
-            math.floor(-now.x * ratio), math.floor(-now.y * ratio),
-            math.ceil((self.width() - now.x) * ratio), math.ceil((self.height() - now.y) * ratio),
-        )  # fmt: skip
+            math.floor(-now.x * ratio),
+            math.floor(-now.y * ratio),
+            math.ceil((self.width() - now.x) * ratio),
+            math.ceil((self.height() - now.y) * ratio),
+        )
         window = seen.meet(whole)
         return None if window.empty else Request(board, scale, window)
 

@@ -128,11 +128,17 @@ COMMANDS = (
     Command("remove", "Remove the piece", (), _remove, _has_piece),
     Command("all", "Choose all pieces", ("Ctrl+A",), _choose_all),
     Command(
-        "hide", "Hide or show the piece", ("Alt+H",),
-        lambda s: _switch(s, "shown", "Show or hide"), _has_piece,
+        "hide",
+        "Hide or show the piece",
+        ("Alt+H",),
+        lambda s: _switch(s, "shown", "Show or hide"),
+        _has_piece,
     ),
     Command(
-        "lock", "Lock or free the piece", ("Alt+L",), lambda s: _switch(s, "locked", "Lock"),
+        "lock",
+        "Lock or free the piece",
+        ("Alt+L",),
+        lambda s: _switch(s, "locked", "Lock"),
         _has_piece,
     ),
     Command("raise", "Bring the piece one up", ("Alt+PgUp",), lambda s: _order(s, 1), _has_piece),
@@ -150,4 +156,4 @@ COMMANDS = (
     Command("screen", "Full screen", ("F11",), _window("full screen")),
     Command("dress", "Dark or light window", (), _window("change theme")),
     Command("quit", "Quit", ("Ctrl+Q",), _window("close")),
-)  # fmt: skip
+)

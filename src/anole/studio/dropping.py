@@ -13,6 +13,7 @@ from ..core.edit.pieces import change_piece
 from ..core.model import Board, ImagePaint, Piece
 from ..core.paint.image_formats import SUFFIXES
 from ..core.pieces.registry import kind_of
+from ..core.registry import Registry
 from .pictures import take_picture
 from .session import Session
 from .shell import Stage
@@ -60,11 +61,14 @@ def _add_font(session: Session, path: Path) -> None:
     session.shell.add_font(path)
 
 
-TAKERS: dict[str, Callable[[Session, Path], None]] = {
-    ".anole": _open,
-    **dict.fromkeys(SUFFIXES, use_picture),
-    **dict.fromkeys(FONTS, _add_font),
-}
+TAKERS: Registry[str, Callable[[Session, Path], None]] = Registry(
+    "kind of file",
+    {
+        ".anole": _open,
+        **dict.fromkeys(SUFFIXES, use_picture),
+        **dict.fromkeys(FONTS, _add_font),
+    },
+)
 
 
 def files_in(mime: QMimeData | None) -> list[Path]:

@@ -51,9 +51,13 @@ class ExportJob(QObject):
 
     def _write(self) -> int:
         pixels = rgba(
-            self._board, self._scale, transparent=self._transparent,
-            renderer=Renderer(Cache()), progress=self.progressed.emit, stop=self._stop.is_set,
-        )  # fmt: skip
+            self._board,
+            self._scale,
+            transparent=self._transparent,
+            renderer=Renderer(Cache()),
+            progress=self.progressed.emit,
+            stop=self._stop.is_set,
+        )
         if self._stop.is_set():
             raise Cancelled
         return png.write(self.path, pixels, self._board.dpi * self._scale)

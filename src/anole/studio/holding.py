@@ -22,9 +22,10 @@ class Holding:
 
     def press(self, key: int) -> None:
         views = {
-            Qt.Key.Key_H: self._without, Qt.Key.Key_S: self._alone,
+            Qt.Key.Key_H: self._without,
+            Qt.Key.Key_S: self._alone,
             Qt.Key.Key_B: lambda: self._when_chosen,
-        }  # fmt: skip
+        }
         view = views.get(Qt.Key(key))
         board = view() if view is not None else None
         if board is not None:

@@ -50,8 +50,9 @@ def views(window: Window, out: Path) -> None:
         settle(window)
         shoot(window, out / f"{name}.png")
     for name, shown, scroll in (
-        ("coat-gradient", "coral over cream", 0), ("coat-pattern", "stripes, a shade darker", 90)
-    ):  # fmt: skip
+        ("coat-gradient", "coral over cream", 0),
+        ("coat-pattern", "stripes, a shade darker", 90),
+    ):
         window.show_stage(Stage.COAT)
         _choose(window, "Title", shown)
         if name == "coat-gradient":
@@ -82,8 +83,12 @@ def _posed(window: Window) -> None:
         msgspec.structs.replace(c, plane="face", **({"join": "mitre"} if c.name in RIMS else {}))
         for c in words.style
     )
-    document.apply("Pose", lambda b: change_piece(
-        b, words.id, style=coats, pose=Pose(turn_y=-32, turn_x=14), font=Font(family="Anton")))  # fmt: skip
+    document.apply(
+        "Pose",
+        lambda b: change_piece(
+            b, words.id, style=coats, pose=Pose(turn_y=-32, turn_x=14), font=Font(family="Anton")
+        ),
+    )
     settle(window)
     _scroll(window, 2000)
 

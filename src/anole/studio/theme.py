@@ -33,13 +33,39 @@ class Theme(NamedTuple):
 
 
 DARK = Theme(
-    "dark", "#1b1d1a", "#232722", "#2f362e", "#191c18", "#465044", "#ecefe7", "#aeb6a8",
-    "#9fd356", "#16200b", "#ff7d6b", "#2b0a05", "#ffd166", "#23323a", "#3d352c",
-)  # fmt: skip
+    "dark",
+    "#1b1d1a",
+    "#232722",
+    "#2f362e",
+    "#191c18",
+    "#465044",
+    "#ecefe7",
+    "#aeb6a8",
+    "#9fd356",
+    "#16200b",
+    "#ff7d6b",
+    "#2b0a05",
+    "#ffd166",
+    "#23323a",
+    "#3d352c",
+)
 LIGHT = Theme(
-    "light", "#d9dcd2", "#f3f5ee", "#ffffff", "#e4e8dd", "#9ea897", "#1d231b", "#535c4e",
-    "#3f7d12", "#ffffff", "#c4321e", "#ffffff", "#b27a00", "#c8d8de", "#d8cbb8",
-)  # fmt: skip
+    "light",
+    "#d9dcd2",
+    "#f3f5ee",
+    "#ffffff",
+    "#e4e8dd",
+    "#9ea897",
+    "#1d231b",
+    "#535c4e",
+    "#3f7d12",
+    "#ffffff",
+    "#c4321e",
+    "#ffffff",
+    "#b27a00",
+    "#c8d8de",
+    "#d8cbb8",
+)
 
 _current = DARK
 
@@ -133,13 +159,16 @@ def put_on(app: QApplication, wanted: Theme) -> None:
     app.setFont(font())
     palette = QPalette()
     for role, name in (
-        (QPalette.ColorRole.Window, wanted.panel), (QPalette.ColorRole.Base, wanted.raised),
-        (QPalette.ColorRole.WindowText, wanted.text), (QPalette.ColorRole.Text, wanted.text),
-        (QPalette.ColorRole.Button, wanted.raised), (QPalette.ColorRole.ButtonText, wanted.text),
+        (QPalette.ColorRole.Window, wanted.panel),
+        (QPalette.ColorRole.Base, wanted.raised),
+        (QPalette.ColorRole.WindowText, wanted.text),
+        (QPalette.ColorRole.Text, wanted.text),
+        (QPalette.ColorRole.Button, wanted.raised),
+        (QPalette.ColorRole.ButtonText, wanted.text),
         (QPalette.ColorRole.Highlight, wanted.leaf),
         (QPalette.ColorRole.HighlightedText, wanted.on_leaf),
         (QPalette.ColorRole.PlaceholderText, wanted.dim),
-    ):  # fmt: skip
+    ):
         palette.setColor(role, QColor(name))
     app.setPalette(palette)
     app.setStyleSheet(_sheet(wanted))

@@ -58,9 +58,12 @@ class TopBar(QWidget):
         self.name.clicked.connect(self._menu)
         self.stages.idClicked.connect(lambda number: session.shell.show_stage(Stage(number)))
         for button, command in (
-            (self.undo, "undo"), (self.redo, "redo"), (self.zoom, "fit"), (self.export, "export"),
+            (self.undo, "undo"),
+            (self.redo, "redo"),
+            (self.zoom, "fit"),
+            (self.export, "export"),
             (self.steps, "steps"),
-        ):  # fmt: skip
+        ):
             button.clicked.connect(actions[command].trigger)
 
     def _build_left(self) -> None:
@@ -132,8 +135,9 @@ class TopBar(QWidget):
             recent.addAction(path.name, lambda p=path: files.open(p))
         recent.setEnabled(bool(self.session.settings.recent))
         for path in demo_boards():
-            demo.addAction(path.stem.replace("-", " ").capitalize(),
-                           lambda p=path: files.open_copy(p))  # fmt: skip
+            demo.addAction(
+                path.stem.replace("-", " ").capitalize(), lambda p=path: files.open_copy(p)
+            )
         kept = kept_work()
         if kept is not None:
             menu.addAction("Bring back unsaved work", lambda: files.open_copy(kept))
@@ -145,8 +149,13 @@ class TopBar(QWidget):
     def refresh(self) -> None:
         document = self.session.document
         self.name.setText(document.board.name.replace("&", "&&") + "  ▾")
-        self.state.setText("saved" if document.is_saved and document.path else
-                           "not saved yet" if document.path is None else "changed")  # fmt: skip
+        self.state.setText(
+            "saved"
+            if document.is_saved and document.path
+            else "not saved yet"
+            if document.path is None
+            else "changed"
+        )
         for button, what, keys, name in (
             (self.undo, "Undo", "Ctrl+Z", document.history.undo_name),
             (self.redo, "Redo", "Ctrl+Shift+Z", document.history.redo_name),

@@ -219,9 +219,10 @@ class Worker(QObject):
             self._buffers.lost(box)
             raise
         pixels, part = self._buffers.draw(
-            box, self._renderer.dirty,
+            box,
+            self._renderer.dirty,
             lambda part, into: self._renderer.picture(planes, part, False, into),
-        )  # fmt: skip
+        )
         return Frame(
             shared_image(pixels, request.board), request.board, request.scale, box, part, pixels
         )

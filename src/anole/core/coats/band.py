@@ -87,9 +87,12 @@ NO_CHORDS = Nearest(
 
 
 def between(
-    distance: Plane, outer: float, inner: float, nearest: Nearest = NO_CHORDS,
+    distance: Plane,
+    outer: float,
+    inner: float,
+    nearest: Nearest = NO_CHORDS,
     part: tuple[slice, slice] | None = None,
-) -> Plane:  # fmt: skip
+) -> Plane:
     """Coverage deeper than `outer` and not deeper than `inner`; either may be infinite.
 
     It is the area of each pixel between the lines where the distance has these values.
@@ -105,11 +108,20 @@ def between(
     ends = np.float32(max(outer, -1e9)), np.float32(min(inner, 1e9))
     bands.run(
         lambda a, b: _between(
-            distance, nearest.distance, distance is nearest.distance, nearest.near,
-            nearest.chords, rows.start, columns.start, *ends, out, a, b
+            distance,
+            nearest.distance,
+            distance is nearest.distance,
+            nearest.near,
+            nearest.chords,
+            rows.start,
+            columns.start,
+            *ends,
+            out,
+            a,
+            b,
         ),
         bands.split(len(out)),
-    )  # fmt: skip
+    )
     return out
 
 

@@ -127,9 +127,13 @@ def _carve(d, near, c, joint, n, top, left, outer, k, looks, gleams, out, y0, y1
 
 
 def shade_exact(
-    letters: ShapeFields, box: Box, span: tuple[float, float], rise: float, heights: Plane,
+    letters: ShapeFields,
+    box: Box,
+    span: tuple[float, float],
+    rise: float,
+    heights: Plane,
     light: Light,
-) -> Planes:  # fmt: skip
+) -> Planes:
     """(4, H, W) straight colours over `box`, px.
 
     span : outer and inner end, px

@@ -36,12 +36,14 @@ class FillKind(PaintedCoat[Fill]):
 
     def samples(self) -> tuple[Fill, ...]:
         paints = (
-            Gradient(), Gradient(shape="conic"), Gradient(frame="letter"),
+            Gradient(),
+            Gradient(shape="conic"),
+            Gradient(frame="letter"),
             Gradient(shape="edge", angle=30),
             Pattern(generator="leather", angle=20, tone=(Grey(), Tint())),
             Pattern(generator="bricks", tile="mirror", speckle=0.5),
             Pattern(inks=(Ink("letter"), Ink("own"))),
-        )  # fmt: skip
+        )
         blends = (Fill(id="sample", blend="soft-light"), Fill(id="sample", blend="hue"))
         repeated = Fill(id="sample", repeat=Repeat(count=2))
         return (*(Fill(id="sample", paint=paint) for paint in paints), *blends, repeated)

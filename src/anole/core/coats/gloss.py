@@ -42,9 +42,18 @@ class GlossKind(PaintedCoat[Gloss]):
     struct = Gloss
     title, family, about = "Gloss", "Face", "a shine cut off by a line or an oval"
     coverage = (
-        "form", "frame", "height", "angle", "bend", "wave", "side", "inset", "soften", "far",
+        "form",
+        "frame",
+        "height",
+        "angle",
+        "bend",
+        "wave",
+        "side",
+        "inset",
+        "soften",
+        "far",
         "at_cut",
-    )  # fmt: skip
+    )
     coverage_reads = Reads.FIELDS | Reads.UNITS | Reads.FRAME | Reads.LETTERS
 
     def reach(self, coat: Gloss, context: CoatContext) -> Reach:
@@ -78,10 +87,17 @@ def _numbers(coat: Gloss, context: CoatContext) -> GlossCut:
     turn = math.radians(coat.angle)
     inset, soft = context.px(coat.inset), max(context.px(coat.soften), 1.0)
     numbers = (
-        coat.height, math.cos(turn), math.sin(turn), coat.bend, coat.wave,
-        1.0 if coat.side == "above" else -1.0, inset + soft / 2 if inset > 0 else -1e6, soft,
-        coat.far, coat.at_cut,
-    )  # fmt: skip
+        coat.height,
+        math.cos(turn),
+        math.sin(turn),
+        coat.bend,
+        coat.wave,
+        1.0 if coat.side == "above" else -1.0,
+        inset + soft / 2 if inset > 0 else -1e6,
+        soft,
+        coat.far,
+        coat.at_cut,
+    )
     return GlossCut(*map(np.float32, numbers))
 
 

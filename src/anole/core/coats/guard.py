@@ -12,10 +12,15 @@ from .context import CoatContext, Reads
 ON = False
 """Set by tests; asking at every read would cost a frame too much."""
 FIELDS = {
-    "shape": Reads.FIELDS, "outset": Reads.OUTSET, "em": Reads.UNITS, "dpi": Reads.UNITS,
-    "scale": Reads.UNITS, "lamp": Reads.LAMP, "frames": Reads.FRAME | Reads.LETTERS,
+    "shape": Reads.FIELDS,
+    "outset": Reads.OUTSET,
+    "em": Reads.UNITS,
+    "dpi": Reads.UNITS,
+    "scale": Reads.UNITS,
+    "lamp": Reads.LAMP,
+    "frames": Reads.FRAME | Reads.LETTERS,
     "backdrop": Reads.BENEATH | Reads.OWN,
-}  # fmt: skip
+}
 FREE = ("cache",)
 """What changes no picture. The window is not among them: a kind's box() reads it, no other."""
 

@@ -190,6 +190,13 @@ class PaintedCoat(CoatKind[C], Protocol[C]):
 
 
 __all__ = [
-    "CoatContext", "CoatKind", "Cover", "Overlap", "PaintedCoat", "Place", "Reach", "Reads",
+    "CoatContext",
+    "CoatKind",
+    "Cover",
+    "Overlap",
+    "PaintedCoat",
+    "Place",
+    "Reach",
+    "Reads",
     "Throw",
-]  # fmt: skip
+]

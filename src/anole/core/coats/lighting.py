@@ -148,9 +148,11 @@ def colour_at(u, light, k, ramp):  # type: ignore[no-untyped-def]
     at = min(int(u * np.float32(TONES) + np.float32(0.5)), TONES)
     a = ramp[at, 3]
     return (
-        ramp[at, 0] + k.red * light, ramp[at, 1] + k.green * light, ramp[at, 2] + k.blue * light,
+        ramp[at, 0] + k.red * light,
+        ramp[at, 1] + k.green * light,
+        ramp[at, 2] + k.blue * light,
         a + min(light, np.float32(1) - a),
-    )  # fmt: skip
+    )
 
 
 @njit(nogil=True, cache=True, error_model="numpy")

@@ -21,9 +21,15 @@ from .stroke import StrokeKind
 KINDS: Registry[type[Coat], CoatKind[Any]] = Registry("coat")
 
 for _kind in (
-    FillKind(), StrokeKind(), GlowKind(), ReliefKind(), GrainKind(), SheenKind(), GlossKind(),
+    FillKind(),
+    StrokeKind(),
+    GlowKind(),
+    ReliefKind(),
+    GrainKind(),
+    SheenKind(),
+    GlossKind(),
     ShadowKind(),
-):  # fmt: skip
+):
     KINDS.add(_kind.struct, _kind)
 
 

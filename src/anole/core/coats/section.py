@@ -99,19 +99,30 @@ def _context(
     fields reach `throw` px of the strip further."""
     core, em = section.core * scale, section.em * scale
     left, right = -outer * scale, core + TALL
-    chords = np.array([
-        (0.0, TALL, 0.0, -TALL), (0.0, -TALL, right, -TALL),
-        (right, -TALL, right, TALL), (right, TALL, 0.0, TALL),
-    ])  # fmt: skip
+    chords = np.array(
+        [
+            (0.0, TALL, 0.0, -TALL),
+            (0.0, -TALL, right, -TALL),
+            (right, -TALL, right, TALL),
+            (right, TALL, 0.0, TALL),
+        ]
+    )
     box = Box(int(left) - 1, -(ROWS // 2), int(core) + 2, ROWS - ROWS // 2)
     key = ("section", core, box, throw)
     ink = Box(0, box.y0, box.x1, box.y1)
     fields = ShapeFields(key, chords, ink, box.grown(MARGIN + throw), core, cache)
     frame = (0.0, -em * ABOVE, 2 * core, em * (1 - ABOVE))
     return CoatContext(
-        fields, section.em, section.dpi, scale, section.lamp, Frames(frame, frame), box,
-        _scaled(section.outset, scale), cache,
-    )  # fmt: skip
+        fields,
+        section.em,
+        section.dpi,
+        scale,
+        section.lamp,
+        Frames(frame, frame),
+        box,
+        _scaled(section.outset, scale),
+        cache,
+    )
 
 
 def surroundings(section: Section) -> CoatContext:

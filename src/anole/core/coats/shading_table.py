@@ -117,9 +117,14 @@ def shading_tables(
     lean = k.hx / k.lx if abs(k.lx) > abs(k.ly) else k.hy / k.ly
     made = ShadingTable(out.reshape(-1, 4), values[2], np.float32(1 / step), values[4])
     return made, HighlightTable(
-        slope, values[0], values[1], looks, (np.float32(lean), k.hz), light.shine,
+        slope,
+        values[0],
+        values[1],
+        looks,
+        (np.float32(lean), k.hz),
+        light.shine,
         (k.red, k.green, k.blue),
-    )  # fmt: skip
+    )
 
 
 @njit(nogil=True, cache=True, error_model="numpy")

@@ -71,9 +71,17 @@ def _numbers(coat: Sheen, context: CoatContext) -> SheenBands:
     # the way across is counted in half the frame, so that a bow keeps its form
     half = max(math.hypot(x1 - x0, y1 - y0) / 2, 1.0)
     numbers = (
-        math.sin(turn) / pitch, -math.cos(turn) / pitch, coat.bow, (x0 + x1) / 2, (y0 + y1) / 2,
-        half / pitch, coat.drift, coat.phase, min(max(coat.width, 0.01), 1.0), coat.unevenness,
-    )  # fmt: skip
+        math.sin(turn) / pitch,
+        -math.cos(turn) / pitch,
+        coat.bow,
+        (x0 + x1) / 2,
+        (y0 + y1) / 2,
+        half / pitch,
+        coat.drift,
+        coat.phase,
+        min(max(coat.width, 0.01), 1.0),
+        coat.unevenness,
+    )
     return SheenBands(*map(np.float32, numbers))
 
 

@@ -36,16 +36,23 @@ def _swell(d, outer, slope, first, per_px, k, ramp, shine, out, y0, y1):  # type
 
 
 def shade_smoothed(
-    d: np.ndarray, over: Box, box: Box, span: tuple[float, float], rise: float,
-    heights: Plane, light: Light,
-) -> np.ndarray:  # fmt: skip
+    d: np.ndarray,
+    over: Box,
+    box: Box,
+    span: tuple[float, float],
+    rise: float,
+    heights: Plane,
+    light: Light,
+) -> np.ndarray:
     """As shade_exact(), from a smoothed distance and its own differences."""
     out = np.empty((4, box.height, box.width), np.float32)
     rows, columns = box.grown(1).meet(over).slices_in(over)
     wide = d[rows, columns]
     short = box.grown(1)
-    sides = ((max(over.y0 - short.y0, 0), max(short.y1 - over.y1, 0)),
-             (max(over.x0 - short.x0, 0), max(short.x1 - over.x1, 0)))  # fmt: skip
+    sides = (
+        (max(over.y0 - short.y0, 0), max(short.y1 - over.y1, 0)),
+        (max(over.x0 - short.x0, 0), max(short.x1 - over.x1, 0)),
+    )
     wide = np.pad(wide, sides, mode="edge")
     slope, first, per_px = slopes(heights, span, rise, 1.0)
     values = tuple(np.float32(v) for v in (first, per_px))

@@ -56,9 +56,11 @@ class StrokeKind(PaintedCoat[Stroke]):
         one = Stroke(id="sample")
         inward = Span(Position(0.0), Position(1.0, "core"))
         return (
-            one, Stroke(id="sample", silhouette="whole"), Stroke(id="sample", join="mitre"),
+            one,
+            Stroke(id="sample", silhouette="whole"),
+            Stroke(id="sample", join="mitre"),
             Stroke(id="sample", join="cut", span=inward),
-        )  # fmt: skip
+        )
 
 
 def _farthest(coat: Stroke, context: CoatContext) -> float:

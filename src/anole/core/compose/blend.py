@@ -14,10 +14,25 @@ from ..arrays import Plane
 from .blend_rows import hue_row, mix_row
 
 MODES = (
-    "normal", "multiply", "screen", "overlay", "darken", "lighten", "color-dodge", "color-burn",
-    "hard-light", "soft-light", "difference", "exclusion", "arithmetic", "hue", "saturation",
-    "color", "luminosity", "plus-lighter",
-)  # fmt: skip
+    "normal",
+    "multiply",
+    "screen",
+    "overlay",
+    "darken",
+    "lighten",
+    "color-dodge",
+    "color-burn",
+    "hard-light",
+    "soft-light",
+    "difference",
+    "exclusion",
+    "arithmetic",
+    "hue",
+    "saturation",
+    "color",
+    "luminosity",
+    "plus-lighter",
+)
 NUMBER = {name: number for number, name in enumerate(MODES)}
 FIRST_HUE = NUMBER["hue"]
 PLUS = NUMBER["plus-lighter"]

@@ -10,7 +10,7 @@ import numpy as np
 from numba import njit
 
 ZERO, HALF, ONE, TWO = np.float32(0), np.float32(0.5), np.float32(1), np.float32(2)
-QUARTER, THREE, FOUR = np.float32(0.25), np.float32(3), np.float32(4)
+QUARTER, FOUR = np.float32(0.25), np.float32(4)
 TWELVE, SIXTEEN, TINY = np.float32(12), np.float32(16), np.float32(1e-7)
 ROUNDED = np.float32(1e-5)
 """By how much a backdrop's colour may miss 1 after some steps of float32."""

@@ -20,7 +20,22 @@ from . import blend
 from .dirty_spans import DirtySpans, RowSpans
 
 WIPE, COPY, LERP, MERGE, COMPOSITE = range(5)
-TO, FROM, COVER, HEIGHT, WIDTH, COVER_HEIGHT, COVER_WIDTH, AT_X, AT_Y, LEFT, TOP, RIGHT, LOW, MODE = range(1, 15)  # fmt: skip
+(
+    TO,
+    FROM,
+    COVER,
+    HEIGHT,
+    WIDTH,
+    COVER_HEIGHT,
+    COVER_WIDTH,
+    AT_X,
+    AT_Y,
+    LEFT,
+    TOP,
+    RIGHT,
+    LOW,
+    MODE,
+) = range(1, 15)
 ROWS = 4
 """Rows that go through all instructions together."""
 NO_FACTORS = (0.0, 1.0, 1.0, -0.5)
@@ -69,10 +84,20 @@ def _numbers(instruction: Instruction, x0: int, y0: int) -> list[int]:
     size = other.shape[1:] if other is not None else (0, 0)
     covered = cover.shape if cover is not None else (0, 0)
     return [
-        instruction.kind, _address(instruction.to), _address(other), _address(cover), *size, *covered,
-        instruction.at[0] - x0, instruction.at[1] - y0,
-        box.x0 - x0, box.y0 - y0, box.x1 - x0, box.y1 - y0, instruction.mode,
-    ]  # fmt: skip
+        instruction.kind,
+        _address(instruction.to),
+        _address(other),
+        _address(cover),
+        *size,
+        *covered,
+        instruction.at[0] - x0,
+        instruction.at[1] - y0,
+        box.x0 - x0,
+        box.y0 - y0,
+        box.x1 - x0,
+        box.y1 - y0,
+        instruction.mode,
+    ]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")

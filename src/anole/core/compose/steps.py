@@ -115,12 +115,19 @@ class CompositeStep(NamedTuple):
         face = cover.face and self.clip_side != "outside"
         instructions = [
             Instruction(
-                COMPOSITE, self.box, plane, source, cover.plane, (self.box.x0, self.box.y0),
-                self.opacity, blend.NUMBER[self.blend], self.arithmetic,
+                COMPOSITE,
+                self.box,
+                plane,
+                source,
+                cover.plane,
+                (self.box.x0, self.box.y0),
+                self.opacity,
+                blend.NUMBER[self.blend],
+                self.arithmetic,
             )
             for plane, wanted in ((planes.ground, outside), (planes.face, face))
             if wanted
-        ]  # fmt: skip
+        ]
         if outside or self.within is None:
             return PreparedStep(instructions, (cover.plane, self.box))
         return PreparedStep(instructions, self.within())

@@ -62,9 +62,14 @@ def _clipped(row: np.ndarray, xl: float, xr: float, d: float, width: float) -> N
 
 @njit(nogil=True, cache=True)
 def _rows(
-    chords: Chords, x_off: float, y_off: float, y0: int, y1: int,
-    cover: Plane, inside: np.ndarray,
-) -> None:  # fmt: skip
+    chords: Chords,
+    x_off: float,
+    y_off: float,
+    y0: int,
+    y1: int,
+    cover: Plane,
+    inside: np.ndarray,
+) -> None:
     width = cover.shape[1]
     area = np.zeros((y1 - y0, width + 2), np.float64)
     turns = np.zeros((y1 - y0, width + 1), np.int32)

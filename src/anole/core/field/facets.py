@@ -140,9 +140,11 @@ def _cone(vertex: np.ndarray, u: np.ndarray, w: np.ndarray) -> list[np.ndarray]:
 
 
 def _facets(
-    lines: list[np.ndarray], forms: list[np.ndarray], points: list[np.ndarray],
+    lines: list[np.ndarray],
+    forms: list[np.ndarray],
+    points: list[np.ndarray],
     middle: np.ndarray | None = None,
-) -> Facets:  # fmt: skip
+) -> Facets:
     count = len(points[0])
     everywhere = np.tile([0.0, 0.0, 1.0], (count, 1))
     held = np.stack([*lines, *[everywhere] * (4 - len(lines))], 1)
@@ -182,8 +184,11 @@ def _strips(chords: Chords, away: np.ndarray, reach: float) -> Facets:
     along *= np.sign(((b - a) * along).sum(1))[:, None]
     height = _form(away, a)
     lines = [
-        _form(along, a, OWN), _form(-along, b, OWN), _form(away, a, OWN), _short(height, reach)
-    ]  # fmt: skip
+        _form(along, a, OWN),
+        _form(-along, b, OWN),
+        _form(away, a, OWN),
+        _short(height, reach),
+    ]
     far = reach * away
     return _facets(lines, [height, height], [a, b, a + far, b + far])
 
@@ -198,9 +203,7 @@ def _rounds(vertex: np.ndarray, u: np.ndarray, w: np.ndarray, reach: float) -> F
     return _facets(lines, forms, points, vertex)
 
 
-def sweeps(
-    chords: Chords, cut: np.ndarray, side: float, far: float, reach: float
-) -> Facets:  # fmt: skip
+def sweeps(chords: Chords, cut: np.ndarray, side: float, far: float, reach: float) -> Facets:
     """All parts of a stroke but its mitres: edges, joints of curves, and corners that are cut.
 
     chords : (n, 4) float64 px; cut : rows of joins.corners; side : 1 outside, -1 inside

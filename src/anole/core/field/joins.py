@@ -157,9 +157,14 @@ def joined(
 
 
 def _bevelled_px(
-    found: Chords, cut: np.ndarray, at_chord: np.ndarray, chords: Chords,
-    nearest: Nearest, side: float, far: float,
-) -> np.ndarray:  # fmt: skip
+    found: Chords,
+    cut: np.ndarray,
+    at_chord: np.ndarray,
+    chords: Chords,
+    nearest: Nearest,
+    side: float,
+    far: float,
+) -> np.ndarray:
     hard = np.zeros(nearest.near.shape, np.bool_)
     bands.run(
         lambda a, b: _bevelled(

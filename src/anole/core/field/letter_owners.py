@@ -55,9 +55,11 @@ def _soften(planes: Planes, owner: np.ndarray, out: np.ndarray) -> None:
         for x in range(1, width - 1):
             k = owner[y, x]
             if (
-                owner[y, x - 1] == k and owner[y, x + 1] == k
-                and owner[y - 1, x] == k and owner[y + 1, x] == k
-            ):  # fmt: skip
+                owner[y, x - 1] == k
+                and owner[y, x + 1] == k
+                and owner[y - 1, x] == k
+                and owner[y + 1, x] == k
+            ):
                 continue
             for p in range(planes.shape[0]):
                 total = np.float32(0)

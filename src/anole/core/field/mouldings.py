@@ -8,6 +8,7 @@ import numpy as np
 from scipy.interpolate import PchipInterpolator
 from scipy.ndimage import gaussian_filter1d
 
+from ..maths import smoothstep
 from ..model.moulding import Moulding
 
 STEPS = 2048
@@ -24,8 +25,7 @@ def _round(p: np.ndarray) -> np.ndarray:
 
 
 def _step(p: np.ndarray) -> np.ndarray:
-    t = np.clip((p - 0.4) / 0.2, 0, 1)
-    return t * t * (3 - 2 * t)
+    return smoothstep(np.clip((p - 0.4) / 0.2, 0, 1))
 
 
 def _flute(p: np.ndarray) -> np.ndarray:

@@ -63,9 +63,16 @@ class ShapeFields:
     """
 
     def __init__(
-        self, key: tuple, chords: Chords, ink: Box, box: Box, core: float, cache: Cache,
-        smooth: bool = True, raster: Raster | None = None,
-    ) -> None:  # fmt: skip
+        self,
+        key: tuple,
+        chords: Chords,
+        ink: Box,
+        box: Box,
+        core: float,
+        cache: Cache,
+        smooth: bool = True,
+        raster: Raster | None = None,
+    ) -> None:
         self.key, self.chords, self.ink, self.box, self.core = key, chords, ink, box, core
         self.smooth, self._own = smooth, raster
         self._cache = cache

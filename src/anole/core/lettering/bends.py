@@ -49,7 +49,12 @@ def bends_of(piece: Lettering, em: float, dpi: float) -> Bends:
     head, foot = (STRAIGHT, STRAIGHT) if "rails" in off else (piece.head, piece.foot)
     ring = None if "ring" in off else piece.ring
     return Bends(
-        piece.rails, head, foot, ring, ring.radius.px(em, dpi) / em if ring else 0.0,
+        piece.rails,
+        head,
+        foot,
+        ring,
+        ring.radius.px(em, dpi) / em if ring else 0.0,
         None if "letters" in off else piece.letters,
-        None if "corners" in off else piece.corners, None if "pose" in off else piece.pose,
-    )  # fmt: skip
+        None if "corners" in off else piece.corners,
+        None if "pose" in off else piece.pose,
+    )

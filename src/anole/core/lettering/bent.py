@@ -91,8 +91,9 @@ def _lines_of(block: Block, shape: Warp) -> np.ndarray:
         return np.zeros(len(block.curves), int)
     height = block.file.ascent - block.file.descent
     middles = np.array([line.baseline - height / 2 for line in block.lines])
-    firsts = [next((n for n, row in enumerate(shape.lines) if row == i), 0)
-              for i in range(len(middles))]  # fmt: skip
+    firsts = [
+        next((n for n, row in enumerate(shape.lines) if row == i), 0) for i in range(len(middles))
+    ]
     y = block.curves[..., 1].mean(1)
     return np.array(firsts)[np.abs(y[:, None] - middles).argmin(1)]
 

@@ -61,9 +61,14 @@ class Block(NamedTuple):
 def setting_of(piece: Lettering, dpi: float) -> Setting:
     em = piece.size.px(1.0, dpi)
     return Setting(
-        piece.text, piece.font, piece.tracking / 1000, piece.leading.px(em, dpi) / em,
-        piece.align, piece.underline, piece.strike,
-    )  # fmt: skip
+        piece.text,
+        piece.font,
+        piece.tracking / 1000,
+        piece.leading.px(em, dpi) / em,
+        piece.align,
+        piece.underline,
+        piece.strike,
+    )
 
 
 def _lines(setting: Setting, file: FontFile, stored: Outlines | None) -> list[Line]:
@@ -123,9 +128,15 @@ def block(setting: Setting, stored: Outlines | None = None) -> Block:
     curves = united(tuple(glyphs), setting.font.axes.pairs, _rules(setting, file, ruled))
     starts = tuple(itertools.accumulate((len(text) + 1 for text in texts), initial=0))[:-1]
     return Block(
-        tuple(glyphs), tuple(ruled), curves, (0.0, -file.cap_height, width, last),
-        (0.0, -file.ascent, width, last + file.descent), file, found, starts,
-    )  # fmt: skip
+        tuple(glyphs),
+        tuple(ruled),
+        curves,
+        (0.0, -file.cap_height, width, last),
+        (0.0, -file.ascent, width, last + file.descent),
+        file,
+        found,
+        starts,
+    )
 
 
 when_changed(block.cache_clear)
@@ -136,8 +147,9 @@ def _rules(setting: Setting, file: FontFile, lines: list[Ruled]) -> tuple[tuple[
     rules = []
     for line in lines:
         for wanted, middle, thick in (
-            (setting.underline, *file.underline), (setting.strike, *file.strikeout)
-        ):  # fmt: skip
+            (setting.underline, *file.underline),
+            (setting.strike, *file.strikeout),
+        ):
             if wanted and line.x1 > line.x0:
                 y = line.baseline - middle
                 rules.append((line.x0, y - thick / 2, line.x1, y + thick / 2))

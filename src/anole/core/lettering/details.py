@@ -12,23 +12,53 @@ from . import stored_outlines
 from .font_file import FontFile, bytes_of
 
 NAMES = {
-    "liga": "Ligatures", "dlig": "Rare ligatures", "hlig": "Historical ligatures",
-    "clig": "Contextual ligatures", "calt": "Contextual forms", "salt": "Alternate forms",
-    "swsh": "Swashes", "cswh": "Contextual swashes", "titl": "Titling forms",
-    "hist": "Historical forms", "ornm": "Ornaments", "aalt": "All alternates",
-    "kern": "Kerning", "case": "Capitals' punctuation", "smcp": "Small capitals",
-    "c2sc": "Small capitals from capitals", "unic": "Unicase",
-    "lnum": "Lining figures", "onum": "Old-style figures", "tnum": "Tabular figures",
-    "pnum": "Proportional figures", "zero": "Slashed zero", "frac": "Fractions",
-    "afrc": "Stacked fractions", "ordn": "Ordinals", "sups": "Superiors", "subs": "Inferiors",
-    "sinf": "Scientific inferiors", "numr": "Numerators", "dnom": "Denominators",
-    "jp78": "JIS 78 forms", "palt": "Proportional widths", "hwid": "Half widths",
-    "fwid": "Full widths", "vert": "Upright forms", "rand": "By chance",
-}  # fmt: skip
+    "liga": "Ligatures",
+    "dlig": "Rare ligatures",
+    "hlig": "Historical ligatures",
+    "clig": "Contextual ligatures",
+    "calt": "Contextual forms",
+    "salt": "Alternate forms",
+    "swsh": "Swashes",
+    "cswh": "Contextual swashes",
+    "titl": "Titling forms",
+    "hist": "Historical forms",
+    "ornm": "Ornaments",
+    "aalt": "All alternates",
+    "kern": "Kerning",
+    "case": "Capitals' punctuation",
+    "smcp": "Small capitals",
+    "c2sc": "Small capitals from capitals",
+    "unic": "Unicase",
+    "lnum": "Lining figures",
+    "onum": "Old-style figures",
+    "tnum": "Tabular figures",
+    "pnum": "Proportional figures",
+    "zero": "Slashed zero",
+    "frac": "Fractions",
+    "afrc": "Stacked fractions",
+    "ordn": "Ordinals",
+    "sups": "Superiors",
+    "subs": "Inferiors",
+    "sinf": "Scientific inferiors",
+    "numr": "Numerators",
+    "dnom": "Denominators",
+    "jp78": "JIS 78 forms",
+    "palt": "Proportional widths",
+    "hwid": "Half widths",
+    "fwid": "Full widths",
+    "vert": "Upright forms",
+    "rand": "By chance",
+}
 """Of features a user switches; those a script needs are always on."""
 ON = ("liga", "clig", "calt", "kern")
-AXES = {"wght": "Weight", "wdth": "Width", "slnt": "Slant", "ital": "Italic", "opsz": "Optical size", "GRAD": "Grade"}  # fmt: skip
-FALLBACK = 0.5
+AXES = {
+    "wght": "Weight",
+    "wdth": "Width",
+    "slnt": "Slant",
+    "ital": "Italic",
+    "opsz": "Optical size",
+    "GRAD": "Grade",
+}
 
 
 class Axis(NamedTuple):
@@ -64,11 +94,16 @@ def _axes(font: TTFont) -> tuple[Axis, ...]:
         return ()
     names = font["name"]
     return tuple(
-        Axis(a.axisTag, names.getDebugName(a.axisNameID) or AXES.get(a.axisTag, a.axisTag),
-             a.minValue, a.defaultValue, a.maxValue)
+        Axis(
+            a.axisTag,
+            names.getDebugName(a.axisNameID) or AXES.get(a.axisTag, a.axisTag),
+            a.minValue,
+            a.defaultValue,
+            a.maxValue,
+        )
         for a in font["fvar"].axes
         if a.minValue < a.maxValue
-    )  # fmt: skip
+    )
 
 
 def _features(font: TTFont) -> tuple[Feature, ...]:

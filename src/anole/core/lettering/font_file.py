@@ -59,7 +59,9 @@ def plain_sfnt(data: bytes, name: str) -> bytes:
         raise FontError(f"{name} cannot be unpacked: {error}") from error
 
 
-def measured(data: bytes, path: Path, genres: dict[str, str], *, sha: str = "", index: int = 0) -> FontFile:  # fmt: skip
+def measured(
+    data: bytes, path: Path, genres: dict[str, str], *, sha: str = "", index: int = 0
+) -> FontFile:
     """Names and measures of a font's bytes. Raises FontError."""
     if len(data) > MOST_BYTES:
         raise FontError(f"{path.name} is larger than {MOST_BYTES >> 20} MB and was not read")
@@ -96,10 +98,18 @@ def _looked_at(
     if not 0.1 < ascent + descent < 10:
         ascent, descent = 0.9, 0.25
     return FontFile(
-        family, min(max(os2.usWeightClass, 1), 1000), bool(os2.fsSelection & 1),
-        genres.get(family, "other"), path, _cap_height(data, index, getattr(os2, "sCapHeight", 0) / upem),
-        ascent, descent, *_rules(font, os2, upem), sha, index,
-    )  # fmt: skip
+        family,
+        min(max(os2.usWeightClass, 1), 1000),
+        bool(os2.fsSelection & 1),
+        genres.get(family, "other"),
+        path,
+        _cap_height(data, index, getattr(os2, "sCapHeight", 0) / upem),
+        ascent,
+        descent,
+        *_rules(font, os2, upem),
+        sha,
+        index,
+    )
 
 
 def _rules(font: TTFont, os2: Any, upem: int) -> tuple[tuple[float, float], tuple[float, float]]:

@@ -15,7 +15,7 @@ from .bent import bent, positive
 from .block import Block, block, setting_of
 from .flatten import TOLERANCE, flatten
 from .fonts import when_changed
-from .matrix import anchor_point, apply, placing
+from .matrix import apply, placing
 from .warp import Warp
 
 BENT_TOLERANCE = 0.03
@@ -114,8 +114,3 @@ def corners(line: Outline) -> Points:
     x0, y0, x1, y1 = line.block.box
     box = np.array([[x0, y0], [x1, y0], [x1, y1], [x0, y1]])
     return apply(line.matrix, Warp(line.block, line.bends).last(box))
-
-
-def anchor_of(line: Outline, anchor: str) -> np.ndarray:
-    """(2,) board px of one of the box's nine points."""
-    return apply(line.matrix, np.array(anchor_point(line.block.box, anchor)))

@@ -39,8 +39,17 @@ def usable(piece: Lettering) -> Outlines | None:
 def file_of(stored: Outlines) -> FontFile:
     """A font of nothing but the stored glyphs."""
     _stored[stored.of] = stored
-    return FontFile("", 400, False, "other", Path("stored"), stored.cap_height, stored.ascent,
-                    stored.descent, sha=MARK + stored.of)  # fmt: skip
+    return FontFile(
+        "",
+        400,
+        False,
+        "other",
+        Path("stored"),
+        stored.cap_height,
+        stored.ascent,
+        stored.descent,
+        sha=MARK + stored.of,
+    )
 
 
 def is_stored(file: FontFile) -> bool:
@@ -66,7 +75,10 @@ def lines(stored: Outlines) -> list[Line]:
     """The stored lines, as shaping would give them without tracking."""
     file = file_of(stored)
     return [
-        Line(tuple(ShapedGlyph(file, g, x, y, at) for g, x, y, at in line.glyphs), line.width,
-             line.rightward)
+        Line(
+            tuple(ShapedGlyph(file, g, x, y, at) for g, x, y, at in line.glyphs),
+            line.width,
+            line.rightward,
+        )
         for line in stored.lines
-    ]  # fmt: skip
+    ]

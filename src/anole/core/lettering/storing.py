@@ -36,6 +36,10 @@ def outlines_to_store(piece: Lettering) -> Outlines | None:
             glyphs.append((numbers[key], round(shaped.x, 5), round(shaped.y, 5), shaped.letter))
         lines.append(StoredLine(tuple(glyphs), round(line.width, 5), line.rightward))
     return Outlines(
-        of=digest(piece.text, piece.font), glyphs=tuple(texts), lines=tuple(lines),
-        cap_height=file.cap_height, ascent=file.ascent, descent=file.descent,
-    )  # fmt: skip
+        of=digest(piece.text, piece.font),
+        glyphs=tuple(texts),
+        lines=tuple(lines),
+        cap_height=file.cap_height,
+        ascent=file.ascent,
+        descent=file.descent,
+    )

@@ -117,11 +117,13 @@ def pose_matrix(box: tuple[float, float, float, float], pose: Pose) -> Matrix:
     a, b, c = (math.radians(v) for v in (pose.turn_x, pose.turn_y, pose.turn_z))
     roll = np.array([[math.cos(c), -math.sin(c)], [math.sin(c), math.cos(c)]])
     # the columns of nod after swing for x and y alone: flat letters have z = 0
-    flat = np.array([
-        [math.cos(b), 0.0],
-        [math.sin(a) * math.sin(b), math.cos(a)],
-        [-math.cos(a) * math.sin(b), math.sin(a)],
-    ])  # fmt: skip
+    flat = np.array(
+        [
+            [math.cos(b), 0.0],
+            [math.sin(a) * math.sin(b), math.cos(a)],
+            [-math.cos(a) * math.sin(b), math.sin(a)],
+        ]
+    )
     turned = roll @ flat[:2]
     nearer = -flat[2] / pose.distance
     there = np.array([[1, 0, x], [0, 1, y], [0, 0, 1]])

@@ -20,9 +20,7 @@ def _start(paint: Backdrop, context: PaintContext) -> tuple[float, float]:
     """Where the picture, enlarged about the board's middle, has its corner, px."""
     x0, y0, x1, y1 = context.frames.board
     wide, high = x1 - x0, y1 - y0
-    return (
-        wide * ((1 - paint.scale) / 2 + paint.x), high * ((1 - paint.scale) / 2 + paint.y)
-    )  # fmt: skip
+    return (wide * ((1 - paint.scale) / 2 + paint.x), high * ((1 - paint.scale) / 2 + paint.y))
 
 
 def _moved(planes: Planes, dx: float, dy: float) -> np.ndarray:
@@ -31,11 +29,18 @@ def _moved(planes: Planes, dx: float, dy: float) -> np.ndarray:
         return planes
     into = np.array([[1, 0, dx], [0, 1, dy]])
     size = (planes.shape[2], planes.shape[1])
-    return np.stack([
-        cv2.warpAffine(np.ascontiguousarray(p), into, size, flags=cv2.INTER_LINEAR,
-                       borderMode=cv2.BORDER_REPLICATE)
-        for p in planes
-    ])  # fmt: skip
+    return np.stack(
+        [
+            cv2.warpAffine(
+                np.ascontiguousarray(p),
+                into,
+                size,
+                flags=cv2.INTER_LINEAR,
+                borderMode=cv2.BORDER_REPLICATE,
+            )
+            for p in planes
+        ]
+    )
 
 
 class BackdropKind(PaintKind[Backdrop]):

@@ -26,9 +26,10 @@ def colours_of(pixels: np.ndarray, count: int = 6) -> list[Found]:
     height, width = pixels.shape[:2]
     factor = min(1.0, (MOST_PIXELS / max(height * width, 1)) ** 0.5)
     small = cv2.resize(
-        pixels, (max(1, int(width * factor)), max(1, int(height * factor))),
+        pixels,
+        (max(1, int(width * factor)), max(1, int(height * factor))),
         interpolation=cv2.INTER_AREA,
-    )  # fmt: skip
+    )
     seen = small.reshape(-1, 4)
     seen = seen[seen[:, 3] > 127][:, :3]
     if not len(seen):
@@ -37,16 +38,21 @@ def colours_of(pixels: np.ndarray, count: int = 6) -> list[Found]:
     count = min(count, len(np.unique(seen, axis=0)))
     cv2.setRNGSeed(7)
     _, labels, centres = cv2.kmeans(
-        lab, count, None, (cv2.TERM_CRITERIA_EPS + cv2.TERM_CRITERIA_MAX_ITER, 40, 1e-4), 3,
+        lab,
+        count,
+        None,
+        (cv2.TERM_CRITERIA_EPS + cv2.TERM_CRITERIA_MAX_ITER, 40, 1e-4),
+        3,
         cv2.KMEANS_PP_CENTERS,
-    )  # fmt: skip
+    )
     shares = np.bincount(labels.ravel(), minlength=count) / len(labels)
     order = np.argsort(centres[:, 0])
     rgb = np.clip(from_oklab(centres.T.astype(float)).T, 0, 1)
     return [
         Found(Colour(*(round(float(v) * 255) for v in rgb[n])), float(shares[n]))
-        for n in order if shares[n] > 0
-    ]  # fmt: skip
+        for n in order
+        if shares[n] > 0
+    ]
 
 
 def gradient_of(found: list[Found]) -> Gradient:

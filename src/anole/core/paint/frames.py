@@ -44,9 +44,12 @@ class LetterFrames:
     """
 
     def __init__(
-        self, key: tuple, units: Callable[[], Sequence[Unit]], owners: Callable[[], np.ndarray],
+        self,
+        key: tuple,
+        units: Callable[[], Sequence[Unit]],
+        owners: Callable[[], np.ndarray],
         box: Box,
-    ) -> None:  # fmt: skip
+    ) -> None:
         self.key, self._units, self._owners, self.box = key, units, owners, box
 
     def __hash__(self) -> int:

@@ -34,9 +34,12 @@ def _sides(
 
 
 def _placed(
-    planes: Planes, middle: tuple[float, float], sides: tuple[float, float], angle: float,
+    planes: Planes,
+    middle: tuple[float, float],
+    sides: tuple[float, float],
+    angle: float,
     context: PaintContext,
-) -> np.ndarray:  # fmt: skip
+) -> np.ndarray:
     turn = math.radians(angle)
     cos, sin = math.cos(turn), math.sin(turn)
     sx, sy = sides[0] / planes.shape[2], sides[1] / planes.shape[1]

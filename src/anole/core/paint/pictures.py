@@ -11,6 +11,7 @@ import numpy as np
 from .. import assets
 from ..arrays import Planes
 from ..cache import Cache
+from ..maths import smoothstep
 from .decoding import ImageError, decoded
 
 __all__ = ["ImageError", "Picture", "reduced", "size_of", "tile"]
@@ -76,7 +77,7 @@ def _joined(planes: Planes) -> np.ndarray:
         moved = np.roll(planes, n // 2, axis)
         at = (np.arange(n) + 0.5) / n
         keep = np.clip((0.5 - np.abs(at - 0.5)) * 6, 0, 1).astype(np.float32)
-        keep = keep * keep * (3 - 2 * keep)
+        keep = smoothstep(keep)
         shape = [1, 1, 1]
         shape[axis] = n
         keep = keep.reshape(shape)

@@ -24,9 +24,14 @@ from .solid import ColourKind
 
 KINDS: Registry[type, PaintKind[Any]] = Registry("paint")
 for _kind in (
-    ColourKind(), GradientKind(), PatternKind(), ImageKind(), BackdropKind(), LetterKind(),
+    ColourKind(),
+    GradientKind(),
+    PatternKind(),
+    ImageKind(),
+    BackdropKind(),
+    LetterKind(),
     OwnKind(),
-):  # fmt: skip
+):
     KINDS.add(_kind.struct, _kind)
 
 

@@ -24,8 +24,13 @@ class Lines(NamedTuple):
     vy: float
 
 
-def lines(corner: tuple[float, float], side: tuple[float, float], angle: float,
-          shift: tuple[float, float], box: Box) -> Lines:  # fmt: skip
+def lines(
+    corner: tuple[float, float],
+    side: tuple[float, float],
+    angle: float,
+    shift: tuple[float, float],
+    box: Box,
+) -> Lines:
     """A tile's axes turned clockwise by `angle` about a frame's corner; px sides of the tile."""
     turn = math.radians(angle)
     cos, sin = math.cos(turn), math.sin(turn)

@@ -47,9 +47,13 @@ def _step(
 ) -> CompositeStep:
     box = kind.box(coat, context)
     paint = PaintContext(
-        context.frames, box, context.cache, context.units, _edge(kind, coat, context),
+        context.frames,
+        box,
+        context.cache,
+        context.units,
+        _edge(kind, coat, context),
         context.backdrop,
-    )  # fmt: skip
+    )
     covers = coverage_key(kind, coat, context, box, overlap)
     colours = colour_key(kind, coat, context, paint)
     place = (slot, context.shape.key, box)
@@ -72,9 +76,16 @@ def _step(
         return cached(colours, lambda: kind.source(coat, guarded, paint))
 
     return CompositeStep(
-        (covers, colours), box, cover, source, coat.opacity, coat.blend, coat.arithmetic,
-        coat.clip_side, context.shape.covered,
-    )  # fmt: skip
+        (covers, colours),
+        box,
+        cover,
+        source,
+        coat.opacity,
+        coat.blend,
+        coat.arithmetic,
+        coat.clip_side,
+        context.shape.covered,
+    )
 
 
 def _sprayed(

@@ -64,9 +64,16 @@ def context_of(shape: Shape, style: Sequence[Coat], view: View) -> CoatContext:
         )
         frames = Frames(shape.frame, view.frame, shape.letters(box))
         return CoatContext(
-            fields, shape.em, view.board.dpi, view.scale, view.board.lamp, frames, view.window,
-            whole, view.cache,
-        )  # fmt: skip
+            fields,
+            shape.em,
+            view.board.dpi,
+            view.scale,
+            view.board.lamp,
+            frames,
+            view.window,
+            whole,
+            view.cache,
+        )
 
     first = context(ink, Outset())
     first = first._replace(outset=outset_of(style, first))

@@ -37,10 +37,16 @@ class GroundKind(PieceKind[Ground]):
 
         return [
             CompositeStep(
-                ("ground", value_of(paint, context)), box, cover, lambda: source(paint, context),
-                piece.opacity, piece.blend, NO_FACTORS, "everywhere",
+                ("ground", value_of(paint, context)),
+                box,
+                cover,
+                lambda: source(paint, context),
+                piece.opacity,
+                piece.blend,
+                NO_FACTORS,
+                "everywhere",
             )
-        ]  # fmt: skip
+        ]
 
     def opaque(self, piece: Ground) -> bool:
         return piece.opacity == 1 and opaque(piece.paint)

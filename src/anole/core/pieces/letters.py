@@ -27,10 +27,15 @@ def letter_frames(
 
     def units() -> list[Unit]:
         return [
-            Unit(part.at, part.word, part.line, bounds(part.chords),
-                 colour_of(piece.letters, n, part.word, part.line, part.at))
+            Unit(
+                part.at,
+                part.word,
+                part.line,
+                bounds(part.chords),
+                colour_of(piece.letters, n, part.word, part.line, part.at),
+            )
             for n, part in enumerate(parts())
-        ]  # fmt: skip
+        ]
 
     def plane() -> np.ndarray:
         return view.cache.get(

@@ -63,8 +63,12 @@ def _seen(matrix: Matrix, window: Box) -> Box:
         return EMPTY
     (x0, y0), (x1, y1) = flat.min(0), flat.max(0)
     most = 1e6
-    return Box(*(int(min(max(v, -most), most)) for v in
-                 (math.floor(x0) - 2, math.floor(y0) - 2, math.ceil(x1) + 2, math.ceil(y1) + 2)))  # fmt: skip
+    return Box(
+        *(
+            int(min(max(v, -most), most))
+            for v in (math.floor(x0) - 2, math.floor(y0) - 2, math.ceil(x1) + 2, math.ceil(y1) + 2)
+        )
+    )
 
 
 def flat_of(placement: Placement, piece: Coated, view: View) -> Flat | None:
@@ -94,9 +98,12 @@ def _turned(plane: Plane, matrix: Matrix, box: Box, into: Box, edge: int) -> np.
     there = np.array([[1, 0, box.x0 + 0.5], [0, 1, box.y0 + 0.5], [0, 0, 1]])
     here = np.array([[1, 0, -into.x0 - 0.5], [0, 1, -into.y0 - 0.5], [0, 0, 1]])
     return cv2.warpPerspective(
-        full, here @ matrix @ there, (into.width, into.height), flags=cv2.INTER_LINEAR,
+        full,
+        here @ matrix @ there,
+        (into.width, into.height),
+        flags=cv2.INTER_LINEAR,
         borderMode=edge,
-    )  # fmt: skip
+    )
 
 
 def onto_face(

@@ -168,9 +168,12 @@ class Renderer:
                 raise Cancelled
             prepared.append(step.prepared(self._planes))
         self._changed_masks.update(
-            {s.key: (weakref.ref(r.changed_mask[0]), r.changed_mask[1])
-             for s, r in zip(steps, prepared, strict=True) if r.changed_mask is not None}
-        )  # fmt: skip
+            {
+                s.key: (weakref.ref(r.changed_mask[0]), r.changed_mask[1])
+                for s, r in zip(steps, prepared, strict=True)
+                if r.changed_mask is not None
+            }
+        )
         return prepared
 
     def _changed_mask(self, step: Step) -> tuple[np.ndarray, Box] | None:
@@ -206,9 +209,14 @@ class Renderer:
         return Checkpoint(tuple(step.key for step in steps[:first]), ground, face, kept)
 
     def _compose(
-        self, steps: Sequence[Step], prepared: Sequence[PreparedStep], spans: DirtySpans,
-        start: Checkpoint | None, saved: Checkpoint | None, save_at: int,
-    ) -> None:  # fmt: skip
+        self,
+        steps: Sequence[Step],
+        prepared: Sequence[PreparedStep],
+        spans: DirtySpans,
+        start: Checkpoint | None,
+        saved: Checkpoint | None,
+        save_at: int,
+    ) -> None:
         planes, part = self._planes, spans.box
         instructions = _restored(planes, start, part) if start is not None else []
         for index, (step, made) in enumerate(zip(steps, prepared, strict=True)):
@@ -235,9 +243,7 @@ class Renderer:
 
 def _pairs(planes: Accumulators, point: Checkpoint) -> list[tuple[np.ndarray, np.ndarray]]:
     """The planes in use at a checkpoint, each with its copy there."""
-    both = (
-        (planes.ground, point.ground), (planes.face, point.face), (planes.kept, point.kept)
-    )  # fmt: skip
+    both = ((planes.ground, point.ground), (planes.face, point.face), (planes.kept, point.kept))
     return [(own, kept) for own, kept in both if kept is not None]
 
 

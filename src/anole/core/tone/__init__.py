@@ -23,7 +23,8 @@ from ..model import (
     Speckle,
     Tint,
     Tone,
-)  # fmt: skip
+)
+from ..registry import Registry
 from ..units import Units
 from . import (
     bloom,
@@ -44,11 +45,24 @@ from .where import Where
 
 __all__ = ["OPERATIONS", "Where", "margin", "toned"]
 
-OPERATIONS: dict[type, Callable[[Any, np.ndarray, Where], np.ndarray]] = {
-    Levels: levels.apply, Curves: curves.apply, Cdl: cdl.apply, Exposure: exposure.apply,
-    Perceptual: perceptual.apply, Tint: tint.apply, Invert: invert.apply, Grey: grey.apply,
-    InkRamp: ink_ramp.apply, Bloom: bloom.apply, Flats: flats.apply, Speckle: speckle.apply,
-}  # fmt: skip
+Operation = Callable[[Any, np.ndarray, Where], np.ndarray]
+OPERATIONS: Registry[type, Operation] = Registry(
+    "tone operation",
+    {
+        Levels: levels.apply,
+        Curves: curves.apply,
+        Cdl: cdl.apply,
+        Exposure: exposure.apply,
+        Perceptual: perceptual.apply,
+        Tint: tint.apply,
+        Invert: invert.apply,
+        Grey: grey.apply,
+        InkRamp: ink_ramp.apply,
+        Bloom: bloom.apply,
+        Flats: flats.apply,
+        Speckle: speckle.apply,
+    },
+)
 """Operations on the three colour planes; alpha goes past them."""
 
 

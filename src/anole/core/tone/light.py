@@ -81,9 +81,10 @@ def _encode(lab, from_lab, from_lms, y0, y1, out):  # type: ignore[no-untyped-de
             r = g = b = np.float32(0)
             for k in range(3):
                 root = (
-                    from_lab[k, 0] * lab[0, y, x] + from_lab[k, 1] * lab[1, y, x]
+                    from_lab[k, 0] * lab[0, y, x]
+                    + from_lab[k, 1] * lab[1, y, x]
                     + from_lab[k, 2] * lab[2, y, x]
-                )  # fmt: skip
+                )
                 cone = root * root * root
                 r += from_lms[0, k] * cone
                 g += from_lms[1, k] * cone

@@ -70,10 +70,12 @@ class CardDelegate(QStyledItemDelegate):
         summary = kind_of(piece).summary(piece)
         painter.drawText(QRectF(x, card.y() + 28, room, 18), 0, summary)
         strong, weak = theme.theme().text, theme.theme().dim
-        icons.draw(painter, "eye" if piece.shown else "eye-off", eye,
-                   strong if piece.shown else weak)  # fmt: skip
-        icons.draw(painter, "lock" if piece.locked else "lock-open", lock,
-                   strong if piece.locked else weak)  # fmt: skip
+        icons.draw(
+            painter, "eye" if piece.shown else "eye-off", eye, strong if piece.shown else weak
+        )
+        icons.draw(
+            painter, "lock" if piece.locked else "lock-open", lock, strong if piece.locked else weak
+        )
         painter.restore()
 
     def _mini(self, painter: QPainter, box: QRectF, piece_id: str) -> None:

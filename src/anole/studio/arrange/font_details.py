@@ -92,9 +92,13 @@ class FontDetails(QWidget):
             self.controls["cut"] = Choice("Cut", names, "Weight and slant")
         for axis in axes:
             self.controls[f"axis {axis.tag}"] = Number(
-                axis.name, axis.low, axis.high, step=max((axis.high - axis.low) / 200, 0.01),
-                default=axis.default, about=f"Variable axis {axis.tag}",
-            )  # fmt: skip
+                axis.name,
+                axis.low,
+                axis.high,
+                step=max((axis.high - axis.low) / 200, 0.01),
+                default=axis.default,
+                about=f"Variable axis {axis.tag}",
+            )
         for feature in features:
             self.controls[f"feature {feature.tag}"] = Switch(
                 feature.name, f"OpenType {feature.tag}"

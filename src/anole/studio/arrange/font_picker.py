@@ -17,7 +17,7 @@ from PyQt6.QtWidgets import (
     QPushButton,
     QVBoxLayout,
     QWidget,
-)  # fmt: skip
+)
 
 from ...core.edit.pieces import change_piece
 from ...core.model import Board
@@ -167,9 +167,16 @@ class FontPicker(QWidget):
 
     def refill(self) -> None:
         self.model.show_rows(
-            picked(self._all, self.kind.currentText() or EVERY, self.search.text(),
-                   self.order.currentText(), self.favourites, self.recent, self.stems)
-        )  # fmt: skip
+            picked(
+                self._all,
+                self.kind.currentText() or EVERY,
+                self.search.text(),
+                self.order.currentText(),
+                self.favourites,
+                self.recent,
+                self.stems,
+            )
+        )
         self._show_current()
 
     def _ordered(self) -> None:

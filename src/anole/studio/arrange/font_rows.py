@@ -43,9 +43,14 @@ def kinds(rows: Sequence[FontRow]) -> list[str]:
 
 
 def picked(
-    rows: Sequence[FontRow], kind: str, search: str, order: str,
-    favourites: Collection[str], recent: Sequence[str], stems: Mapping[str, float],
-) -> list[FontRow]:  # fmt: skip
+    rows: Sequence[FontRow],
+    kind: str,
+    search: str,
+    order: str,
+    favourites: Collection[str],
+    recent: Sequence[str],
+    stems: Mapping[str, float],
+) -> list[FontRow]:
     """The rows of a kind whose names hold every word searched for, in order."""
     words = search.lower().split()
     narrow = {
@@ -55,9 +60,10 @@ def picked(
         ADDED: lambda row: bool(row.file.sha),
     }.get(kind, lambda row: row.genre == kind)
     found = [
-        row for row in rows
+        row
+        for row in rows
         if narrow(row) and all(word in f"{row.family} {row.genre}".lower() for word in words)
-    ]  # fmt: skip
+    ]
     if kind == RECENT:
         return sorted(found, key=lambda row: recent.index(row.family))
     if order == "by name":

@@ -91,9 +91,13 @@ def _paint_one(painter: QPainter, handle: Handle) -> None:
 
 
 def pulled(
-    start: Placed, board: Board, handle: Handle, was: Point, now: Point,
+    start: Placed,
+    board: Board,
+    handle: Handle,
+    was: Point,
+    now: Point,
     modifiers: Qt.KeyboardModifier,
-) -> dict[str, Any]:  # fmt: skip
+) -> dict[str, Any]:
     """Fields of the piece after a pull from `was` to `now`, board px, against how it started."""
     placed = placement(start, board)
     inverse = np.linalg.pinv(placed.matrix[:, :2])

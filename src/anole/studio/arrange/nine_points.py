@@ -66,9 +66,11 @@ class NinePoints(QWidget):
         assert event is not None
         row, column = self._cursor
         moves = {
-            Qt.Key.Key_Left: (0, -1), Qt.Key.Key_Right: (0, 1),
-            Qt.Key.Key_Up: (-1, 0), Qt.Key.Key_Down: (1, 0),
-        }  # fmt: skip
+            Qt.Key.Key_Left: (0, -1),
+            Qt.Key.Key_Right: (0, 1),
+            Qt.Key.Key_Up: (-1, 0),
+            Qt.Key.Key_Down: (1, 0),
+        }
         move = moves.get(Qt.Key(event.key()))
         if move is not None:
             self._cursor = (min(max(row + move[0], 0), 2), min(max(column + move[1], 0), 2))

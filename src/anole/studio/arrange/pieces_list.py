@@ -11,7 +11,7 @@ from PyQt6.QtWidgets import (
     QAbstractItemView,
     QListWidget,
     QListWidgetItem,
-)  # fmt: skip
+)
 
 from ...core.edit.pieces import change_piece, move_in_order, remove_pieces
 from ...core.model import Board, Piece

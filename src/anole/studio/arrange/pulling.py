@@ -20,13 +20,18 @@ from .handles import paint as paint_handles
 
 SNAP = 7
 STEPS = {
-    "corner": "Size", "side": "Stretch", "turn": "Turn", "camber": "Bend a rail",
+    "corner": "Size",
+    "side": "Stretch",
+    "turn": "Turn",
+    "camber": "Bend a rail",
     "slope": "Tilt a rail",
-}  # fmt: skip
+}
 ARROWS = {
-    Qt.Key.Key_Left: (-1, 0), Qt.Key.Key_Right: (1, 0),
-    Qt.Key.Key_Up: (0, -1), Qt.Key.Key_Down: (0, 1),
-}  # fmt: skip
+    Qt.Key.Key_Left: (-1, 0),
+    Qt.Key.Key_Right: (1, 0),
+    Qt.Key.Key_Up: (0, -1),
+    Qt.Key.Key_Down: (0, 1),
+}
 
 
 def box_of(piece: Placed, board: Board) -> QPolygonF:
@@ -144,8 +149,9 @@ class PullingTool(BoardTool):
         self, start: Placed, grip: Handle, at: QPointF, keys: Qt.KeyboardModifier
     ) -> None:
         now = self.view.transform_now()
-        fields = pulled(start, self.document.board, grip, now.to_board(self._from),
-                        now.to_board(at), keys)  # fmt: skip
+        fields = pulled(
+            start, self.document.board, grip, now.to_board(self._from), now.to_board(at), keys
+        )
         if fields:
             self.document.apply(
                 STEPS[grip.kind], lambda b: change_piece(b, start.id, **fields), self._token
@@ -186,9 +192,11 @@ class PullingTool(BoardTool):
         caught = [
             piece.id
             for piece in board.pieces
-            if isinstance(piece, Placed) and piece.shown and not piece.locked
+            if isinstance(piece, Placed)
+            and piece.shown
+            and not piece.locked
             and box_of(piece, board).boundingRect().intersects(area)
-        ]  # fmt: skip
+        ]
         self.selection.choose_all(tuple(caught))
 
     def key(self, event: QKeyEvent) -> bool:

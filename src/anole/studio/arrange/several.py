@@ -10,11 +10,15 @@ from .. import theme
 
 SIDES = ("left", "middle", "right", "top", "centre", "bottom")
 TITLES = {
-    "left": "Line up the left sides", "middle": "Line up the middles across",
-    "right": "Line up the right sides", "top": "Line up the tops",
-    "centre": "Line up the middles down", "bottom": "Line up the feet",
-    "across": "Equal gaps across", "down": "Equal gaps down",
-}  # fmt: skip
+    "left": "Line up the left sides",
+    "middle": "Line up the middles across",
+    "right": "Line up the right sides",
+    "top": "Line up the tops",
+    "centre": "Line up the middles down",
+    "bottom": "Line up the feet",
+    "across": "Equal gaps across",
+    "down": "Equal gaps down",
+}
 SHARE = {"left": 0.0, "middle": 0.5, "right": 1.0, "top": 0.0, "centre": 0.5, "bottom": 1.0}
 
 

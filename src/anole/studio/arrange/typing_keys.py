@@ -28,8 +28,14 @@ class Typing(Protocol):
     def lines(self) -> tuple[list[Caret], np.ndarray]: ...
 
 
-EDITING = (Qt.Key.Key_Backspace, Qt.Key.Key_Delete, Qt.Key.Key_Left, Qt.Key.Key_Right,
-           Qt.Key.Key_Home, Qt.Key.Key_End)  # fmt: skip
+EDITING = (
+    Qt.Key.Key_Backspace,
+    Qt.Key.Key_Delete,
+    Qt.Key.Key_Left,
+    Qt.Key.Key_Right,
+    Qt.Key.Key_Home,
+    Qt.Key.Key_End,
+)
 ENTER = (Qt.Key.Key_Return, Qt.Key.Key_Enter)
 BY_WORD, SELECT = Qt.KeyboardModifier.ControlModifier, Qt.KeyboardModifier.ShiftModifier
 

@@ -90,9 +90,10 @@ class LanternTool(BoardTool):
         dx, dy = x - board.width / 2, y - board.height / 2
         far = math.hypot(dx, dy) / (REACH * min(board.width, board.height))
         made = msgspec.structs.replace(
-            lamp, bearing=float(round(math.degrees(math.atan2(dx, -dy)) % 360)),
+            lamp,
+            bearing=float(round(math.degrees(math.atan2(dx, -dy)) % 360)),
             elevation=float(round(min(max(90 * (1 - far), 1), HIGHEST))),
-        )  # fmt: skip
+        )
         piece, coat = self.selection.piece_id or "", self.selection.coat
         if coat is not None and kind_of(coat).lamp(coat) is not None:
             self.document.apply(

@@ -13,10 +13,12 @@ from ...core.paint.gradient import axes, centre, radii
 
 FrameBox = tuple[float, float, float, float]
 WORDS = {
-    "start": "Drag: where the colours start", "end": "Drag: where they end",
-    "middle": "Drag: the middle", "move": "Drag: moves the paint inside the letters",
+    "start": "Drag: where the colours start",
+    "end": "Drag: where they end",
+    "middle": "Drag: the middle",
+    "move": "Drag: moves the paint inside the letters",
     "turn": "Drag: turns and sizes it",
-}  # fmt: skip
+}
 
 
 class Grip(NamedTuple):
@@ -93,10 +95,12 @@ def _line(paint: Gradient, frame: FrameBox, start: np.ndarray, end: np.ndarray) 
     # the middle is moved across the line alone: where the line is held changes no colour
     x, y = across * float(by @ across) / float(across @ across) / _sides(frame)
     return msgspec.structs.replace(
-        turned, scale=round(max(float(np.hypot(*v)) / length, 0.001), 4),
+        turned,
+        scale=round(max(float(np.hypot(*v)) / length, 0.001), 4),
         offset=round(float(by @ along) / length**2 + 0.5, 4),
-        x=round(float(x), 5), y=round(float(y), 5),
-    )  # fmt: skip
+        x=round(float(x), 5),
+        y=round(float(y), 5),
+    )
 
 
 def _round(paint: Gradient, frame: FrameBox, kind: str, at: np.ndarray) -> Gradient:

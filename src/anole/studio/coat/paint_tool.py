@@ -81,8 +81,9 @@ class PaintTool(BoardTool):
         return [(grip, now.to_widget(grip.x, grip.y)) for grip in found]
 
     def _hit(self, at: QPointF) -> Grip | None:
-        near = [((spot - at).manhattanLength(), n, grip)
-                for n, (grip, spot) in enumerate(self._grips())]  # fmt: skip
+        near = [
+            ((spot - at).manhattanLength(), n, grip) for n, (grip, spot) in enumerate(self._grips())
+        ]
         best = min(near, default=None)
         return best[2] if best is not None and best[0] <= REACH * 1.4 else None
 

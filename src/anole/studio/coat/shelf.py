@@ -15,7 +15,7 @@ from PyQt6.QtWidgets import (
     QScrollArea,
     QVBoxLayout,
     QWidget,
-)  # fmt: skip
+)
 
 from ...core.edit.coats import put_style, style_of
 from ...core.files.atomic import FileError
@@ -165,8 +165,14 @@ class Shelf(QWidget):
     def _ask_pictures(self) -> None:
         piece = self.selection.coated
         for index, chip in enumerate(self.chips):
-            board = sample(piece, chip.kept.style.coats, words_of(piece), PICTURE.width(),
-                           PICTURE.height(), self.document.board)  # fmt: skip
+            board = sample(
+                piece,
+                chip.kept.style.coats,
+                words_of(piece),
+                PICTURE.width(),
+                PICTURE.height(),
+                self.document.board,
+            )
             self.worker.ask_small(("chip", index, chip.kept.style.name), board, 2.0)
 
     def _take(self, key: Any, image: QImage) -> None:

@@ -129,8 +129,11 @@ class ColourField(QWidget):
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         field, bar = self._areas()
-        image = _field(round(self._spot[2]) % 360, max(int(field.width() / 2), 2),
-                       max(int(field.height() / 2), 2))  # fmt: skip
+        image = _field(
+            round(self._spot[2]) % 360,
+            max(int(field.width() / 2), 2),
+            max(int(field.height() / 2), 2),
+        )
         painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
         painter.drawImage(field, image)
         painter.drawImage(bar, _hues(max(int(bar.width()), 2)))
@@ -182,9 +185,11 @@ class ColourField(QWidget):
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         assert event is not None
         moves = {
-            Qt.Key.Key_Left: (-1, 0), Qt.Key.Key_Right: (1, 0),
-            Qt.Key.Key_Down: (0, -1), Qt.Key.Key_Up: (0, 1),
-        }  # fmt: skip
+            Qt.Key.Key_Left: (-1, 0),
+            Qt.Key.Key_Right: (1, 0),
+            Qt.Key.Key_Down: (0, -1),
+            Qt.Key.Key_Up: (0, 1),
+        }
         move = moves.get(Qt.Key(event.key()))
         if move is None:
             super().keyPressEvent(event)

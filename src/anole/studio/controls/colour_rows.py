@@ -17,10 +17,18 @@ from .layouts import column, row
 from .number import Number
 
 ROWS: dict[str, tuple[tuple[str, float, str, float, float], ...]] = {
-    "OKLCH": (("Lightness", 1, "%", 100, 0.005), ("Chroma", 0.37, "", 1, 0.002), ("Hue", 360, "°", 1, 1)),
+    "OKLCH": (
+        ("Lightness", 1, "%", 100, 0.005),
+        ("Chroma", 0.37, "", 1, 0.002),
+        ("Hue", 360, "°", 1, 1),
+    ),
     "RGB": (("Red", 255, "", 1, 1), ("Green", 255, "", 1, 1), ("Blue", 255, "", 1, 1)),
-    "HSV": (("Hue", 360, "°", 1, 1), ("Saturation", 1, "%", 100, 0.01), ("Value", 1, "%", 100, 0.01)),
-}  # fmt: skip
+    "HSV": (
+        ("Hue", 360, "°", 1, 1),
+        ("Saturation", 1, "%", 100, 0.01),
+        ("Value", 1, "%", 100, 0.01),
+    ),
+}
 """Each number's title, greatest value, unit, factor it is shown by, and step."""
 
 

@@ -91,14 +91,27 @@ class GradientBar(QWidget):
         for number in range(len(self.gradient.stops) - 1):
             x = self.hint_x(number)
             painter.setPen(QPen(theme.colour("desk"), 1))
-            painter.drawPolygon(QPolygonF([QPointF(x, BAR - 7), QPointF(x + 4, BAR - 2),
-                                           QPointF(x, BAR + 3), QPointF(x - 4, BAR - 2)]))  # fmt: skip
+            painter.drawPolygon(
+                QPolygonF(
+                    [
+                        QPointF(x, BAR - 7),
+                        QPointF(x + 4, BAR - 2),
+                        QPointF(x, BAR + 3),
+                        QPointF(x - 4, BAR - 2),
+                    ]
+                )
+            )
         for number, stop in enumerate(self.gradient.stops):
             x, chosen = self._x(stop), number == self.index
-            peg = QPolygonF([
-                QPointF(x, BAR - 3), QPointF(x + 6, BAR + 5), QPointF(x + 6, BAR + 16),
-                QPointF(x - 6, BAR + 16), QPointF(x - 6, BAR + 5),
-            ])  # fmt: skip
+            peg = QPolygonF(
+                [
+                    QPointF(x, BAR - 3),
+                    QPointF(x + 6, BAR + 5),
+                    QPointF(x + 6, BAR + 16),
+                    QPointF(x - 6, BAR + 16),
+                    QPointF(x - 6, BAR + 5),
+                ]
+            )
             edge = "leaf" if chosen else "text"
             painter.setPen(QPen(theme.colour(edge), 2.4 if chosen else 1.2))
             painter.setBrush(to_qt(stop.colour))
@@ -114,8 +127,7 @@ class GradientBar(QWidget):
         """The hint under a point of the lower part of the bar; pegs go first."""
         if not BAR - 8 < at.y() < BAR + 4 or self._hit(at.x()) is not None:
             return None
-        wide = [n for n in range(len(self.gradient.stops) - 1)
-                if abs(self.hint_x(n) - at.x()) <= 6]  # fmt: skip
+        wide = [n for n in range(len(self.gradient.stops) - 1) if abs(self.hint_x(n) - at.x()) <= 6]
         return wide[0] if wide else None
 
     def _pull_hint(self, number: int, x: float, token: object | None) -> None:

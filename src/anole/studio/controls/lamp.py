@@ -132,9 +132,14 @@ class LampControl(Control):
         self._lamp = Lamp()
         self.plan = LightingPlan(self)
         self.size_of_lamp = Number(
-            "Lamp width", 0, 4, soft=(0, 2), step=0.05, default=0.6,
+            "Lamp width",
+            0,
+            4,
+            soft=(0, 2),
+            step=0.05,
+            default=0.6,
             about="0 is a point, and shadows are hard",
-        )  # fmt: skip
+        )
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(6)

@@ -18,9 +18,16 @@ class LengthControl(Number):
     """The slider covers the soft range in px; typing another unit changes to it."""
 
     def __init__(
-        self, title: str, soft: tuple[float, float], *, low: float = -1e6, high: float = 1e6,
-        default: Length | None = None, about: str = "", soft_unit: str = "px",
-    ) -> None:  # fmt: skip
+        self,
+        title: str,
+        soft: tuple[float, float],
+        *,
+        low: float = -1e6,
+        high: float = 1e6,
+        default: Length | None = None,
+        about: str = "",
+        soft_unit: str = "px",
+    ) -> None:
         super().__init__(title, low, high, soft=soft, about=about)
         self._length = Length(0.0)
         self._default = default
@@ -79,10 +86,14 @@ class LengthControl(Number):
 def _length(info: FieldInfo) -> LengthControl:
     extra = info.extra
     return LengthControl(
-        info.title, extra.get("soft", (0, 200)), low=extra.get("low", -1e6),
-        high=extra.get("high", 1e6), default=info.default, about=info.about,
+        info.title,
+        extra.get("soft", (0, 200)),
+        low=extra.get("low", -1e6),
+        high=extra.get("high", 1e6),
+        default=info.default,
+        about=info.about,
         soft_unit=extra.get("soft_unit", "px"),
-    )  # fmt: skip
+    )
 
 
 CONTROLS.add(Length, _length)

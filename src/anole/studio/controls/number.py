@@ -57,10 +57,18 @@ class Number(Control):
     """A float shown times `factor` with a unit; soft range on the slider, hard when typed."""
 
     def __init__(
-        self, title: str, low: float, high: float, *, soft: tuple[float, float] | None = None,
-        step: float = 0.01, unit: str = "", factor: float = 1.0, default: float | None = None,
+        self,
+        title: str,
+        low: float,
+        high: float,
+        *,
+        soft: tuple[float, float] | None = None,
+        step: float = 0.01,
+        unit: str = "",
+        factor: float = 1.0,
+        default: float | None = None,
         about: str = "",
-    ) -> None:  # fmt: skip
+    ) -> None:
         super().__init__()
         self.low, self.high, self.soft = low, high, soft or (low, high)
         self.step_size, self.unit, self.factor, self.default = step, unit, factor, default
@@ -123,10 +131,16 @@ class Number(Control):
 def _number(info: FieldInfo) -> Number:
     extra = info.extra
     return Number(
-        info.title, info.low or 0.0, 1.0 if info.high is None else info.high,
-        soft=extra.get("soft"), step=extra.get("step", 0.01), unit=extra.get("unit", ""),
-        factor=extra.get("factor", 1.0), default=info.default, about=info.about,
-    )  # fmt: skip
+        info.title,
+        info.low or 0.0,
+        1.0 if info.high is None else info.high,
+        soft=extra.get("soft"),
+        step=extra.get("step", 0.01),
+        unit=extra.get("unit", ""),
+        factor=extra.get("factor", 1.0),
+        default=info.default,
+        about=info.about,
+    )
 
 
 CONTROLS.add(float, _number)

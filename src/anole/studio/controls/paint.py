@@ -20,7 +20,7 @@ from ...core.model import (
     Paint,
     Pattern,
     Stop,
-)  # fmt: skip
+)
 from ...core.paint.clusters import pair_of
 from .choice import Choice
 from .control import Context, Control
@@ -52,19 +52,34 @@ class Kind(NamedTuple):
 KINDS = (
     Kind("colour", ColourPaint, ColourPage, lambda c: ColourPaint(colour=c)),
     Kind("gradient", Gradient, GradientPage, lambda c: Gradient(stops=_pair(c))),
-    Kind("pattern", Pattern, lambda: PicturePage(Pattern, "the pattern"),
-         lambda c: Pattern(inks=_inks(c))),
+    Kind(
+        "pattern",
+        Pattern,
+        lambda: PicturePage(Pattern, "the pattern"),
+        lambda c: Pattern(inks=_inks(c)),
+    ),
     Kind("picture", ImagePaint, lambda: PicturePage(ImagePaint), lambda _: ImagePaint()),
-    Kind("what lies behind", Backdrop,
-         lambda: FieldsPage(Backdrop, "The clean ground or what is beneath, in the letters."),
-         lambda _: Backdrop()),
-    Kind("the letters' colours", LetterPaint,
-         lambda: FieldsPage(LetterPaint, "Each letter in its own colour: Arrange, Letter by letter."),
-         lambda _: LetterPaint()),
-    Kind("what lies there", OwnPaint,
-         lambda: FieldsPage(OwnPaint, "What the lower coats painted, changed by the tone below."),
-         lambda _: OwnPaint()),
-)  # fmt: skip
+    Kind(
+        "what lies behind",
+        Backdrop,
+        lambda: FieldsPage(Backdrop, "The clean ground or what is beneath, in the letters."),
+        lambda _: Backdrop(),
+    ),
+    Kind(
+        "the letters' colours",
+        LetterPaint,
+        lambda: FieldsPage(
+            LetterPaint, "Each letter in its own colour: Arrange, Letter by letter."
+        ),
+        lambda _: LetterPaint(),
+    ),
+    Kind(
+        "what lies there",
+        OwnPaint,
+        lambda: FieldsPage(OwnPaint, "What the lower coats painted, changed by the tone below."),
+        lambda _: OwnPaint(),
+    ),
+)
 
 
 def first_colour(paint: Any) -> Colour:

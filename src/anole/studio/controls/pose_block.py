@@ -56,11 +56,17 @@ class PoseBlock(QWidget):
         a, b = np.radians(near.turn_x), np.radians(near.turn_y)
         c = np.radians(near.turn_z)
         depth = np.array([-np.sin(b), np.sin(a) * np.cos(b)]) * DEPTH
-        turned = np.array([depth[0] * np.cos(c) - depth[1] * np.sin(c),
-                           depth[0] * np.sin(c) + depth[1] * np.cos(c)])  # fmt: skip
+        turned = np.array(
+            [
+                depth[0] * np.cos(c) - depth[1] * np.sin(c),
+                depth[0] * np.sin(c) + depth[1] * np.cos(c),
+            ]
+        )
         back = front * 0.92 + turned
-        sides = [(np.array([front[i], front[(i + 1) % 4], back[(i + 1) % 4], back[i]]), "letter")
-                 for i in range(4)]  # fmt: skip
+        sides = [
+            (np.array([front[i], front[(i + 1) % 4], back[(i + 1) % 4], back[i]]), "letter")
+            for i in range(4)
+        ]
         return [(back, "line"), *sides, (front, "raised")]
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
@@ -93,8 +99,11 @@ class PoseBlock(QWidget):
             roll = (round(start.turn_z + by.x()) + 180) % 360 - 180
             self._send(self._token, turn_z=float(roll))
         else:
-            self._send(self._token, turn_y=_kept(start.turn_y + by.x() * 0.6),
-                       turn_x=_kept(start.turn_x - by.y() * 0.6))  # fmt: skip
+            self._send(
+                self._token,
+                turn_y=_kept(start.turn_y + by.x() * 0.6),
+                turn_x=_kept(start.turn_x - by.y() * 0.6),
+            )
 
     def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
         self._from = self._token = None
@@ -105,10 +114,13 @@ class PoseBlock(QWidget):
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         assert event is not None
         ways = {
-            Qt.Key.Key_Left: ("turn_y", -1), Qt.Key.Key_Right: ("turn_y", 1),
-            Qt.Key.Key_Up: ("turn_x", 1), Qt.Key.Key_Down: ("turn_x", -1),
-            Qt.Key.Key_PageUp: ("turn_z", 1), Qt.Key.Key_PageDown: ("turn_z", -1),
-        }  # fmt: skip
+            Qt.Key.Key_Left: ("turn_y", -1),
+            Qt.Key.Key_Right: ("turn_y", 1),
+            Qt.Key.Key_Up: ("turn_x", 1),
+            Qt.Key.Key_Down: ("turn_x", -1),
+            Qt.Key.Key_PageUp: ("turn_z", 1),
+            Qt.Key.Key_PageDown: ("turn_z", -1),
+        }
         found = ways.get(Qt.Key(event.key()))
         if found is None:
             super().keyPressEvent(event)

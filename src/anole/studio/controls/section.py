@@ -20,8 +20,10 @@ def section(moulding: Moulding, box: QRectF, steps: int = 96) -> QPolygonF:
     """The cross-section as a closed form standing on the box's lower side."""
     p = np.linspace(0, 1, steps)
     h = height(moulding, p)
-    tops = [QPointF(box.left() + box.width() * x, box.bottom() - box.height() * y)
-            for x, y in zip(p.tolist(), h.tolist(), strict=True)]  # fmt: skip
+    tops = [
+        QPointF(box.left() + box.width() * x, box.bottom() - box.height() * y)
+        for x, y in zip(p.tolist(), h.tolist(), strict=True)
+    ]
     return QPolygonF([box.bottomLeft(), *tops, box.bottomRight()])
 
 
@@ -54,8 +56,10 @@ class SectionView(QWidget):
         if self.moulding.profile == "drawn":
             return list(self.moulding.points)
         p = np.linspace(0, 1, 7)
-        return [(round(float(a), 3), round(float(b), 3))
-                for a, b in zip(p, height(self.moulding, p), strict=True)]  # fmt: skip
+        return [
+            (round(float(a), 3), round(float(b), 3))
+            for a, b in zip(p, height(self.moulding, p), strict=True)
+        ]
 
     def spot(self, point: tuple[float, float]) -> QPointF:
         area = self._area()
@@ -132,8 +136,12 @@ class SectionView(QWidget):
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         assert event is not None
         points, key = self.points(), Qt.Key(event.key())
-        moves = {Qt.Key.Key_Left: (-1, 0), Qt.Key.Key_Right: (1, 0), Qt.Key.Key_Up: (0, 1),
-                 Qt.Key.Key_Down: (0, -1)}  # fmt: skip
+        moves = {
+            Qt.Key.Key_Left: (-1, 0),
+            Qt.Key.Key_Right: (1, 0),
+            Qt.Key.Key_Up: (0, 1),
+            Qt.Key.Key_Down: (0, -1),
+        }
         if key in (Qt.Key.Key_PageUp, Qt.Key.Key_PageDown):
             self.index = (self.index + (1 if key == Qt.Key.Key_PageDown else -1)) % len(points)
             self.update()

@@ -101,8 +101,11 @@ class Slider(QWidget):
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         assert event is not None
         signs = {
-            Qt.Key.Key_Left: -1, Qt.Key.Key_Down: -1, Qt.Key.Key_Right: 1, Qt.Key.Key_Up: 1,
-        }  # fmt: skip
+            Qt.Key.Key_Left: -1,
+            Qt.Key.Key_Down: -1,
+            Qt.Key.Key_Right: 1,
+            Qt.Key.Key_Up: 1,
+        }
         sign = signs.get(Qt.Key(event.key()))
         if sign is None:
             super().keyPressEvent(event)

@@ -48,8 +48,15 @@ class ExportPanel(QWidget):
             button.setToolTip(f"{factor:g} times the board's size")
             self.times.addButton(button, number)
             row.addWidget(button)
-        self.width_field = Number("Width", 1, 32_000, soft=(64, 7680), step=1, unit="px",
-                                  about="Width of the picture; its height follows")  # fmt: skip
+        self.width_field = Number(
+            "Width",
+            1,
+            32_000,
+            soft=(64, 7680),
+            step=1,
+            unit="px",
+            about="Width of the picture; its height follows",
+        )
         self.clear = Switch("Clear ground", "Leave the grounds out: the letters alone, on nothing")
         self.pixels, self.bytes = QLabel(), QLabel()
         self.pixels.setObjectName("dim")

@@ -9,9 +9,11 @@ from .tokens import CssError, Node, angle, is_number, share, word, written
 
 SIDES = {"top": 0.0, "right": 90.0, "bottom": 180.0, "left": 270.0}
 CORNERS = {
-    frozenset(("top", "right")): 45.0, frozenset(("bottom", "right")): 135.0,
-    frozenset(("bottom", "left")): 225.0, frozenset(("top", "left")): 315.0,
-}  # fmt: skip
+    frozenset(("top", "right")): 45.0,
+    frozenset(("bottom", "right")): 135.0,
+    frozenset(("bottom", "left")): 225.0,
+    frozenset(("top", "left")): 315.0,
+}
 SPACES = ("srgb", "srgb-linear", "oklab", "oklch", "hsl")
 POLAR = ("oklch", "hsl")
 HUES = ("shorter", "longer", "increasing", "decreasing")

@@ -49,6 +49,10 @@ def parse(text: str) -> Gradient:
         for s in found
     )
     return Gradient(
-        stops=placed, shape=shape, spread="repeat" if repeating else "pad", scale=high - low,
-        offset=low, **made,
-    )  # fmt: skip
+        stops=placed,
+        shape=shape,
+        spread="repeat" if repeating else "pad",
+        scale=high - low,
+        offset=low,
+        **made,
+    )

@@ -71,9 +71,13 @@ def _sequences(
 
 
 def _bounds(
-    own: Sequence[str], found: Explicit, pairs: dict[int, int], kept: Sequence[int],
-    sequence: Sequence[int], base: int,
-) -> tuple[str, str]:  # fmt: skip
+    own: Sequence[str],
+    found: Explicit,
+    pairs: dict[int, int],
+    kept: Sequence[int],
+    sequence: Sequence[int],
+    base: int,
+) -> tuple[str, str]:
     """The directions at the start and at the end of a sequence (X10)."""
     level, first, last = found.levels[sequence[0]], sequence[0], sequence[-1]
     before = max((n for n in kept if n < first), default=None)

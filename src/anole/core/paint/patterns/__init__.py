@@ -12,6 +12,7 @@ from typing import get_args
 import numpy as np
 
 from ...model.paints import Generator
+from ...registry import Registry
 from .grid import Grid, PatternParams
 
 
@@ -21,4 +22,4 @@ def _of(name: str) -> Callable[[Grid, PatternParams], np.ndarray]:
     return made
 
 
-GENERATORS = {name: _of(name) for name in get_args(Generator)}
+GENERATORS = Registry("pattern", {name: _of(name) for name in get_args(Generator)})

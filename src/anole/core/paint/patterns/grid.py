@@ -6,6 +6,8 @@ from typing import NamedTuple
 
 import numpy as np
 
+from ...maths import smoothstep
+
 F = np.float32
 
 
@@ -28,8 +30,7 @@ class PatternParams(NamedTuple):
 
 def smooth(low: float, high: float, x: np.ndarray) -> np.ndarray:
     """0 below low, 1 above high, a cubic between."""
-    t = np.clip((x - F(low)) / F(max(high - low, 1e-6)), 0, 1)
-    return t * t * (3 - 2 * t)
+    return smoothstep(np.clip((x - F(low)) / F(max(high - low, 1e-6)), 0, 1))
 
 
 def _least(px: float | np.ndarray) -> np.ndarray:

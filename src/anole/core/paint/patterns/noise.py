@@ -10,7 +10,6 @@ import numpy as np
 from numba import njit
 
 F = np.float32
-MOST_OCTAVES = 8
 
 
 @njit(nogil=True, cache=True)
@@ -78,8 +77,9 @@ def _fbm(u, v, nx, ny, octaves, seed, ridged, out):  # type: ignore[no-untyped-d
         out[i] = min(max(half + value * norm, np.float32(0)), one)
 
 
-def fbm(u: np.ndarray, v: np.ndarray, nx: int, ny: int, octaves: int, seed: int,
-        ridged: bool = False) -> np.ndarray:  # fmt: skip
+def fbm(
+    u: np.ndarray, v: np.ndarray, nx: int, ny: int, octaves: int, seed: int, ridged: bool = False
+) -> np.ndarray:
     """float32 0..1, about 1/2 in the mean; nx, ny cells of the coarsest octave over the tile."""
     out = np.empty(u.shape, F)
     flat_u, flat_v = np.ravel(np.asarray(u, F)), np.ravel(np.asarray(v, F))
@@ -122,13 +122,23 @@ def _cells(u, v, nx, ny, jitter, seed, first, second, own):  # type: ignore[no-u
         first[i], second[i], own[i] = np.sqrt(near), np.sqrt(further), whose
 
 
-def cells(u: np.ndarray, v: np.ndarray, nx: int, ny: int, jitter: float, seed: int
-          ) -> tuple[np.ndarray, np.ndarray, np.ndarray]:  # fmt: skip
+def cells(
+    u: np.ndarray, v: np.ndarray, nx: int, ny: int, jitter: float, seed: int
+) -> tuple[np.ndarray, np.ndarray, np.ndarray]:
     """Distance to the nearest and second point, in cells, and a number 0..1 of the nearest."""
     first, second, own = (np.empty(u.shape, F) for _ in range(3))
     flat_u, flat_v = np.ravel(np.asarray(u, F)), np.ravel(np.asarray(v, F))
-    _cells(flat_u, flat_v, max(nx, 1), max(ny, 1), F(jitter), seed,
-           first.ravel(), second.ravel(), own.ravel())  # fmt: skip
+    _cells(
+        flat_u,
+        flat_v,
+        max(nx, 1),
+        max(ny, 1),
+        F(jitter),
+        seed,
+        first.ravel(),
+        second.ravel(),
+        own.ravel(),
+    )
     return first, second, own
 
 

@@ -29,8 +29,9 @@ def ruler(painter: QPainter, state: BuildUpState) -> None:
     painter.setFont(theme.font(11))
     metrics = painter.fontMetrics()
     for side, reach, room in (
-        (-1, axis.outer, axis.edge - axis.left), (1, axis.core, axis.right - axis.edge)
-    ):  # fmt: skip
+        (-1, axis.outer, axis.edge - axis.left),
+        (1, axis.core, axis.right - axis.edge),
+    ):
         step = nice_step(reach / size, room, 34)
         for n in range(1, int(reach / size / step) + 1):
             x = axis.x(side * n * step * size)
@@ -96,8 +97,9 @@ def handles(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> 
     painter.drawRect(QRectF(QPointF(min(xs), row.top()), QPointF(max(xs), row.bottom())))
     painter.setFont(theme.font(11, True))
     for x in xs:
-        grip = QRectF(x - 3.5, row.center().y() - min(row.height() / 2, 11) + 1, 7,
-                      min(row.height(), 22) - 2)  # fmt: skip
+        grip = QRectF(
+            x - 3.5, row.center().y() - min(row.height() / 2, 11) + 1, 7, min(row.height(), 22) - 2
+        )
         painter.setPen(QPen(theme.colour("desk"), 1))
         painter.setBrush(theme.colour("leaf"))
         painter.drawRoundedRect(grip, 2, 2)

@@ -33,8 +33,9 @@ def _ground_and_letter(painter: QPainter, state: BuildUpState, area: QRectF) -> 
     axis = state.axis
     ground = QRectF(area.left(), area.top(), axis.edge - area.left(), area.height() + FOOT)
     letter = QRectF(axis.edge, area.top() - 12, axis.right - axis.edge, area.height() + FOOT + 12)
-    painter.fillRect(QRectF(ground.left(), area.bottom(), ground.width(), FOOT),
-                     theme.colour("ground"))  # fmt: skip
+    painter.fillRect(
+        QRectF(ground.left(), area.bottom(), ground.width(), FOOT), theme.colour("ground")
+    )
     painter.fillRect(letter, theme.colour("letter"))
     painter.save()
     painter.setClipRect(letter)

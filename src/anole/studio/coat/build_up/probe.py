@@ -25,9 +25,13 @@ class Probe(NamedTuple):
 
 
 def find(
-    piece: Coated, coat: Coat | None, board: Board, clicked: tuple[float, float] | None,
-    core: float, outer: float,
-) -> Probe | None:  # fmt: skip
+    piece: Coated,
+    coat: Coat | None,
+    board: Board,
+    clicked: tuple[float, float] | None,
+    core: float,
+    outer: float,
+) -> Probe | None:
     """Across the edge that was clicked, or where there is most room."""
     letters, turn = measured_on(piece, coat, board)
     lines = chords_of(letters, board)

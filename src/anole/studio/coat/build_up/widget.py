@@ -121,9 +121,15 @@ class BuildUp(QWidget):
         left, right = LABELS, float(self.width() - 14)
         axis = self._tool.frozen or axis_for(piece.style, section, left, right)
         return BuildUpState(
-            piece.style, self._rows(len(piece.style)), axis, section, self.selection.coat_id,
-            self.unit, None, self.hasFocus(),
-        )  # fmt: skip
+            piece.style,
+            self._rows(len(piece.style)),
+            axis,
+            section,
+            self.selection.coat_id,
+            self.unit,
+            None,
+            self.hasFocus(),
+        )
 
     def _strip(self, state: BuildUpState) -> np.ndarray | None:
         piece, frame, board = self.selection.coated, self.view.frame, self.document.board
