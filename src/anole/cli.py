@@ -64,10 +64,10 @@ def open_window(
 def _scale(board: Board, scale: float | None, width: int | None) -> float:
     if scale is not None and width is not None:
         raise FileError("give --scale or --width, not both")
-    found = width / board.width if width is not None else 1.0 if scale is None else scale
-    if not 0.001 <= found <= 100:
-        raise FileError(f"a scale of {found:g} is out of range (0.001 to 100)")
-    return found
+    factor = width / board.width if width is not None else 1.0 if scale is None else scale
+    if not 0.001 <= factor <= 100:
+        raise FileError(f"a scale of {factor:g} is out of range (0.001 to 100)")
+    return factor
 
 
 @app.command()

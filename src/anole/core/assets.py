@@ -34,10 +34,10 @@ def put(data: bytes) -> str:
 def get(key: str) -> bytes:
     """The bytes of that SHA-256. Raises MissingAsset."""
     with _lock:
-        found = _stored.get(key)
-    if found is None:
+        data = _stored.get(key)
+    if data is None:
         raise MissingAsset(key)
-    return found
+    return data
 
 
 def clear() -> None:

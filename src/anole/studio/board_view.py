@@ -173,8 +173,8 @@ class BoardView(Canvas):
         elif self._tool is not None:
             self._tool.pull(at, event.modifiers())
         else:
-            found = next((f for h in self.tools if (f := h.hover(at)) is not None), None)
-            shape, hint = found or (Qt.CursorShape.ArrowCursor, "")
+            shown = next((f for h in self.tools if (f := h.hover(at)) is not None), None)
+            shape, hint = shown or (Qt.CursorShape.ArrowCursor, "")
             self.setToolTip(hint)
             self.setCursor(shape)
 
@@ -237,5 +237,5 @@ class BoardView(Canvas):
             super().inputMethodEvent(event)
 
     def inputMethodQuery(self, query: Qt.InputMethodQuery) -> Any:
-        found = next((f for h in self.tools if (f := h.input_query(query)) is not None), None)
-        return super().inputMethodQuery(query) if found is None else found
+        answer = next((f for h in self.tools if (f := h.input_query(query)) is not None), None)
+        return super().inputMethodQuery(query) if answer is None else answer

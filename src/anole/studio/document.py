@@ -85,14 +85,14 @@ class Document(QObject):
         self, name: str, operation: Callable[[Board], tuple[Board, T]], drag: object | None = None
     ) -> T | None:
         """The same for an operation that also returns what it made; None when it went wrong."""
-        made: list[T] = []
+        things: list[T] = []
 
         def run(board: Board) -> Board:
             board, thing = operation(board)
-            made.append(thing)
+            things.append(thing)
             return board
 
-        return made[0] if self.apply(name, run, drag) else None
+        return things[0] if self.apply(name, run, drag) else None
 
     def look_at(self, board: Board | None) -> None:
         """Show another board without changing this one; None shows this one again."""
@@ -139,14 +139,14 @@ class Document(QObject):
     def open(self, path: Path) -> bool:
         """Read a board; when it cannot be read, this one stays."""
         try:
-            found = board_file.read(path)
+            opened = board_file.read(path)
         except FileError as error:
             self.said.emit(str(error))
             return False
-        self.start(found.board, path, found.unknown)
+        self.start(opened.board, path, opened.unknown)
         self._say_missing_fonts()
-        if found.troubles:
-            self.said.emit("; ".join(found.troubles))
+        if opened.troubles:
+            self.said.emit("; ".join(opened.troubles))
         return True
 
     def _say_missing_fonts(self) -> None:

@@ -19,8 +19,8 @@ class Settings:
         self.path = platformdirs.user_config_path("anole") / "window.json"
         self._values: dict[str, Any] = {}
         with contextlib.suppress(OSError, ValueError):
-            found = json.loads(self.path.read_text())
-            self._values = found if isinstance(found, dict) else {}
+            values = json.loads(self.path.read_text())
+            self._values = values if isinstance(values, dict) else {}
 
     def get(self, key: str, default: Any = None) -> Any:
         """The remembered value, if it is of the default's type."""

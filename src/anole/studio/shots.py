@@ -95,9 +95,9 @@ def _posed(window: Window) -> None:
 
 def _choose(window: Window, piece: str, coat: str) -> None:
     """A coat by name on a piece by name."""
-    found = next(p for p in window.document.board.pieces if p.name == piece)
-    assert isinstance(found, Coated)
-    window.selection.choose(found.id, next(c.id for c in found.style if c.name == coat))
+    chosen = next(p for p in window.document.board.pieces if p.name == piece)
+    assert isinstance(chosen, Coated)
+    window.selection.choose(chosen.id, next(c.id for c in chosen.style if c.name == coat))
 
 
 def _scroll(window: Window, by: int) -> None:

@@ -82,10 +82,10 @@ def colour(name: str, alpha: float = 1.0) -> QColor:
 
 
 def font(px: int = 13, bold: bool = False) -> QFont:
-    made = QFont(FAMILY)
-    made.setPixelSize(px)
-    made.setWeight(QFont.Weight.DemiBold if bold else QFont.Weight.Normal)
-    return made
+    face = QFont(FAMILY)
+    face.setPixelSize(px)
+    face.setWeight(QFont.Weight.DemiBold if bold else QFont.Weight.Normal)
+    return face
 
 
 def _sheet(t: Theme) -> str:

@@ -201,14 +201,14 @@ class Worker(QObject):
     def _rough(self, request: Request) -> Frame:
         start, box, share = time.perf_counter(), request.box, self._share()
         small = Box(box.x0 // share, box.y0 // share, -(-box.x1 // share), -(-box.y1 // share))
-        made = request._replace(scale=request.scale / share, window=small)
-        planes = self._halves.frame(made, self._stale)
+        rough = request._replace(scale=request.scale / share, window=small)
+        planes = self._halves.frame(rough, self._stale)
         pixels = np.zeros((small.height, small.width), np.uint32)
         self._halves.picture(planes, small, False, pixels)
         # what half the scale would take grows with its px
         self._half_took = (time.perf_counter() - start) * (share / SHARES[0]) ** 2
         return Frame(
-            shared_image(pixels, request.board), request.board, made.scale, small, small, pixels
+            shared_image(pixels, request.board), request.board, rough.scale, small, small, pixels
         )
 
     def _frame(self, request: Request) -> Frame:

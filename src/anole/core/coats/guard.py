@@ -34,12 +34,12 @@ class _GuardedContext:
         self._context, self._reads, self._title = context, reads, title
 
     def __getattr__(self, name: str) -> Any:
-        found = inspect.getattr_static(CoatContext, name)
+        attribute = inspect.getattr_static(CoatContext, name)
         # methods and properties read through the guard too
-        if isinstance(found, FunctionType):
-            return MethodType(found, self)
-        if isinstance(found, property) and found.fget is not None:
-            return found.fget(self)
+        if isinstance(attribute, FunctionType):
+            return MethodType(attribute, self)
+        if isinstance(attribute, property) and attribute.fget is not None:
+            return attribute.fget(self)
         if name not in FREE and not FIELDS.get(name, Reads.NOTHING) & self._reads:
             raise UndeclaredRead(f"{self._title} reads the {name} of its context undeclared")
         return getattr(self._context, name)

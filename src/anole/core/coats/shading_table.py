@@ -115,8 +115,8 @@ def shading_tables(
     )
     k = light.numbers
     lean = k.hx / k.lx if abs(k.lx) > abs(k.ly) else k.hy / k.ly
-    made = ShadingTable(out.reshape(-1, 4), values[2], np.float32(1 / step), values[4])
-    return made, HighlightTable(
+    shading = ShadingTable(out.reshape(-1, 4), values[2], np.float32(1 / step), values[4])
+    return shading, HighlightTable(
         slope,
         values[0],
         values[1],

@@ -36,17 +36,17 @@ def extent(piece: Placed, board: Board) -> tuple[float, float, float, float]:
 def guides(board: Board, leaving_out: Collection[str]) -> list[Guide]:
     """Everything that pieces other than those left out may snap to."""
     margin = MARGIN * min(board.width, board.height)
-    found = []
+    lines = []
     for across, side in ((True, board.width), (False, board.height)):
-        found.append(Guide(across, side / 2, "middle"))
-        found += [Guide(across, at, "margin") for at in (margin, side - margin)]
-        found += [Guide(across, side * n / 3, "third") for n in (1, 2)]
+        lines.append(Guide(across, side / 2, "middle"))
+        lines += [Guide(across, at, "margin") for at in (margin, side - margin)]
+        lines += [Guide(across, side * n / 3, "third") for n in (1, 2)]
     for piece in board.pieces:
         if isinstance(piece, Placed) and piece.id not in leaving_out and piece.shown:
             x0, y0, x1, y1 = extent(piece, board)
-            found += [Guide(True, x, piece.name) for x in (x0, (x0 + x1) / 2, x1)]
-            found += [Guide(False, y, piece.name) for y in (y0, (y0 + y1) / 2, y1)]
-    return found
+            lines += [Guide(True, x, piece.name) for x in (x0, (x0 + x1) / 2, x1)]
+            lines += [Guide(False, y, piece.name) for y in (y0, (y0 + y1) / 2, y1)]
+    return lines
 
 
 def _nearest(

@@ -62,9 +62,9 @@ def longest_mitre(chords: Chords, limit: float, side: float) -> float:
     """How many widths the corners on one side (1 outside, -1 inside) stick out; at least 1."""
     if not len(chords):
         return 1.0
-    found = corners(chords)[0]
-    sizes = lengths(found)
-    return float(sizes[(found[:, 6] == side) & (sizes <= limit)].max(initial=1.0))
+    rows = corners(chords)[0]
+    sizes = lengths(rows)
+    return float(sizes[(rows[:, 6] == side) & (sizes <= limit)].max(initial=1.0))
 
 
 @njit(nogil=True, cache=True)

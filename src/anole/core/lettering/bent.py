@@ -74,10 +74,10 @@ def bent(block: Block, shape: Warp, place: PointMap, tolerance: float) -> Chords
         if not len(curves):
             continue
         letter = np.full(len(curves), shape.number(placed.letter))
-        found = positive(chords(curves + (placed.x, placed.y), letter, whole, tolerance))
-        xs, ys = found[:, 0::2], found[:, 1::2]
+        outline = positive(chords(curves + (placed.x, placed.y), letter, whole, tolerance))
+        xs, ys = outline[:, 0::2], outline[:, 1::2]
         box = (float(xs.min()), float(ys.min()), float(xs.max()), float(ys.max()))
-        pieces.append(_Piece(box, found))
+        pieces.append(_Piece(box, outline))
     joined = [
         group[0].chords if len(group) == 1 else skia_paths.united_chords([p.chords for p in group])
         for group in groups(pieces)

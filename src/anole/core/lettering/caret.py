@@ -45,7 +45,7 @@ def _line_carets(block: Block, row: int, text: str) -> list[Caret]:
         return [Caret(first + n, row, start, None) for n in range(len(text) + 1)]
     _, levels = bidi.levels(text)
     logical = sorted(clusters)
-    found: list[Caret] = []
+    places: list[Caret] = []
     last = start
     for n, at in enumerate(logical):
         end = logical[n + 1] if n + 1 < len(logical) else len(text)
@@ -54,11 +54,11 @@ def _line_carets(block: Block, row: int, text: str) -> list[Caret]:
         for k in range(at, max(end, at + 1)):
             share = (k - at) / max(end - at, 1)
             x = left + share * (right - left) if rightward else right - share * (right - left)
-            found.append(Caret(first + k, row, x, (row, at)))
+            places.append(Caret(first + k, row, x, (row, at)))
         last = right if rightward else left
-    found.append(Caret(first + len(text), row, last, (row, logical[-1])))
-    head = [Caret(first + n, row, found[0].x, (row, logical[0])) for n in range(logical[0])]
-    return head + found
+    places.append(Caret(first + len(text), row, last, (row, logical[-1])))
+    head = [Caret(first + n, row, places[0].x, (row, logical[0])) for n in range(logical[0])]
+    return head + places
 
 
 def carets(block: Block, text: str) -> list[Caret]:

@@ -107,18 +107,18 @@ def _axes(font: TTFont) -> tuple[Axis, ...]:
 
 
 def _features(font: TTFont) -> tuple[Feature, ...]:
-    found: dict[str, str] = {}
+    titles: dict[str, str] = {}
     for table in ("GSUB", "GPOS"):
         layout = font[table].table if table in font else None
         for record in layout.FeatureList.FeatureRecord if layout and layout.FeatureList else ():
             tag = record.FeatureTag
             name = NAMES.get(tag) or _own_name(font, record, tag)
             if name:
-                found.setdefault(tag, name)
+                titles.setdefault(tag, name)
     if "kern" in font:
-        found.setdefault("kern", NAMES["kern"])
-    found.pop("aalt", None)
-    return tuple(Feature(tag, found[tag], tag in ON) for tag in sorted(found))
+        titles.setdefault("kern", NAMES["kern"])
+    titles.pop("aalt", None)
+    return tuple(Feature(tag, titles[tag], tag in ON) for tag in sorted(titles))
 
 
 def _own_name(font: TTFont, record: object, tag: str) -> str:

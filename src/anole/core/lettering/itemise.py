@@ -55,12 +55,12 @@ _script = functools.lru_cache(8192)(scripts.script)
 def _scripts(text: str) -> list[str]:
     if text.isascii():
         return ["Latn"] * len(text)
-    found: list[str] = []
+    scripts: list[str] = []
     for char in text:
         script = _script(char)
-        found.append(found[-1] if script in SHARED and found else script)
-    first = next((s for s in found if s not in SHARED), "Latn")
-    return [first if s in SHARED else s for s in found]
+        scripts.append(scripts[-1] if script in SHARED and scripts else script)
+    first = next((s for s in scripts if s not in SHARED), "Latn")
+    return [first if s in SHARED else s for s in scripts]
 
 
 def _files(text: str, file: FontFile) -> list[FontFile]:
@@ -71,17 +71,17 @@ def _files(text: str, file: FontFile) -> list[FontFile]:
     by = {char: stand_in(file, char) for char in set(text)}
     if text.isascii():
         return [by[char] for char in text]
-    found: list[FontFile] = []
+    files: list[FontFile] = []
     for char in text:
         category = unicodedata.category(char)
-        joined = found and category in ("Mn", "Me", "Mc")
-        if found and (category == "Cf" or (joined and has(found[-1], char))):
-            found.append(found[-1])
+        joined = files and category in ("Mn", "Me", "Mc")
+        if files and (category == "Cf" or (joined and has(files[-1], char))):
+            files.append(files[-1])
         else:
-            found.append(by[char])
+            files.append(by[char])
     # those that no character stands before go with the first that one does
     first = next((n for n, char in enumerate(text) if unicodedata.category(char) != "Cf"), 0)
-    return [found[first]] * first + found[first:]
+    return [files[first]] * first + files[first:]
 
 
 def runs(text: str, file: FontFile) -> tuple[int, list[Run]]:
@@ -98,10 +98,10 @@ def runs(text: str, file: FontFile) -> tuple[int, list[Run]]:
 
 def replaced_letters(text: str, file: FontFile) -> dict[str, str]:
     """Letters that another font draws, and its name; '' when no font at hand has them."""
-    found: dict[str, str] = {}
+    replaced: dict[str, str] = {}
     for char in dict.fromkeys(text):
         if _draws_nothing(char) or has(file, char):
             continue
         other = stand_in(file, char)
-        found[char] = other.family if other is not file else ""
-    return found
+        replaced[char] = other.family if other is not file else ""
+    return replaced

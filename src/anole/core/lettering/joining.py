@@ -56,18 +56,18 @@ def _inked(
 ) -> tuple[list[np.ndarray], list[PlacedGlyph], np.ndarray, np.ndarray]:
     """Of the glyphs whose glyph has ink: its curves, the glyph, its place, and its box there, em."""
     known: dict[tuple[int, int], Glyph] = {}
-    found, inked = [], []
+    shapes, inked = [], []
     for placed in glyphs:
         # looked up by number first: hashing a font's record for each letter costs more
         key = (id(placed.file), placed.glyph)
         if key not in known:
             known[key] = glyph(placed.file, placed.glyph, axes)
         if known[key].box is not None:
-            found.append(known[key])
+            shapes.append(known[key])
             inked.append(placed)
     places = np.array([(s.x, s.y) for s in inked]).reshape(-1, 2)
-    boxes = np.array([g.box for g in found], float).reshape(-1, 4) + places[:, [0, 1, 0, 1]]
-    return [g.curves for g in found], inked, places, boxes
+    boxes = np.array([g.box for g in shapes], float).reshape(-1, 4) + places[:, [0, 1, 0, 1]]
+    return [g.curves for g in shapes], inked, places, boxes
 
 
 def _together(group: Sequence[PlacedGlyph | Rule], axes: Axes) -> np.ndarray:
@@ -78,8 +78,8 @@ def _together(group: Sequence[PlacedGlyph | Rule], axes: Axes) -> np.ndarray:
         if not isinstance(part, PlacedGlyph):
             moved.append((skia_paths.rectangle(*(v * unit for v in part)), 0.0, 0.0))
             continue
-        found = glyph(part.file, part.glyph, axes)
-        path = skia.Path(found.path)
+        outline = glyph(part.file, part.glyph, axes)
+        path = skia.Path(outline.path)
         scale = unit / upem_of(part.file)
         if scale != 1:
             path.transform(skia.Matrix.Scale(scale, scale))

@@ -26,12 +26,12 @@ class LetterPart(NamedTuple):
 
 def _words(text: str) -> list[int]:
     """The number of the word that each character stands in or behind."""
-    found, number, blank = [], -1, True
+    words, number, blank = [], -1, True
     for char in text:
         number += blank and not char.isspace()
         blank = char.isspace()
-        found.append(max(number, 0))
-    return found
+        words.append(max(number, 0))
+    return words
 
 
 def letter_parts(line: Outline, text: str, scale: float) -> list[LetterPart]:
@@ -48,12 +48,12 @@ def letter_parts(line: Outline, text: str, scale: float) -> list[LetterPart]:
         curves = curves + (placed.x, placed.y)
         if line.bends.bent:
             letter = np.full(len(curves), shape.number(placed.letter))
-            made = bent_chords(
+            outline = bent_chords(
                 curves, letter, lambda p, n: apply(matrix, shape(p, n)), BENT_TOLERANCE
             )
         else:
-            made = flatten(apply(matrix, curves))
-        found.setdefault(placed.letter, []).append(made)
+            outline = flatten(apply(matrix, curves))
+        found.setdefault(placed.letter, []).append(outline)
     parts = []
     for (row, cluster), chords in sorted(found.items(), key=lambda item: item[0]):
         at = block.starts[row] + cluster

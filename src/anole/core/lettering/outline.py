@@ -104,9 +104,9 @@ def chords(line: Outline, scale: float) -> Chords:
     if not line.bends.bent:
         return positive(flatten(apply(matrix, line.block.curves), TOLERANCE))
     shape = Warp(line.block, line.bends)
-    found = bent(line.block, shape, lambda p, _: apply(matrix, p), BENT_TOLERANCE)
-    still = (found[:, 0] == found[:, 2]) & (found[:, 1] == found[:, 3])
-    return found[~still]
+    lines = bent(line.block, shape, lambda p, _: apply(matrix, p), BENT_TOLERANCE)
+    still = (lines[:, 0] == lines[:, 2]) & (lines[:, 1] == lines[:, 3])
+    return lines[~still]
 
 
 def corners(line: Outline) -> Points:

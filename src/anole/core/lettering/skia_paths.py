@@ -92,15 +92,15 @@ def _line(a: np.ndarray, b: np.ndarray) -> list[np.ndarray]:
 
 
 def _contours(path: skia.Path) -> list[_Contour]:
-    found: list[_Contour] = []
+    contours: list[_Contour] = []
     for verb, points in path:
         if verb == _VERB.kMove_Verb:
-            found.append(_Contour(points[0]))
+            contours.append(_Contour(points[0]))
         elif verb not in (_VERB.kClose_Verb, _VERB.kDone_Verb):
-            found[-1].add(verb, points)
-    for part in found:
+            contours[-1].add(verb, points)
+    for part in contours:
         part.close()
-    return [part for part in found if part.cubics]
+    return [part for part in contours if part.cubics]
 
 
 def _cleaned(cubics: np.ndarray, least: float) -> Curves:
@@ -156,8 +156,8 @@ def united_chords(parts: Iterable[np.ndarray]) -> Chords:
         breaks = np.flatnonzero((chords[1:, :2] != chords[:-1, 2:]).any(1)) + 1
         for contour in np.split(chords[:, :2], breaks):
             whole.addPoly([skia.Point(float(x), float(y)) for x, y in contour], True)
-    found = union(whole, 1.0).curves
-    return np.hstack([found[:, 0], found[:, 3]])
+    curves = union(whole, 1.0).curves
+    return np.hstack([curves[:, 0], curves[:, 3]])
 
 
 def path_of(cubics: np.ndarray) -> skia.Path:

@@ -21,11 +21,11 @@ def stem_of(file: FontFile) -> float:
         font = load(file).hb_font
     except (OSError, KeyError):
         return 0.0
-    found = []
+    widths = []
     for letter in LETTERS:
         index = font.get_nominal_glyph(ord(letter))
         if index:
             curves = glyph(file, index).curves
             if len(curves):
-                found.append(2 * greatest_inside(flatten(curves * SIDE, 0.1)) / SIDE)
-    return sorted(found)[len(found) // 2] if found else 0.0
+                widths.append(2 * greatest_inside(flatten(curves * SIDE, 0.1)) / SIDE)
+    return sorted(widths)[len(widths) // 2] if widths else 0.0

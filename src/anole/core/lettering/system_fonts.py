@@ -24,13 +24,13 @@ def folders() -> list[Path]:
 
 
 def font_paths() -> list[Path]:
-    found: dict[Path, None] = {}
+    paths: dict[Path, None] = {}
     for folder in folders():
         for root, _, names in os.walk(folder):
             for name in sorted(names):
                 if name.lower().endswith(SUFFIXES):
-                    found.setdefault(Path(root, name).resolve())
-    return list(found)[:MOST_FILES]
+                    paths.setdefault(Path(root, name).resolve())
+    return list(paths)[:MOST_FILES]
 
 
 def _in_file(path: Path) -> Iterator[FontFile]:

@@ -71,8 +71,8 @@ def groups(parts: Sequence[Any]) -> list[list[Any]]:
     """Parts (with a `box`) whose boxes touch."""
     if not parts:
         return []
-    found: dict[int, list[Any]] = {}
+    heaps: dict[int, list[Any]] = {}
     labels = touching(np.array([part.box for part in parts], np.float64)).tolist()
     for label, part in zip(labels, parts, strict=True):
-        found.setdefault(label, []).append(part)
-    return list(found.values())
+        heaps.setdefault(label, []).append(part)
+    return list(heaps.values())

@@ -95,10 +95,10 @@ def quad_matrix(box: tuple[float, float, float, float], corners: Corners) -> Mat
         rows += [[x, y, 1, 0, 0, 0, -u * x, -u * y], [0, 0, 0, x, y, 1, -v * x, -v * y]]
         right += [u, v]
     try:
-        found = np.linalg.solve(np.array(rows, float), np.array(right, float))
+        solved = np.linalg.solve(np.array(rows, float), np.array(right, float))
     except np.linalg.LinAlgError:
         return np.eye(3)
-    return np.append(found, 1.0).reshape(3, 3)
+    return np.append(solved, 1.0).reshape(3, 3)
 
 
 def projected(points: Points, matrix: Matrix) -> Matrix:

@@ -26,7 +26,7 @@ def ready_made() -> tuple[NamedGradient, ...]:
 
 
 def _read(css: str) -> Gradient:
-    made = parse(css.removeprefix(FOLDED))
+    gradient = parse(css.removeprefix(FOLDED))
     if css.startswith(FOLDED):
-        made = msgspec.structs.replace(made, spread="reflect", scale=0.5)
-    return made
+        gradient = msgspec.structs.replace(gradient, spread="reflect", scale=0.5)
+    return gradient

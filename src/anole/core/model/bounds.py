@@ -62,8 +62,8 @@ def _fields(struct: type) -> tuple[tuple[str, Bounds | None], ...]:
 def first_wrong(value: Any, where: str = "$") -> str:
     """What is wrong with the first length out of its bounds, and in which field; '' without one."""
     if isinstance(value, tuple):
-        found = (first_wrong(part, f"{where}[{n}]") for n, part in enumerate(value))
-        return next((wrong for wrong in found if wrong), "")
+        faults = (first_wrong(part, f"{where}[{n}]") for n, part in enumerate(value))
+        return next((wrong for wrong in faults if wrong), "")
     if not isinstance(value, msgspec.Struct):
         return ""
     for name, bounds in _fields(type(value)):

@@ -77,8 +77,8 @@ def field_info(struct: type[msgspec.Struct]) -> tuple[FieldInfo, ...]:
     """The fields of a struct that a panel shows, heading by heading."""
     hints = get_type_hints(struct, include_extras=True)
     order = _order(struct)
-    found = [_info(field, hints[field.name]) for field in msgspec.structs.fields(struct)]
-    shown = [info for info in found if not info.extra.get("hidden")]
+    infos = [_info(field, hints[field.name]) for field in msgspec.structs.fields(struct)]
+    shown = [info for info in infos if not info.extra.get("hidden")]
 
     def place(info: FieldInfo) -> tuple[int, bool, int, int]:
         late = int(info.extra.get("order", 0))

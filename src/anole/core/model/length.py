@@ -43,10 +43,10 @@ class Length:
     @classmethod
     def parse(cls, text: str) -> Length:
         """Read ``12px``, ``.1em`` or a bare number (px). Raises ValueError."""
-        found = _TEXT.fullmatch(text.lower())
-        if not found:
+        match = _TEXT.fullmatch(text.lower())
+        if not match:
             raise ValueError(f"{text!r} is not a length such as 12px or 0.08em")
-        return cls(float(found[1]), found[2] or "px")
+        return cls(float(match[1]), match[2] or "px")
 
     def px(self, em: float, dpi: float = 96.0) -> float:
         """Board px, for an em in px and the board's dots per inch."""
@@ -89,8 +89,8 @@ class Position(Length):
     def parse(cls, text: str) -> Position:
         if text.strip().lower() == "core":
             return CORE
-        found = Length.parse(text)
-        return cls(found.value, found.unit)
+        length = Length.parse(text)
+        return cls(length.value, length.unit)
 
     @property
     def is_core(self) -> bool:

@@ -70,10 +70,10 @@ def gradient_of(found: list[Found]) -> Gradient:
 def pair_of(colour: Colour) -> tuple[Colour, Colour]:
     """A light and a dark of one hue: where a gradient starts (moved in OKLCH)."""
     lab = to_oklab(np.array(colour.floats[:3]))
-    made = []
+    pair = []
     for lift, chroma in ((0.14, 0.85), (-0.2, 1.0)):
         light = float(np.clip(lab[0] + lift, 0.08, 0.97))
         rgb = np.clip(from_oklab(np.array([light, lab[1] * chroma, lab[2] * chroma])), 0, 1)
         r, g, b = (round(float(v) * 255) for v in rgb)
-        made.append(Colour(r, g, b, colour.a))
-    return made[0], made[1]
+        pair.append(Colour(r, g, b, colour.a))
+    return pair[0], pair[1]

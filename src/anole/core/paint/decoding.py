@@ -66,14 +66,14 @@ def _sixteen_bits(image: Image.Image, data: bytes) -> np.ndarray | None:
     """(H, W, 4) uint16 of a file that has 16 bits a channel; Pillow would halve them."""
     if image.format not in ("PNG", "TIFF"):
         return None
-    found = cv2.imdecode(np.frombuffer(data, np.uint8), cv2.IMREAD_UNCHANGED)
-    if found is None or found.dtype != np.uint16:
+    pixels = cv2.imdecode(np.frombuffer(data, np.uint8), cv2.IMREAD_UNCHANGED)
+    if pixels is None or pixels.dtype != np.uint16:
         return None
-    if found.ndim == 2:
-        found = found[..., None]
-    channels = found.shape[2]
-    colour = found[..., [2, 1, 0]] if channels >= 3 else np.repeat(found[..., :1], 3, 2)
-    alpha = found[..., 3:4] if channels == 4 else np.full_like(colour[..., :1], 65535)
+    if pixels.ndim == 2:
+        pixels = pixels[..., None]
+    channels = pixels.shape[2]
+    colour = pixels[..., [2, 1, 0]] if channels >= 3 else np.repeat(pixels[..., :1], 3, 2)
+    alpha = pixels[..., 3:4] if channels == 4 else np.full_like(colour[..., :1], 65535)
     return np.concatenate([colour, alpha], 2)
 
 

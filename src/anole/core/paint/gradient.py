@@ -103,20 +103,20 @@ def _geometry(gradient: Gradient, frame: FrameBox, box: Box) -> np.ndarray:
         return _padded(x, y, gradient.angle / 360 % 1, 1 / gradient.scale, 0, first)
     rx, ry = radii(gradient, frame)
     sides = _sides(gradient)
-    made = _padded(x, y, 1 / (rx * gradient.scale), 1 / (ry * gradient.scale), sides, first)
+    row = _padded(x, y, 1 / (rx * gradient.scale), 1 / (ry * gradient.scale), sides, first)
     for k in range(sides):
         # a corner points along the angle; sides lie nearer than corners
         way = turn + 2 * math.pi * (k + 0.5) / sides
-        made[WAYS + 2 * k : WAYS + 2 + 2 * k] = np.array(
-            [math.sin(way), -math.cos(way)]
-        ) / math.cos(math.pi / sides)
-    return made
+        row[WAYS + 2 * k : WAYS + 2 + 2 * k] = np.array([math.sin(way), -math.cos(way)]) / math.cos(
+            math.pi / sides
+        )
+    return row
 
 
 def _padded(*numbers: float) -> np.ndarray:
-    made = np.zeros(GEOMETRY)
-    made[: len(numbers)] = numbers
-    return made
+    row = np.zeros(GEOMETRY)
+    row[: len(numbers)] = numbers
+    return row
 
 
 def _sides(gradient: Gradient) -> int:

@@ -50,14 +50,14 @@ def _placed(
     into = np.column_stack([linear, aim - linear @ centre])
     how = cv2.INTER_CUBIC if max(sx, sy) > 1.01 else cv2.INTER_LINEAR
     size = (context.box.width, context.box.height)
-    made = [
+    placed = [
         cv2.warpAffine(p, into, size, flags=how, borderMode=cv2.BORDER_REPLICATE) for p in planes
     ]
     # the picture's own sides are cut exactly; enlarged, its last pixels would fade out
     halves = np.array([[-1, -1], [1, -1], [1, 1], [-1, 1]]) / 2 * sides
     corners = halves @ np.array([[cos, sin], [-sin, cos]]) + middle
     cover, _ = coverage.rasterise(np.hstack([corners, np.roll(corners, -1, 0)]), context.box)
-    return np.clip(np.stack(made), 0, 1) * cover
+    return np.clip(np.stack(placed), 0, 1) * cover
 
 
 class ImageKind(PaintKind[ImagePaint]):

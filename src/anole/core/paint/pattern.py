@@ -122,10 +122,12 @@ class PatternKind(PaintKind[Pattern]):
             own_image = pictures.tile(
                 paint.asset, context.units.px(paint.size), paint.seamless, context.cache
             )
-        made = [_tiled(paint, frame, context, own_image) for frame in _apart(boxes, paint, context)]
-        planes = made[0]
-        if owner is not None and len(made) > 1:
-            planes = np.take_along_axis(np.stack(made), owner[None, None], 0)[0]
+        tiles = [
+            _tiled(paint, frame, context, own_image) for frame in _apart(boxes, paint, context)
+        ]
+        planes = tiles[0]
+        if owner is not None and len(tiles) > 1:
+            planes = np.take_along_axis(np.stack(tiles), owner[None, None], 0)[0]
         if own_image is not None:
             return straight(planes)
         return coloured(planes[0], paint.inks, lambda name: _ink(name, context))

@@ -37,8 +37,8 @@ def _pixels(asset: str, cache: Cache) -> np.ndarray | None:
 
 def size_of(asset: str, cache: Cache) -> tuple[int, int] | None:
     """Width and height in px."""
-    found = _pixels(asset, cache)
-    return None if found is None else (found.shape[1], found.shape[0])
+    pixels = _pixels(asset, cache)
+    return None if pixels is None else (pixels.shape[1], pixels.shape[0])
 
 
 def reduced(asset: str, width: float, height: float, cache: Cache) -> Planes | None:
@@ -65,9 +65,9 @@ def tile(asset: str, side: float, seamless: bool, cache: Cache) -> Planes:
     size = size_of(asset, cache)
     if size is None:
         return np.zeros((4, 1, 1), np.float32)
-    made = reduced(asset, side, side * size[1] / size[0], cache)
-    assert made is not None
-    return _joined(made) if seamless else made
+    planes = reduced(asset, side, side * size[1] / size[0], cache)
+    assert planes is not None
+    return _joined(planes) if seamless else planes
 
 
 def _joined(planes: Planes) -> np.ndarray:

@@ -73,8 +73,8 @@ def _between(t: np.ndarray, first: Stop, second: Stop, name: str, path: str) -> 
     if len(t) <= KNOTS:
         return _mixed(share, first, second, name, path)
     knots = np.linspace(0, 1, KNOTS)
-    made = _mixed(knots, first, second, name, path)
-    return np.stack([np.interp(share, knots, part) for part in made])
+    colours = _mixed(knots, first, second, name, path)
+    return np.stack([np.interp(share, knots, part) for part in colours])
 
 
 @functools.lru_cache(256)
@@ -131,8 +131,8 @@ def smooth_table(gradient: Gradient, taps: int, spread: str | None = None) -> np
 
 @functools.lru_cache(32)
 def _series(lut_of: tuple, spread: str, levels: int) -> np.ndarray:
-    made = [_smooth(lut_of, spread, 2**n).T for n in range(levels)]
-    return np.ascontiguousarray(np.stack(made))
+    tables = [_smooth(lut_of, spread, 2**n).T for n in range(levels)]
+    return np.ascontiguousarray(np.stack(tables))
 
 
 def smooth_series(gradient: Gradient, levels: int, spread: str | None = None) -> np.ndarray:

@@ -87,8 +87,8 @@ def flat_of(placement: Placement, piece: Coated, view: View) -> Flat | None:
 
 def _landing(matrix: Matrix, box: Box, window: Box) -> Box:
     corners = np.array([[box.x0, box.y0], [box.x1, box.y0], [box.x1, box.y1], [box.x0, box.y1]])
-    found = np.clip(projected(corners.astype(float), matrix), -1e6, 1e6)
-    (x0, y0), (x1, y1) = np.floor(found.min(0)), np.ceil(found.max(0))
+    landed = np.clip(projected(corners.astype(float), matrix), -1e6, 1e6)
+    (x0, y0), (x1, y1) = np.floor(landed.min(0)), np.ceil(landed.max(0))
     return Box(int(x0) - 1, int(y0) - 1, int(x1) + 1, int(y1) + 1).meet(window)
 
 
@@ -116,23 +116,25 @@ def onto_face(
     """A step made on the flat piece as one of the posed frame."""
     matrix, box = flat.matrix, step.box
     into = EMPTY if box.empty else _landing(matrix, box, window)
-    made = ("projected", matrix.tobytes(), into, step.made)
+    key = ("projected", matrix.tobytes(), into, step.made)
 
     def cover() -> Cover:
-        found = step.cover()
+        flat_cover = step.cover()
         turned = cache.get(
-            ("cover", made),
-            lambda: _turned(found.plane, matrix, box, into, cv2.BORDER_CONSTANT),
+            ("cover", key),
+            lambda: _turned(flat_cover.plane, matrix, box, into, cv2.BORDER_CONSTANT),
         )
-        return found._replace(plane=turned)
+        return flat_cover._replace(plane=turned)
 
     def colours() -> np.ndarray:
-        found = step.source()
-        if found.shape[1:] == (1, 1):
-            return found
+        colours_flat = step.source()
+        if colours_flat.shape[1:] == (1, 1):
+            return colours_flat
         return cache.get(
-            ("lit", made),
-            lambda: np.stack([_turned(p, matrix, box, into, cv2.BORDER_REPLICATE) for p in found]),
+            ("lit", key),
+            lambda: np.stack(
+                [_turned(p, matrix, box, into, cv2.BORDER_REPLICATE) for p in colours_flat]
+            ),
         )
 
-    return step._replace(made=made, box=into, cover=cover, source=colours, within=within)
+    return step._replace(made=key, box=into, cover=cover, source=colours, within=within)

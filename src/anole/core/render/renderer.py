@@ -135,21 +135,21 @@ class Renderer:
         if self._planes.window != request.box:
             self._planes, self._steps, self._points = Accumulators(request.box), [], []
             self._dirty = None
-        found = difference(self._steps, steps)
-        first, self.dirty = found.first, found.box.meet(request.box)
-        if found.box.empty and self._steps:
+        changed = difference(self._steps, steps)
+        first, self.dirty = changed.first, changed.box.meet(request.box)
+        if changed.box.empty and self._steps:
             self._steps = steps
             return self._planes
         start, point = self._resume(steps, first)
         keep = first > 0 and (point is None or start < first)
         if keep:
             self.dirty = request.box
-        old = [self._changed_mask(step) for step in found.old]
+        old = [self._changed_mask(step) for step in changed.old]
         prepared = self._prepared(steps[start:], stop)
         if keep:
             spans = whole(self.dirty, request.box.x0)
         else:
-            spans = self._changed([*old, *(self._changed_mask(step) for step in found.new)])
+            spans = self._changed([*old, *(self._changed_mask(step) for step in changed.new)])
         # once pixels change, the old steps no longer describe the planes
         self._steps = []
         saved = self._fresh_point(steps, first) if keep else None

@@ -31,6 +31,6 @@ def apply_alpha(op: Blur, planes: Planes, where: Where) -> np.ndarray:
     sigma = where.units.px(op.radius) / 2
     premultiplied = planes.copy()
     premultiplied[:3] *= planes[3]
-    made = blurred(premultiplied, sigma)
-    made[:3] = np.clip(made[:3] / np.maximum(made[3], 1e-6), 0, 1)
-    return np.clip(made, 0, 1)
+    soft = blurred(premultiplied, sigma)
+    soft[:3] = np.clip(soft[:3] / np.maximum(soft[3], 1e-6), 0, 1)
+    return np.clip(soft, 0, 1)

@@ -36,18 +36,18 @@ def handles(piece: Placed, board: Board, now: ViewTransform) -> list[Handle]:
     if placed.box[2] <= placed.box[0]:
         return []
     quad = [now.to_widget(x, y) for x, y in placed.quad]
-    found = [Handle("corner", name, at) for name, at in zip(CORNER_NAMES, quad, strict=True)]
+    grips = [Handle("corner", name, at) for name, at in zip(CORNER_NAMES, quad, strict=True)]
     for which, a, b in (("right", 1, 2), ("left", 3, 0)):
-        found.append(Handle("side", which, (quad[a] + quad[b]) / 2))
+        grips.append(Handle("side", which, (quad[a] + quad[b]) / 2))
     top = (quad[0] + quad[1]) / 2
     up = top - (quad[2] + quad[3]) / 2
     length = max(math.hypot(up.x(), up.y()), 1e-6)
     if isinstance(piece, Lettering):
         rails = rail_handles.handles(piece, board, now)
-        found += rails
+        grips += rails
         top = next((h.at for h in rails if (h.kind, h.which) == ("camber", "head")), top)
-    found.append(Handle("turn", "", top + up / length * TURN_AWAY))
-    return found
+    grips.append(Handle("turn", "", top + up / length * TURN_AWAY))
+    return grips
 
 
 def handle_at(found: list[Handle], at: QPointF) -> Handle | None:
@@ -59,12 +59,12 @@ def handle_at(found: list[Handle], at: QPointF) -> Handle | None:
 
 def paint(painter: QPainter, piece: Placed, board: Board, now: ViewTransform) -> None:
     """The box, the rails over words, and the handles."""
-    found = handles(piece, board, now)
-    if not found:
+    grips = handles(piece, board, now)
+    if not grips:
         return
     painter.setRenderHint(QPainter.RenderHint.Antialiasing)
     painter.setBrush(Qt.BrushStyle.NoBrush)
-    box = QPolygonF([h.at for h in found if h.kind == "corner"])
+    box = QPolygonF([h.at for h in grips if h.kind == "corner"])
     curves = rail_handles.curves(piece, board, now) if isinstance(piece, Lettering) else []
     for shade, wide in ((theme.colour("desk", 0.55), 3.0), (theme.colour("leaf"), 1.3)):
         painter.setPen(QPen(shade, wide))
@@ -72,7 +72,7 @@ def paint(painter: QPainter, piece: Placed, board: Board, now: ViewTransform) ->
         painter.setPen(QPen(shade, wide, Qt.PenStyle.DashLine))
         for curve in curves:
             painter.drawPolyline(curve)
-    for handle in found:
+    for handle in grips:
         _paint_one(painter, handle)
 
 

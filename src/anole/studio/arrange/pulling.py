@@ -168,10 +168,12 @@ class PullingTool(BoardTool):
         zoom = self.view.transform_now().zoom
         dx, dy = by.x() / zoom, by.y() / zoom
         x0, y0, x1, y1 = extent(start, board)
-        found = snap((x0 + dx, y0 + dy, x1 + dx, y1 + dy), [] if free else self._lines, SNAP / zoom)
-        self.guides = found.guides
+        snapped = snap(
+            (x0 + dx, y0 + dy, x1 + dx, y1 + dy), [] if free else self._lines, SNAP / zoom
+        )
+        self.guides = snapped.guides
         ids = [p.id for p in board.pieces if p.id in self.selection.ids]
-        way = (dx + found.dx, dy + found.dy)
+        way = (dx + snapped.dx, dy + snapped.dy)
         ways = {i: way for i in ids if isinstance(board.piece(i), Placed)}
         self.document.apply("Move", lambda _: moved(board, ways), self._token)
 

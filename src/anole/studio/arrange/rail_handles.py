@@ -39,15 +39,15 @@ def handles(piece: Lettering, board: Board, now: ViewTransform) -> list[Handle]:
     line = outline(piece, board.dpi)
     if line.bends.ring:
         return []
-    found = []
+    handles_of_rails = []
     for which in ("head", "foot"):
         ends = [now.to_widget(*p) for p in _points(line, which, np.array([0, 0.5, 1]))]
-        found += [
+        handles_of_rails += [
             Handle("camber", which, ends[1]),
             Handle("slope", f"{which} left", ends[0]),
             Handle("slope", f"{which} right", ends[2]),
         ]
-    return found
+    return handles_of_rails
 
 
 def curves(piece: Lettering, board: Board, now: ViewTransform) -> list[QPolygonF]:

@@ -15,12 +15,12 @@ class AskingTool(BoardTool):
         if not keys & Qt.KeyboardModifier.AltModifier:
             return False
         board = self.document.board
-        found = painted_by(board, *self.view.transform_now().to_board(at))
-        if found is None:
+        painter = painted_by(board, *self.view.transform_now().to_board(at))
+        if painter is None:
             self.document.said.emit("Only a ground is painted there.")
             return True
-        self.selection.choose(*found)
-        coat = coat_of(board, *found)
+        self.selection.choose(*painter)
+        coat = coat_of(board, *painter)
         name = f" {coat.name}" if coat.name else ""
         self.document.said.emit(f"Painted there on top: {kind_of(coat).title}{name}.")
         return True

@@ -89,7 +89,7 @@ class LanternTool(BoardTool):
         x, y = self.view.transform_now().to_board(at)
         dx, dy = x - board.width / 2, y - board.height / 2
         far = math.hypot(dx, dy) / (REACH * min(board.width, board.height))
-        made = msgspec.structs.replace(
+        moved = msgspec.structs.replace(
             lamp,
             bearing=float(round(math.degrees(math.atan2(dx, -dy)) % 360)),
             elevation=float(round(min(max(90 * (1 - far), 1), HIGHEST))),
@@ -97,10 +97,12 @@ class LanternTool(BoardTool):
         piece, coat = self.selection.piece_id or "", self.selection.coat
         if coat is not None and kind_of(coat).lamp(coat) is not None:
             self.document.apply(
-                "Lamp of the coat", lambda b: change_coat(b, piece, coat.id, lamp=made), self._token
+                "Lamp of the coat",
+                lambda b: change_coat(b, piece, coat.id, lamp=moved),
+                self._token,
             )
         else:
-            self.document.apply("Lamp", lambda b: change_board(b, lamp=made), self._token)
+            self.document.apply("Lamp", lambda b: change_board(b, lamp=moved), self._token)
 
     def release(self) -> None:
         self._token = None

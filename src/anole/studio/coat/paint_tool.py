@@ -77,8 +77,8 @@ class PaintTool(BoardTool):
         if held is None:
             return []
         now = self.view.transform_now()
-        found = grips(held.paint, held.frame, held.em, self.document.board.dpi)
-        return [(grip, now.to_widget(grip.x, grip.y)) for grip in found]
+        there = grips(held.paint, held.frame, held.em, self.document.board.dpi)
+        return [(grip, now.to_widget(grip.x, grip.y)) for grip in there]
 
     def _hit(self, at: QPointF) -> Grip | None:
         near = [
@@ -88,14 +88,14 @@ class PaintTool(BoardTool):
         return best[2] if best is not None and best[0] <= REACH * 1.4 else None
 
     def paint(self, painter: QPainter, now: ViewTransform) -> None:
-        found = self._grips()
-        if not found:
+        held_grips = self._grips()
+        if not held_grips:
             return
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         for shade, width in (("desk", 3.0), ("text", 1.4)):
             painter.setPen(QPen(theme.colour(shade), width))
-            painter.drawLine(found[0][1], found[-1][1])
-        for grip, spot in found:
+            painter.drawLine(held_grips[0][1], held_grips[-1][1])
+        for grip, spot in held_grips:
             painter.setPen(QPen(theme.colour("desk"), 1.5))
             painter.setBrush(theme.colour("text"))
             if grip.kind in ("end", "turn"):

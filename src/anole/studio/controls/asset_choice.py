@@ -121,8 +121,8 @@ class AssetChoice(Control):
         if [self.box.itemText(n) for n in range(self.box.count())] != head + names:
             self.box.clear()
             self.box.addItems(head + names)
-        found = self._listed.index(self._asset) + 1 if self._asset in self._listed else 0
-        self.box.setCurrentIndex(found)
+        place = self._listed.index(self._asset) + 1 if self._asset in self._listed else 0
+        self.box.setCurrentIndex(place)
 
     def _chosen(self, index: int) -> None:
         if index or self._empty:

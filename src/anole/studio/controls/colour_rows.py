@@ -81,10 +81,10 @@ class ColourRows(Control):
 
     def _row(self, kind: str, index: int) -> Number:
         title, most, unit, factor, step = ROWS[kind][index]
-        made = Number(title, 0, most, unit=unit, factor=factor, step=step)
-        made.edited.connect(lambda v, t, n=index: self._set(n, v, t))
-        self._column.addWidget(made)
-        return made
+        number = Number(title, 0, most, unit=unit, factor=factor, step=step)
+        number.edited.connect(lambda v, t, n=index: self._set(n, v, t))
+        self._column.addWidget(number)
+        return number
 
     def value(self) -> Any:
         return self._colour

@@ -31,9 +31,9 @@ def _value(node: ast.expr) -> float:
 
 def evaluate(text: str) -> tuple[float, str]:
     """The number and its unit ('' when none is given). Raises ValueError."""
-    found = _UNIT.search(text)
-    unit = found[1] if found else ""
-    sum_text = (text[: found.start()] if found else text).replace(",", ".").replace("−", "-")
+    match = _UNIT.search(text)
+    unit = match[1] if match else ""
+    sum_text = (text[: match.start()] if match else text).replace(",", ".").replace("−", "-")
     if not sum_text.strip() or len(sum_text) > LONGEST:
         raise ValueError("not a number")
     try:

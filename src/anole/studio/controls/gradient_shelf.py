@@ -113,8 +113,8 @@ class GradientShelf(QWidget):
             GradientGrid(),
             QWidget(),
         )
-        made = column(self.inside, self.name, self.grid)
-        made.insertLayout(0, row(self.keep, self.keep_own))
+        layout = column(self.inside, self.name, self.grid)
+        layout.insertLayout(0, row(self.keep, self.keep_own))
         column(self, self.head, self.inside)
         self.inside.hide()
         self._home = "board"

@@ -6,12 +6,12 @@ from PyQt6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
 
 def column(owner: QWidget, *parts: QWidget, gap: int = 6) -> QVBoxLayout:
-    made = QVBoxLayout(owner)
-    made.setContentsMargins(0, 0, 0, 0)
-    made.setSpacing(gap)
+    layout = QVBoxLayout(owner)
+    layout.setContentsMargins(0, 0, 0, 0)
+    layout.setSpacing(gap)
     for part in parts:
-        made.addWidget(part)
-    return made
+        layout.addWidget(part)
+    return layout
 
 
 def row(*parts: QWidget, gap: int = 6, stretch: int = -1) -> QHBoxLayout:

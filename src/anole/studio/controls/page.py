@@ -26,12 +26,12 @@ class FieldsPage(Page):
         super().__init__()
         self._paint: Any = start or struct()
         self.fields = FieldPanel(struct)
-        made = column(self, self.fields)
+        layout = column(self, self.fields)
         if about:
             words = QLabel(about)
             words.setObjectName("dim")
             words.setWordWrap(True)
-            made.insertWidget(0, words)
+            layout.insertWidget(0, words)
         self.fields.edited.connect(self._field)
 
     def take(self, context: Context) -> None:

@@ -121,11 +121,11 @@ class PoseBlock(QWidget):
             Qt.Key.Key_PageUp: ("turn_z", 1),
             Qt.Key.Key_PageDown: ("turn_z", -1),
         }
-        found = ways.get(Qt.Key(event.key()))
-        if found is None:
+        way = ways.get(Qt.Key(event.key()))
+        if way is None:
             super().keyPressEvent(event)
             return
-        name, sign = found
+        name, sign = way
         value = getattr(self.pose, name) + sign * key_factor(event.modifiers())
         limit = 180.0 if name == "turn_z" else MOST
         self._send(None, **{name: min(max(value, -limit), limit)})

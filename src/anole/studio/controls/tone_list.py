@@ -51,8 +51,8 @@ class ToneRow(QWidget):
             button.setAccessibleName(words)
         self.toggle.setAccessibleName(f"{name}, on or off")
         self.fields = FieldPanel(kind)
-        made = column(self, self.fields, gap=4)
-        made.insertLayout(0, row(self.head, up, out, self.toggle, gap=2, stretch=0))
+        layout = column(self, self.fields, gap=4)
+        layout.insertLayout(0, row(self.head, up, out, self.toggle, gap=2, stretch=0))
         self.head.clicked.connect(lambda: self.unfold(self.fields.isHidden()))
         self.toggle.clicked.connect(lambda: self._set("on", not self._value.on, None))
         self.fields.edited.connect(self._set)
@@ -108,14 +108,14 @@ class ToneList(Control):
             old.deleteLater()
         self.rows = []
         for number, op in enumerate(ops):
-            made = ToneRow(type(op))
-            made.edited.connect(lambda v, t, n=number: self._put(n, v, t))
-            made.removed.connect(lambda n=number: self._send(self._without(n)))
-            made.raised.connect(lambda n=number: self._raise(n))
+            row_of_op = ToneRow(type(op))
+            row_of_op.edited.connect(lambda v, t, n=number: self._put(n, v, t))
+            row_of_op.removed.connect(lambda n=number: self._send(self._without(n)))
+            row_of_op.raised.connect(lambda n=number: self._raise(n))
             if self._context is not None:
-                made.fields.take(self._context)
-            self.rows.append(made)
-            self._column.addWidget(made)
+                row_of_op.fields.take(self._context)
+            self.rows.append(row_of_op)
+            self._column.addWidget(row_of_op)
 
     def take(self, context: Context) -> None:
         self._context = context

@@ -47,14 +47,14 @@ def _mixing(part: Sequence[Node]) -> tuple[list[Node], Fields]:
     name = words[at + 1] if at + 1 < len(words) else ""
     if name not in SPACES:
         raise CssError(f"colours are not mixed in {name or 'nothing'!r} here")
-    found, end = {"space": name}, at + 2
+    mixing, end = {"space": name}, at + 2
     if "hue" in words[end : end + 2]:
         if name not in POLAR or words[end] not in HUES or words[end + 1 : end + 2] != ["hue"]:
             raise CssError(f"{written(part)!r}: no way round the hues of {name}")
-        found["hue"], end = words[end], end + 2
+        mixing["hue"], end = words[end], end + 2
     if at and end < len(part):
         raise CssError(f"{written(part[end:])!r} belongs before the space")
-    return list(part[:at]) + list(part[end:]), found
+    return list(part[:at]) + list(part[end:]), mixing
 
 
 def _linear(part: Sequence[Node]) -> Fields:
@@ -83,7 +83,7 @@ def _conic(part: Sequence[Node]) -> Fields:
 
 def _radial(part: Sequence[Node]) -> Fields:
     before, place = _place(part)
-    found: Fields = {}
+    read: Fields = {}
     for node in before:
         name = word(node)
         if is_number(node):
@@ -91,10 +91,10 @@ def _radial(part: Sequence[Node]) -> Fields:
                 f"a size is carried as a word such as closest-side, not as {written([node])!r}"
             )
         field = "form" if name in FORMS else "extent" if name in EXTENTS else ""
-        if not field or field in found:
+        if not field or field in read:
             raise CssError(f"{written(before)!r} is no form of a radial gradient")
-        found[field] = name
-    return {"form": "ellipse", "angle": 180.0} | found | place
+        read[field] = name
+    return {"form": "ellipse", "angle": 180.0} | read | place
 
 
 def _place(part: Sequence[Node]) -> tuple[list[Node], Fields]:

@@ -35,18 +35,18 @@ def parse(text: str) -> Gradient:
         raise CssError(f"{name}() is not a linear-, radial- or conic-gradient()")
     parts = parts_of(function.arguments)
     head = parts.pop(0) if is_head(parts[0]) else []
-    found, modern = stops(parts, shape == "conic")
-    made: Fields = {"space": "oklab" if modern else "srgb"} | fields(head, shape)
-    low, high = found[0].at, found[-1].at
+    colours, modern = stops(parts, shape == "conic")
+    values: Fields = {"space": "oklab" if modern else "srgb"} | fields(head, shape)
+    low, high = colours[0].at, colours[-1].at
     if not repeating:
         low, high = min(low, 0.0), max(high, 1.0)
     if high - low < 1e-3:
         raise CssError("a gradient that repeats needs its first and last place apart")
-    if len(found) > MOST_STOPS or max(-low, high - low) > FARTHEST:
+    if len(colours) > MOST_STOPS or max(-low, high - low) > FARTHEST:
         raise CssError(f"a gradient has up to {MOST_STOPS} stops within {FARTHEST * 100:g}%")
     placed = tuple(
         Stop(round(min(max((s.at - low) / (high - low), 0.0), 1.0), 6), s.colour, s.hint)
-        for s in found
+        for s in colours
     )
     return Gradient(
         stops=placed,
@@ -54,5 +54,5 @@ def parse(text: str) -> Gradient:
         spread="repeat" if repeating else "pad",
         scale=high - low,
         offset=low,
-        **made,
+        **values,
     )

@@ -89,14 +89,14 @@ def stops(parts: Sequence[Sequence[Node]], round_: bool) -> tuple[list[Stopped],
     if not items or items[0].colour is None or items[-1].colour is None:
         raise CssError("a gradient starts and ends with a colour")
     places = _filled(items)
-    found: list[Stopped] = []
+    stopped: list[Stopped] = []
     for n, (item, at) in enumerate(zip(items, places, strict=True)):
         if item.colour is not None:
-            found.append(Stopped(item.colour, at, 0.5))
+            stopped.append(Stopped(item.colour, at, 0.5))
             continue
         if items[n + 1].colour is None:
             raise CssError("two hints follow each other")
         before, after = places[n - 1], places[n + 1]
         hint = (at - before) / (after - before) if after > before else 0.5
-        found[-1] = found[-1]._replace(hint=min(max(hint, 0.0), 1.0))
-    return found, any(is_modern(node) for part in parts for node in part)
+        stopped[-1] = stopped[-1]._replace(hint=min(max(hint, 0.0), 1.0))
+    return stopped, any(is_modern(node) for part in parts for node in part)

@@ -38,13 +38,13 @@ def without_blanks(nodes: Sequence[Node]) -> list[Node]:
 
 def parts_of(nodes: Sequence[Node]) -> list[list[Node]]:
     """Split at commas; a function's own commas are its own."""
-    found: list[list[Node]] = [[]]
+    groups: list[list[Node]] = [[]]
     for node in without_blanks(nodes):
         if node == ",":
-            found.append([])
+            groups.append([])
         else:
-            found[-1].append(node)
-    return found
+            groups[-1].append(node)
+    return groups
 
 
 def word(node: Node) -> str:

@@ -30,15 +30,15 @@ def levels(text: str, base: int | None = None) -> tuple[int, list[int]]:
     pairs = isolate_pairs(own)
     if base is None:
         base = first_strong(own, pairs, 0, len(own)) or 0
-    found = explicit(own, pairs, base)
+    embedded = explicit(own, pairs, base)
     kept = [n for n, kind in enumerate(own) if kind not in REMOVED]
-    sequences = _sequences(own, found, pairs, kept)
+    sequences = _sequences(own, embedded, pairs, kept)
     # all from the explicit levels, before any is resolved
-    bounds = [_bounds(own, found, pairs, kept, sequence, base) for sequence in sequences]
+    bounds = [_bounds(own, embedded, pairs, kept, sequence, base) for sequence in sequences]
     for sequence, ends in zip(sequences, bounds, strict=True):
-        _resolve(text, found, sequence, ends)
-    _reset_blanks(own, found.levels, base)
-    return base, found.levels
+        _resolve(text, embedded, sequence, ends)
+    _reset_blanks(own, embedded.levels, base)
+    return base, embedded.levels
 
 
 def _runs(found: Explicit, kept: Sequence[int]) -> list[list[int]]:

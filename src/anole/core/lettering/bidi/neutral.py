@@ -18,7 +18,7 @@ def strong(kind: str) -> str:
 def _pairs(chars: Sequence[str], kinds: Sequence[str]) -> list[tuple[int, int]]:
     """Bracket pairs by where they open (BD16)."""
     open_: list[tuple[str, int]] = []
-    found = []
+    isolates = []
     for n, (char, kind) in enumerate(zip(chars, kinds, strict=True)):
         if kind != "ON":
             continue
@@ -29,10 +29,10 @@ def _pairs(chars: Sequence[str], kinds: Sequence[str]) -> list[tuple[int, int]]:
         elif char in CLOSING:
             for at in range(len(open_) - 1, -1, -1):
                 if open_[at][0] == CLOSING[char]:
-                    found.append((open_[at][1], n))
+                    isolates.append((open_[at][1], n))
                     del open_[at:]
                     break
-    return sorted(found)
+    return sorted(isolates)
 
 
 def resolve_brackets(

@@ -18,8 +18,8 @@ from .grid import Grid, PatternParams
 
 def _of(name: str) -> Callable[[Grid, PatternParams], np.ndarray]:
     module = import_module("." + name.replace(" ", "_").replace("-", "_"), __name__)
-    made: Callable[[Grid, PatternParams], np.ndarray] = module.value
-    return made
+    value: Callable[[Grid, PatternParams], np.ndarray] = module.value
+    return value
 
 
 GENERATORS = Registry("pattern", {name: _of(name) for name in get_args(Generator)})

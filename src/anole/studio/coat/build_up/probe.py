@@ -36,11 +36,11 @@ def find(
     letters, turn = measured_on(piece, coat, board)
     lines = chords_of(letters, board)
     if clicked is None:
-        found = best(lines, core, outer)
+        probe = best(lines, core, outer)
     else:
         at = clicked if turn is None else projected(np.array([clicked]), np.linalg.inv(turn))[0]
-        found = nearest(lines, float(at[0]), float(at[1]))
-    return found and found._replace(turn=turn)
+        probe = nearest(lines, float(at[0]), float(at[1]))
+    return probe and probe._replace(turn=turn)
 
 
 def chords_of(piece: Coated, board: Board) -> np.ndarray:
