@@ -106,7 +106,7 @@ RICH: tuple[Coat, ...] = (
     ),
     *COATS[4:],
     Relief(
-        id="shade_exact",
+        id="relief",
         span=Span(Position(0, "em"), Position.parse("core")),
         height=Length(0.1, "em"),
         ramp=GOLD,

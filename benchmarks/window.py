@@ -122,12 +122,12 @@ def drags() -> list[Result]:
         for drag in (
             Drag("slider drag, opacity", title(), "inner", "opacity", (0.3, 0.9)),
             Drag("slider drag, end of a span", title(), "inner", "span", (0.35, 0.75)),
-            Drag("ten coats, opacity", rich(), "shade_exact", "opacity", (0.3, 0.9), 5, 10),
+            Drag("ten coats, opacity", rich(), "relief", "opacity", (0.3, 0.9), 5, 10),
             Drag("ten coats, colour of a fill", rich(), "face", "paint", (0.2, 0.9), 5, 10),
             Drag(
                 "ten coats, height of a relief",
                 rich(),
-                "shade_exact",
+                "relief",
                 "height",
                 (0.1, 0.95),
                 10,
@@ -136,7 +136,7 @@ def drags() -> list[Result]:
             Drag(
                 "ten coats, rounding of a relief",
                 rich(),
-                "shade_exact",
+                "relief",
                 "rounding",
                 (0.1, 0.6),
                 10,

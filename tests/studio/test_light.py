@@ -241,15 +241,15 @@ def test_a_moulding_is_kept_taken_and_dropped(open_window, qtbot):
     window.selection.choose("words", "r")
     control = window.coat.panel(Relief).controls["moulding"]
     control.edited.emit(Moulding(profile="reeds", count=5), None)
-    qtbot.mouseClick(control.kept.keep, LEFT)
-    qtbot.keyClicks(control.kept.name, "Five reeds")
-    qtbot.keyClick(control.kept.name, Qt.Key.Key_Return)
+    qtbot.mouseClick(control.saved.save, LEFT)
+    qtbot.keyClicks(control.saved.name, "Five reeds")
+    qtbot.keyClick(control.saved.name, Qt.Key.Key_Return)
     control.edited.emit(Moulding(), None)
-    control.kept._take(1)
+    control.saved._take(1)
     assert window.selection.lettering.style[2].moulding == Moulding(profile="reeds", count=5)
-    control.kept.box.setCurrentIndex(1)
-    qtbot.mouseClick(control.kept.drop, LEFT)
-    assert control.kept.box.count() == 1
+    control.saved.box.setCurrentIndex(1)
+    qtbot.mouseClick(control.saved.delete, LEFT)
+    assert control.saved.box.count() == 1
 
 
 def test_the_build_up_holds_one_coat_and_twenty_five(open_window, settle):

@@ -155,7 +155,7 @@ def test_swatches_are_kept_used_and_dropped(open_window, qtbot, settle):
         ("Rink green", "#12ab56")
     ]
     colour._send(Colour.parse("#ffffff"), None)
-    chips = colour.swatches.kept
+    chips = colour.swatches.saved
     qtbot.mouseClick(chips, LEFT, pos=chips.box(0).center().toPoint())
     assert str(fill(window).colour) == "#12ab56"
     colour._used()

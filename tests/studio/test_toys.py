@@ -160,7 +160,7 @@ def test_the_build_up_and_the_add_menu(window, qtbot, settle):
 def test_styles_on_the_shelf(window, qtbot, settle):
     window.show_stage(Stage.COAT)
     settle(window)
-    chip = next(c for c in window.shelf.chips if c.kept.style.name == "cup gold")
+    chip = next(c for c in window.shelf.chips if c.stored.style.name == "cup gold")
     assert chip.image is not None
     chip.pointed.emit(True)
     assert window.document.shown.piece("b").worn.name == "cup gold"

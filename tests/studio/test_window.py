@@ -8,7 +8,7 @@ from anole.core.edit.pieces import change_piece
 from anole.core.files import board_file
 from anole.core.model import Fill, Font, Glow, Shadow, Stroke
 from anole.studio import theme
-from anole.studio.board_files import kept_work
+from anole.studio.board_files import saved_work
 from anole.studio.commands import COMMANDS
 from anole.studio.shell import Stage
 from anole.studio.shots import views
@@ -117,7 +117,7 @@ def test_a_style_is_looked_at_and_put_on_as_one_step(open_window, settle):
     chip.click()
     assert [s.name for s in window.document.history.steps] == [
         "Open",
-        f"Style: {chip.kept.style.name}",
+        f"Style: {chip.stored.style.name}",
     ]
 
 
@@ -176,7 +176,7 @@ def test_unsaved_work_is_kept_aside_and_brought_back(open_window):
     window.document.apply("Type", lambda b: change_piece(b, "words", text="KEEP ME"))
     window.close()
     again = open_window(STYLED)
-    kept = kept_work()
+    kept = saved_work()
     assert kept is not None
     assert again.files.open_copy(kept)
     assert again.selection.lettering.text == "KEEP ME"

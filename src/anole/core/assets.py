@@ -20,6 +20,7 @@ class MissingAsset(KeyError):
 
 
 def digest(data: bytes) -> str:
+    """SHA-256 of an asset's bytes, 64 hex digits: its key everywhere."""
     return hashlib.sha256(data).hexdigest()
 
 
@@ -47,5 +48,6 @@ def clear() -> None:
 
 
 def has(key: str) -> bool:
+    """Whether the bytes of this key are at hand in this process."""
     with _lock:
         return key in _stored

@@ -8,6 +8,8 @@ from typing import NamedTuple
 
 
 class Box(NamedTuple):
+    """A rectangle of whole pixels: columns x0 to x1 and rows y0 to y1, the ends left out."""
+
     x0: int
     y0: int
     x1: int
@@ -15,21 +17,26 @@ class Box(NamedTuple):
 
     @property
     def width(self) -> int:
+        """Columns; 0 for an empty box."""
         return max(0, self.x1 - self.x0)
 
     @property
     def height(self) -> int:
+        """Rows; 0 for an empty box."""
         return max(0, self.y1 - self.y0)
 
     @property
     def empty(self) -> bool:
+        """Whether no pixel lies in it."""
         return self.x1 <= self.x0 or self.y1 <= self.y0
 
     def grown(self, by: float) -> Box:
+        """Larger by `by` px on each side, rounded up to whole px."""
         n = math.ceil(by)
         return Box(self.x0 - n, self.y0 - n, self.x1 + n, self.y1 + n)
 
     def moved(self, dx: int, dy: int) -> Box:
+        """The same size, `dx` px to the right and `dy` px down."""
         return Box(self.x0 + dx, self.y0 + dy, self.x1 + dx, self.y1 + dy)
 
     def meet(self, other: Box) -> Box:

@@ -70,6 +70,7 @@ class Cache:
             self._bytes -= size
 
     def clear(self) -> None:
+        """Forget everything."""
         with self._lock:
             self._stored.clear()
             self._slots.clear()

@@ -36,13 +36,13 @@ def demo_boards() -> list[Path]:
     return sorted(demo_folder().glob("*.anole"))
 
 
-def kept_path() -> Path:
+def saved_path() -> Path:
     return platformdirs.user_state_path("anole") / "autosave" / "unsaved.anole"
 
 
-def kept_work() -> Path | None:
+def saved_work() -> Path | None:
     """Unsaved work of an earlier time, if there is any."""
-    path = kept_path()
+    path = saved_path()
     return path if path.exists() else None
 
 
@@ -111,14 +111,14 @@ class BoardFiles(QObject):
             return False
         self.settings.add_recent(path)
         with contextlib.suppress(OSError):
-            kept_path().unlink()
+            saved_path().unlink()
         return True
 
     def keep_work(self) -> None:
         """Put unsaved work aside, so that closing or opening loses nothing."""
         if self.document.is_saved:
             return
-        path = kept_path()
+        path = saved_path()
         try:
             path.parent.mkdir(parents=True, exist_ok=True)
             board = self.document.board

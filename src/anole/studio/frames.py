@@ -11,6 +11,7 @@ from PyQt6.QtGui import QImage
 from ..core.box import Box
 from ..core.model import Board
 from ..core.render.opaque import opaque
+from .pixel_images import PREMULTIPLIED, shared_image
 
 
 class Frame(NamedTuple):
@@ -29,19 +30,9 @@ class Frame(NamedTuple):
         return self.image.format() == QImage.Format.Format_RGB32
 
 
-def shared_image(pixels: np.ndarray, board: Board) -> QImage:
+def frame_image(pixels: np.ndarray, board: Board) -> QImage:
     """(H, W) uint32 ARGB words, premultiplied -> an image of the same memory."""
-    height, width = pixels.shape
-    kinds = QImage.Format
-    kind = kinds.Format_RGB32 if opaque(board) else kinds.Format_ARGB32_Premultiplied
-    return QImage(pixels.data, width, height, width * 4, kind)  # type: ignore[call-overload]
-
-
-def straight_image(pixels: np.ndarray) -> QImage:
-    """(H, W, 4) uint8 straight RGBA -> an image of its own memory."""
-    height, width = pixels.shape[:2]
-    image = QImage(pixels.data, width, height, width * 4, QImage.Format.Format_RGBA8888)  # type: ignore[call-overload]
-    return image.copy()
+    return shared_image(pixels, QImage.Format.Format_RGB32 if opaque(board) else PREMULTIPLIED)
 
 
 def reduced(pixels: np.ndarray, width: int) -> np.ndarray:

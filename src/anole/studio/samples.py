@@ -25,13 +25,17 @@ def words_of(piece: Piece | None) -> str:
     return short[: MOST_LETTERS + 6] or "Words"
 
 
+def bare(piece: Coated | None, text: str) -> Coated:
+    """The piece (words where there is none) with all that its samples show, but for coats."""
+    base = piece or Lettering(id="sample")
+    return msgspec.structs.replace(kind_of(base).sample(base, text), style=(), worn=None)
+
+
 def sample(
     piece: Coated | None, coats: tuple[Coat, ...], text: str, width: int, height: int, board: Board
 ) -> Board:
     """A board of width x height px with the piece (words where there is none) in those coats."""
-    base = piece or Lettering(id="sample")
-    bare = kind_of(base).sample(base, text)
-    dressed = msgspec.structs.replace(bare, style=coats, worn=None)
+    dressed = msgspec.structs.replace(bare(piece, text), style=coats)
     return _fitted(dressed, width, height, board)
 
 
@@ -55,7 +59,7 @@ def miniature(board: Board, piece_id: str, width: int, height: int) -> Board:
     piece = board.piece(piece_id)
     if isinstance(piece, Coated):
         return sample(piece, piece.style, words_of(piece), width, height, board)
-    bare = kind_of(piece).sample(piece, "")
-    if isinstance(bare, Placed):
-        return _fitted(bare, width, height, board)
-    return msgspec.structs.replace(board, pieces=(bare,), width=width, height=height)
+    alone = kind_of(piece).sample(piece, "")
+    if isinstance(alone, Placed):
+        return _fitted(alone, width, height, board)
+    return msgspec.structs.replace(board, pieces=(alone,), width=width, height=height)

@@ -8,6 +8,7 @@ from PyQt6.QtGui import QImage
 
 from ..core.colour.spaces import to_encoded, to_linear
 from ..core.model import Colour
+from .pixel_images import STRAIGHT, memory_of
 
 
 def side_for(keys: Qt.KeyboardModifier) -> int:
@@ -31,9 +32,5 @@ def average(pixels: np.ndarray, x: int, y: int, keys: Qt.KeyboardModifier) -> Co
 
 def pixels_of(image: QImage) -> np.ndarray:
     """(H, W, 4) uint8 straight RGBA of a picture."""
-    plain = image.convertToFormat(QImage.Format.Format_RGBA8888)
-    bits = plain.constBits()
-    assert bits is not None
-    whole = np.frombuffer(bits.asstring(plain.sizeInBytes()), np.uint8)
-    rows = whole.reshape(plain.height(), plain.bytesPerLine())
-    return rows[:, : plain.width() * 4].reshape(plain.height(), plain.width(), 4).copy()
+    plain = image.convertToFormat(STRAIGHT)
+    return memory_of(plain)[:, : plain.width()].copy()

@@ -9,7 +9,7 @@ from PyQt6.QtGui import QAction, QColor, QPainter, QPainterPath, QPaintEvent
 from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QLabel, QMenu, QPushButton, QWidget
 
 from . import icons, theme
-from .board_files import BoardFiles, demo_boards, kept_work
+from .board_files import BoardFiles, demo_boards, saved_work
 from .session import Session
 from .shell import Stage
 
@@ -138,9 +138,9 @@ class TopBar(QWidget):
             demo.addAction(
                 path.stem.replace("-", " ").capitalize(), lambda p=path: files.open_copy(p)
             )
-        kept = kept_work()
-        if kept is not None:
-            menu.addAction("Bring back unsaved work", lambda: files.open_copy(kept))
+        saved = saved_work()
+        if saved is not None:
+            menu.addAction("Bring back unsaved work", lambda: files.open_copy(saved))
         menu.addSeparator()
         for command in ("open", "save", "save-as", "dress", "quit"):
             menu.addAction(self._actions[command])

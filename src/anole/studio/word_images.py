@@ -10,6 +10,7 @@ from ..core.field.coverage import rasterise
 from ..core.lettering.block import Setting, block
 from ..core.lettering.flatten import flatten
 from ..core.model import Font
+from .pixel_images import PREMULTIPLIED, image_of
 
 
 def words_coverage(text: str, font: Font, width: int, height: int) -> np.ndarray:
@@ -30,5 +31,4 @@ def tinted(coverage: np.ndarray, colour: QColor) -> QImage:
     pixels = np.empty((height, width, 4), np.uint8)
     for n, part in enumerate((colour.blue(), colour.green(), colour.red(), 255)):
         pixels[..., n] = coverage * part + 0.5
-    image = QImage(pixels.data, width, height, width * 4, QImage.Format.Format_ARGB32_Premultiplied)  # type: ignore[call-overload]
-    return image.copy()
+    return image_of(pixels, PREMULTIPLIED)

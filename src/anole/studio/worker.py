@@ -23,7 +23,8 @@ from ..core.render.renderer import Cancelled, Renderer, Request
 from ..core.render.warm import warm
 from . import theme
 from .buffers import Buffers
-from .frames import Frame, reduced, shared_image, straight_image
+from .frames import Frame, frame_image, reduced
+from .pixel_images import image_of
 from .word_images import tinted, words_coverage
 
 SMALL_CACHE = 96 * 2**20
@@ -85,7 +86,7 @@ class Worker(QObject):
         """Render a small picture when there is time; an older one of `key` is dropped."""
 
         def job() -> None:
-            self.drawn.emit(key, straight_image(self._render_small(board, scale, not grounds)))
+            self.drawn.emit(key, image_of(self._render_small(board, scale, not grounds)))
 
         self._later(key, job)
 
@@ -95,7 +96,7 @@ class Worker(QObject):
         def job() -> None:
             pixels = self._render_small(board, min(1.0, MOST_PROOF / board.width), False)
             for width in widths:
-                self.drawn.emit((key, width), straight_image(reduced(pixels, width)))
+                self.drawn.emit((key, width), image_of(reduced(pixels, width)))
 
         self._later((key,), job)
 
@@ -208,7 +209,7 @@ class Worker(QObject):
         # what half the scale would take grows with its px
         self._half_took = (time.perf_counter() - start) * (share / SHARES[0]) ** 2
         return Frame(
-            shared_image(pixels, request.board), request.board, rough.scale, small, small, pixels
+            frame_image(pixels, request.board), request.board, rough.scale, small, small, pixels
         )
 
     def _frame(self, request: Request) -> Frame:
@@ -224,5 +225,5 @@ class Worker(QObject):
             lambda part, into: self._renderer.picture(planes, part, False, into),
         )
         return Frame(
-            shared_image(pixels, request.board), request.board, request.scale, box, part, pixels
+            frame_image(pixels, request.board), request.board, request.scale, box, part, pixels
         )

@@ -67,6 +67,7 @@ class CoatContext(NamedTuple):
 
     @property
     def units(self) -> Units:
+        """What lengths are measured by here: em in px, dots per inch and scale."""
         return Units(self.em, self.dpi, self.scale)
 
     def px(self, length: Length) -> float:

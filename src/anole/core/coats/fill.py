@@ -24,6 +24,8 @@ from .repeats import repeats
 
 
 class FillKind(PaintedCoat[Fill]):
+    """The face painted, once or several times moved by chance."""
+
     struct = Fill
     title, family, about = "Fill", "Face", "paints the face"
     coverage_reads = Reads.NOTHING

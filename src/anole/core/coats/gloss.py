@@ -39,6 +39,8 @@ class GlossCut(NamedTuple):
 
 
 class GlossKind(PaintedCoat[Gloss]):
+    """A shine over the face that ends at a line or an oval."""
+
     struct = Gloss
     title, family, about = "Gloss", "Face", "a shine cut off by a line or an oval"
     coverage = (

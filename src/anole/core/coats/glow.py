@@ -16,6 +16,8 @@ from .kind import Cover, PaintedCoat, Place
 
 
 class GlowKind(PaintedCoat[Glow]):
+    """Paint along a span of the distance field that fades by a falloff."""
+
     struct = Glow
     title, family, about = "Glow", "Line", "light or colour that fades along a span"
     place = Place.HALO

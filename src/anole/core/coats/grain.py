@@ -22,6 +22,8 @@ LUMINANCE = (0.2126, 0.7152, 0.0722)
 
 
 class GrainKind(CoatKind[Grain]):
+    """A pattern taken as heights over the face, lit by the lamp."""
+
     struct = Grain
     title, family, about = "Grain", "Light", "the face roughened by a pattern, lit"
     coverage_reads = Reads.NOTHING

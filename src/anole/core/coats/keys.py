@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Hashable
+import functools
+from collections.abc import Callable, Hashable
 from typing import Any
 
 from ..box import Box
@@ -12,21 +13,42 @@ from ..paint.source import value_of
 from .context import CoatContext, Overlap, Reads
 from .kind import CoatKind
 
+Reader = Callable[[CoatKind[Any], Coat, CoatContext], Hashable]
+
+
+def _outset(kind: CoatKind[Any], coat: Coat, context: CoatContext) -> Hashable:
+    return context.outset if kind.whole(coat) else None
+
+
+def _picture(of: str) -> Reader:
+    def read(kind: CoatKind[Any], coat: Coat, context: CoatContext) -> Hashable:
+        return context.backdrop.key(of) if context.backdrop else None
+
+    return read
+
+
+READERS: dict[Reads, Reader] = {
+    Reads.FIELDS: lambda kind, coat, context: (context.shape.key, context.shape.box),
+    Reads.OUTSET: _outset,
+    Reads.UNITS: lambda kind, coat, context: context.units,
+    Reads.FRAME: lambda kind, coat, context: (context.frames.piece, context.frames.board),
+    Reads.LETTERS: lambda kind, coat, context: context.frames.letters,
+    Reads.LAMP: lambda kind, coat, context: kind.lamp(coat) or context.lamp,
+    Reads.BENEATH: _picture("beneath"),
+    Reads.OWN: _picture("own"),
+}
+"""The value of each thing that can be declared to be read."""
+
+
+@functools.cache
+def _readers(reads: Reads) -> tuple[Reader, ...]:
+    # flags are slow to ask, and every coat of every frame would ask them all
+    return tuple(reader for flag, reader in READERS.items() if flag in reads)
+
 
 def _read(kind: CoatKind[Any], coat: Coat, context: CoatContext, reads: Reads) -> tuple:
     """The values of all that is declared to be read."""
-    shape, frames, backdrop = context.shape, context.frames, context.backdrop
-    whole = Reads.OUTSET in reads and kind.whole(coat)
-    return (
-        (shape.key, shape.box) if Reads.FIELDS in reads else None,
-        context.outset if whole else None,
-        context.units if Reads.UNITS in reads else None,
-        (frames.piece, frames.board) if Reads.FRAME in reads else None,
-        frames.letters if Reads.LETTERS in reads else None,
-        (kind.lamp(coat) or context.lamp) if Reads.LAMP in reads else None,
-        backdrop.key("beneath") if backdrop and Reads.BENEATH in reads else None,
-        backdrop.key("own") if backdrop and Reads.OWN in reads else None,
-    )
+    return tuple(reader(kind, coat, context) for reader in _readers(reads))
 
 
 def _fields(coat: Coat, names: tuple[str, ...]) -> tuple:

@@ -159,6 +159,7 @@ class CoatKind(Protocol[C]):
 
     @property
     def tag(self) -> str:
+        """The `kind` by which files name the coat."""
         return tag_of(self.struct)
 
     @property
@@ -171,6 +172,7 @@ class PaintedCoat(CoatKind[C], Protocol[C]):
     """A coat whose colours are those of its one paint, the field `paint`."""
 
     def paint(self, coat: C) -> Paint:
+        """The paint of `coat`."""
         return coat.paint  # type: ignore[attr-defined]
 
     def paints(self, coat: C) -> tuple[Paint, ...]:

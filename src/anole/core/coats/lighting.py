@@ -20,8 +20,6 @@ from ..paint.stops import STEPS, table
 F = np.float32
 WHITE = Colour(255, 255, 255)
 TONES = 1024
-RIDGE = F(0.88)
-"""Cosine between neighbouring normals below which a px is looked at more closely."""
 
 
 class LightNumbers(NamedTuple):
@@ -78,6 +76,7 @@ def ramp_table(stops: tuple[Stop, ...], lamp: Lamp) -> Table:
 
 
 def light_of(lamp: Lamp, stops: tuple[Stop, ...], gleam: Gleam | None = None) -> Light:
+    """The lamp, the ramp of a relief and its highlight as numbers for kernels, directions of unit length."""
     x, y, z = toward(lamp)
     half = np.array([x, y, z + 1])
     half /= np.linalg.norm(half)

@@ -24,6 +24,8 @@ CRISP = 0.35
 
 
 class ReliefKind(CoatKind[Relief]):
+    """A moulding as heights along a span of the distance field, lit by the lamp."""
+
     struct = Relief
     title, family, about = "Relief", "Light", "a cross-section along a span, lit"
     coverage = ("span", "silhouette")

@@ -1,4 +1,4 @@
-"""The looks of many px of a row at once: first where they stand in the table, then plane by plane."""
+"""The shading of many px of a row at once: first where they stand in the table, then plane by plane."""
 
 from __future__ import annotations
 
@@ -41,28 +41,28 @@ def _straight(red, green, blue, alpha):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _gleam(d, nx, ny, lx, ly, gleams, y, x0, x1, out):  # type: ignore[no-untyped-def]
+def _gleam(d, nx, ny, lx, ly, highlights, y, x0, x1, out):  # type: ignore[no-untyped-def]
     for x in range(x0, x1):
-        light = gleam(d[x], nx[x] * lx + ny[x] * ly, gleams, gleams.looks)
+        light = gleam(d[x], nx[x] * lx + ny[x] * ly, highlights, highlights.samples)
         if light > 0:
             colour = (out[0, y, x], out[1, y, x], out[2, y, x], out[3, y, x])
-            r, g, b, a = add_highlight(colour, light, gleams.tint)
+            r, g, b, a = add_highlight(colour, light, highlights.tint)
             out[0, y, x], out[1, y, x], out[2, y, x], out[3, y, x] = r, g, b, a
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def sample_row(d, nx, ny, lx, ly, looks, gleams, y, x0, x1, room, out):  # type: ignore[no-untyped-def]
+def sample_row(d, nx, ny, lx, ly, shading, highlights, y, x0, x1, room, out):  # type: ignore[no-untyped-def]
     """Straight colours of the px x0..x1 of row y of out, (4, H, W).
 
-    d, nx, ny : (W,) distances and normals of the row; looks, gleams : of shading_tables()
+    d, nx, ny : (W,) distances and normals of the row; shading, highlights : of shading_tables()
     room : at (W,) uint32, down (W,) and right (W,) float32, overwritten
     """
-    table, first, per_px, reach = looks.colours, looks.first, looks.per_px, looks.reach
+    table, first, per_px, reach = shading.colours, shading.first, shading.per_px, shading.reach
     rows, flat = np.float32(table.shape[0] // TURNS), table.ravel()
     at, down, right = room[0][: x1 - x0], room[1][: x1 - x0], room[2][: x1 - x0]
     _places(d[x0:x1], nx[x0:x1], ny[x0:x1], lx, ly, first, per_px, reach, rows, at, down, right)
     for plane in range(4):
         _between(flat, plane, at, down, right, out[plane, y, x0:x1])
-    if gleams.shine.size:
-        _gleam(d, nx, ny, lx, ly, gleams, y, x0, x1, out)
+    if highlights.shine.size:
+        _gleam(d, nx, ny, lx, ly, highlights, y, x0, x1, out)
     _straight(out[0, y, x0:x1], out[1, y, x0:x1], out[2, y, x0:x1], out[3, y, x0:x1])

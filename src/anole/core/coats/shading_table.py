@@ -14,12 +14,12 @@ from .. import bands
 from ..arrays import Plane, Planes
 from .lighting import Light, colour_at, shine_at, tone_at
 
-LEAST_LOOKS, MOST_LOOKS, FINE = 3, 12, 24.0
+LEAST_SAMPLES, MOST_SAMPLES, FINE = 3, 12, 24.0
 """ShadingTable across a px: as many as give a span FINE of them, within bounds."""
 PER_PX, MOST = 32, 1 << 16
 """Entries of the slopes for each px of distance, and altogether."""
-LOOKED_PX, LEAST_ROWS, MOST_ROWS, TURNS = 8, 64, 640, 129
-"""Rows of the looks for each px of distance, their bounds, and entries from the darkest turn of a
+ROWS_PX, LEAST_ROWS, MOST_ROWS, TURNS = 8, 64, 640, 129
+"""Rows of the table for each px of distance, their bounds, and entries from the darkest turn of a
 normal to the brightest."""
 SHORT = np.float32(1e-3)
 """By how much a place between entries stays below the last of them."""
@@ -46,21 +46,22 @@ def slopes(
 
 @njit(nogil=True, cache=True, error_model="numpy")
 def entry(d, first, per_px, count):  # type: ignore[no-untyped-def]
+    """Row of a table for the distance `d` px: `per_px` rows a px from `first` on, held in 0 to count - 1."""
     at = (d - first) * per_px + np.float32(0.5)
     return int(min(max(at, np.float32(0)), np.float32(count - 1)))
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _tabulate(slope, first, per_px, start, step, reach, k, ramp, looks, out, y0, y1):  # type: ignore[no-untyped-def]
+def _tabulate(slope, first, per_px, start, step, reach, k, ramp, samples, out, y0, y1):  # type: ignore[no-untyped-def]
     """out (rows, TURNS, 4) premultiplied: row i at distance start + i step, column j at the turn
     c = reach (2 j / (TURNS - 1) - 1) of the normal toward the lamp."""
-    one, wide = np.float32(1), np.float32(1) / np.float32(looks)
-    off = -wide * np.float32(0.5) * np.float32(looks - 1)
-    share = one / np.float32(looks)
+    one, wide = np.float32(1), np.float32(1) / np.float32(samples)
+    off = -wide * np.float32(0.5) * np.float32(samples - 1)
+    share = one / np.float32(samples)
     out[y0:y1] = 0
     for i in range(y0, y1):
-        for look in range(looks):
-            d = start + np.float32(i) * step + off + np.float32(look) * wide
+        for tap in range(samples):
+            d = start + np.float32(i) * step + off + np.float32(tap) * wide
             e = entry(d, first, per_px, len(slope))
             size, g = slope[e, 0], slope[e, 1]
             for j in range(TURNS):
@@ -83,7 +84,7 @@ class ShadingTable(NamedTuple):
 
 
 class HighlightTable(NamedTuple):
-    """slope, first, per_px : as of slopes(); looks : how many across a px
+    """slope, first, per_px : as of slopes(); samples : how many across a px
     lean : of the half vector against the way to the lamp, and its part out of the board
     shine : the gleam, as of a Light; tint : its colour
     """
@@ -91,7 +92,7 @@ class HighlightTable(NamedTuple):
     slope: np.ndarray
     first: np.float32
     per_px: np.float32
-    looks: int
+    samples: int
     lean: tuple[np.float32, np.float32]
     shine: np.ndarray
     tint: tuple[np.float32, np.float32, np.float32]
@@ -100,17 +101,18 @@ class HighlightTable(NamedTuple):
 def shading_tables(
     heights: Plane, span: tuple[float, float], rise: float, light: Light
 ) -> tuple[ShadingTable, HighlightTable]:
+    """Colours and highlights over distance and turn, for heights (N,) along `span` px, `rise` px high."""
     reach = max(span[1] - span[0], 1e-3)
-    looks = int(min(max(FINE / reach, LEAST_LOOKS), MOST_LOOKS))
-    slope, first, per_px = slopes(heights, span, rise, 1 / looks)
-    rows = int(min(max((reach + 3) * LOOKED_PX, LEAST_ROWS), MOST_ROWS))
+    samples = int(min(max(FINE / reach, LEAST_SAMPLES), MOST_SAMPLES))
+    slope, first, per_px = slopes(heights, span, rise, 1 / samples)
+    rows = int(min(max((reach + 3) * ROWS_PX, LEAST_ROWS), MOST_ROWS))
     step = (reach + 3) / (rows - 1)
     turn = max(float(np.hypot(light.numbers.lx, light.numbers.ly)), 1e-4)
     out = np.empty((rows, TURNS, 4), np.float32)
     numbers = (np.float32(v) for v in (first, per_px, span[0] - 1.5, step, turn))
     values = tuple(numbers)
     bands.run(
-        lambda a, b: _tabulate(slope, *values, light.numbers, light.ramp, looks, out, a, b),
+        lambda a, b: _tabulate(slope, *values, light.numbers, light.ramp, samples, out, a, b),
         bands.split(rows),
     )
     k = light.numbers
@@ -120,7 +122,7 @@ def shading_tables(
         slope,
         values[0],
         values[1],
-        looks,
+        samples,
         (np.float32(lean), k.hz),
         light.shine,
         (k.red, k.green, k.blue),
@@ -128,21 +130,23 @@ def shading_tables(
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def gleam(d, c, gleams, count):  # type: ignore[no-untyped-def]
+def gleam(d, c, highlights, count):  # type: ignore[no-untyped-def]
     """The gleam of a px at distance d whose normal turns by c toward the lamp: the mean of
-    `count` looks across it."""
+    `count` samples across it."""
     one, share = np.float32(1), np.float32(1) / np.float32(count)
-    last = len(gleams.slope) - 1
+    last = len(highlights.slope) - 1
     total = np.float32(0)
-    for look in range(count):
-        off = (np.float32(look) + np.float32(0.5)) * share - np.float32(0.5)
-        at = (d + off - gleams.first) * gleams.per_px
+    for tap in range(count):
+        off = (np.float32(tap) + np.float32(0.5)) * share - np.float32(0.5)
+        at = (d + off - highlights.first) * highlights.per_px
         at = min(max(at, np.float32(0)), np.float32(last) - SHORT)
         n = int(at)
         beyond = at - np.float32(n)
-        g = gleams.slope[n, 2] + (gleams.slope[n + 1, 2] - gleams.slope[n, 2]) * beyond
+        g = highlights.slope[n, 2] + (highlights.slope[n + 1, 2] - highlights.slope[n, 2]) * beyond
         size = one / np.sqrt(one + g * g)
-        total += shine_at((gleams.lean[1] - g * c * gleams.lean[0]) * size, gleams.shine)
+        total += shine_at(
+            (highlights.lean[1] - g * c * highlights.lean[0]) * size, highlights.shine
+        )
     return total * share
 
 
@@ -162,10 +166,10 @@ def turn_at(c, reach):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def sample_shading(d, turn, beyond, looks):  # type: ignore[no-untyped-def]
-    """The look in the row nearest to d, premultiplied, between two entries: one of many of a px."""
-    table, rows = looks.colours, np.float32(looks.colours.shape[0] // TURNS - 1)
-    row = min(max((d - looks.first) * looks.per_px + np.float32(0.5), np.float32(0)), rows)
+def sample_shading(d, turn, beyond, shading):  # type: ignore[no-untyped-def]
+    """The tap in the row nearest to d, premultiplied, between two entries: one of many of a px."""
+    table, rows = shading.colours, np.float32(shading.colours.shape[0] // TURNS - 1)
+    row = min(max((d - shading.first) * shading.per_px + np.float32(0.5), np.float32(0)), rows)
     p = np.uint32(row) * np.uint32(TURNS) + np.uint32(turn)
     q = p + np.uint32(1)
     u0, u1, u2, u3 = np.uint32(0), np.uint32(1), np.uint32(2), np.uint32(3)

@@ -45,6 +45,8 @@ def penumbra(lift: float, lamp: Lamp) -> float:
 
 
 class ShadowKind(PaintedCoat[Shadow]):
+    """The shape's coverage thrown aside, spread and blurred."""
+
     struct = Shadow
     title, family, about = "Shadow", "Light", "the letters lifted off the ground"
     place = Place.GROUND

@@ -42,6 +42,8 @@ class SheenBands(NamedTuple):
 
 
 class SheenKind(PaintedCoat[Sheen]):
+    """Sine bands over the face, shifted by the blurred shape beneath."""
+
     struct = Sheen
     title, family, about = "Sheen", "Face", "soft bands that follow the form"
     coverage = ("bearing", "pitch", "width", "phase", "drift", "bow", "unevenness", "seed")

@@ -16,6 +16,8 @@ from .kind import Cover, PaintedCoat, Place
 
 
 class StrokeKind(PaintedCoat[Stroke]):
+    """Paint between two outsets of the outline."""
+
     struct = Stroke
     title, family, about = "Stroke", "Line", "paints a span along the edge"
     place = Place.LINE

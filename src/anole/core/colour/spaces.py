@@ -43,10 +43,12 @@ def to_encoded(linear: np.ndarray) -> np.ndarray:
 
 
 def to_oklab(srgb: np.ndarray) -> np.ndarray:
+    """Oklab (3, ...) of encoded sRGB (3, ...) in 0 to 1 (B. Ottosson, "A perceptual color space", 2020)."""
     return np.tensordot(_LAB, np.cbrt(np.tensordot(_LMS, to_linear(srgb), 1)), 1)
 
 
 def from_oklab(lab: np.ndarray) -> np.ndarray:
+    """Encoded sRGB (3, ...) of Oklab (3, ...): the inverse of `to_oklab`; may lie outside 0 to 1."""
     lms = np.tensordot(_FROM_LAB, lab, 1) ** 3
     return to_encoded(np.tensordot(_FROM_LMS, lms, 1))
 
@@ -64,10 +66,12 @@ def flat(lch: np.ndarray) -> np.ndarray:
 
 
 def to_oklch(srgb: np.ndarray) -> np.ndarray:
+    """Lightness, chroma and hue in degrees (3, ...) of encoded sRGB (3, ...)."""
     return polar(to_oklab(srgb))
 
 
 def from_oklch(lch: np.ndarray) -> np.ndarray:
+    """Encoded sRGB (3, ...) of lightness, chroma and hue in degrees; may lie outside 0 to 1."""
     return from_oklab(flat(lch))
 
 
@@ -85,6 +89,7 @@ def to_hsl(srgb: np.ndarray) -> np.ndarray:
 
 
 def from_hsl(hsl: np.ndarray) -> np.ndarray:
+    """sRGB (3, ...) of hue in degrees, saturation and lightness in 0 to 1 (CSS Color 4, 7.1)."""
     hue, saturation, light = hsl
     reach = saturation * np.minimum(light, 1 - light)
 

@@ -3,7 +3,7 @@
 A frame has up to three accumulators, all (4, H, W) float32 premultiplied: `ground` takes what
 lies outside the shape, `face` what lies inside them, and both are joined once, through the
 shape's coverage: the edge keeps that coverage whatever the number of coats, and no ground
-shows between a stroke and the face. `kept` is the board beneath a piece painted apart.
+shows between a stroke and the face. `beneath` is the board beneath a piece painted apart.
 """
 
 from __future__ import annotations
@@ -27,7 +27,7 @@ class Accumulators:
         shape = (4, window.height, window.width)
         self.ground = np.zeros(shape, np.float32)
         self.face = np.zeros(shape, np.float32)
-        self.kept = np.zeros(shape, np.float32)
+        self.beneath = np.zeros(shape, np.float32)
 
     def inner(self, part: Box) -> tuple[int, int, int, int]:
         """A box of board px as x0, y0, x1, y1 in the planes."""
@@ -47,10 +47,16 @@ class PreparedStep(NamedTuple):
 
 
 class Step(Protocol):
+    """One step of painting a board: a rectangle, and what it does to the accumulators there."""
+
     @property
-    def key(self) -> Hashable: ...
+    def key(self) -> Hashable:
+        """Equal keys paint the same."""
+
     @property
-    def box(self) -> Box: ...
+    def box(self) -> Box:
+        """Where it can change a pixel."""
+
     def prepared(self, planes: Accumulators) -> PreparedStep:
         """Make what is needed, from the cache where it can; then say what to do."""
 
@@ -141,14 +147,14 @@ class ApartBegin(NamedTuple):
     on_nothing: bool
 
     def prepared(self, planes: Accumulators) -> PreparedStep:
-        instructions = [Instruction(COPY, self.box, planes.kept, planes.ground)]
+        instructions = [Instruction(COPY, self.box, planes.beneath, planes.ground)]
         if self.on_nothing:
             instructions.append(Instruction(WIPE, self.box, planes.ground))
         return PreparedStep(instructions)
 
 
 class ApartEnd(NamedTuple):
-    """Join what was painted apart with the kept board."""
+    """Join what was painted apart with the board beneath."""
 
     key: Hashable
     box: Box
@@ -156,11 +162,11 @@ class ApartEnd(NamedTuple):
     blend: str
 
     def prepared(self, planes: Accumulators) -> PreparedStep:
-        ground, kept, box = planes.ground, planes.kept, self.box
+        ground, beneath, box = planes.ground, planes.beneath, self.box
         if self.blend == "normal":
             ones = np.ones((1, box.width), np.float32)
-            joined = Instruction(LERP, box, kept, ground, ones, (box.x0, box.y0), self.opacity)
+            joined = Instruction(LERP, box, beneath, ground, ones, (box.x0, box.y0), self.opacity)
         else:
             mode = blend.NUMBER[self.blend]
-            joined = Instruction(MERGE, box, kept, ground, share=self.opacity, mode=mode)
-        return PreparedStep([joined, Instruction(COPY, box, ground, kept)])
+            joined = Instruction(MERGE, box, beneath, ground, share=self.opacity, mode=mode)
+        return PreparedStep([joined, Instruction(COPY, box, ground, beneath)])

@@ -10,6 +10,8 @@ MOST_STEPS = 500
 
 
 class Step(NamedTuple):
+    """A board, and the name of what led to it."""
+
     name: str
     board: Board
 
@@ -24,22 +26,27 @@ class History:
 
     @property
     def board(self) -> Board:
+        """The board as it stands now."""
         return self._steps[self._at].board
 
     @property
     def steps(self) -> list[Step]:
+        """All steps, the oldest first, those that were undone among them."""
         return list(self._steps)
 
     @property
     def at(self) -> int:
+        """Which of `steps` stands now."""
         return self._at
 
     @property
     def undo_name(self) -> str | None:
+        """What `undo` would take back; None if nothing."""
         return self._steps[self._at].name if self._at > 0 else None
 
     @property
     def redo_name(self) -> str | None:
+        """What `redo` would bring again; None if nothing."""
         return self._steps[self._at + 1].name if self._at + 1 < len(self._steps) else None
 
     def push(self, name: str, board: Board, drag: object | None = None) -> None:
@@ -62,9 +69,11 @@ class History:
         self._at, self._drag = to, None
 
     def undo(self) -> None:
+        """Go one step back; nothing happens at the first."""
         if self._at > 0:
             self.go(self._at - 1)
 
     def redo(self) -> None:
+        """Go one step on; nothing happens at the last."""
         if self._at + 1 < len(self._steps):
             self.go(self._at + 1)

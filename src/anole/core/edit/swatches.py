@@ -7,21 +7,23 @@ from ..model.board import NamedGradient, Swatch
 from .checked import replaced
 
 
-def keep_colour(board: Board, name: str, colour: Colour) -> Board:
+def save_colour(board: Board, name: str, colour: Colour) -> Board:
     """Keep a colour under a name, in the place of one of the same name. Raises ModelError."""
     rest = tuple(s for s in board.swatches if s.name != name)
     return replaced(board, swatches=(*rest, Swatch(name, colour)))
 
 
-def drop_colour(board: Board, name: str) -> Board:
+def delete_colour(board: Board, name: str) -> Board:
+    """The board without the swatches of this name."""
     return replaced(board, swatches=tuple(s for s in board.swatches if s.name != name))
 
 
-def keep_gradient(board: Board, name: str, gradient: Gradient) -> Board:
+def save_gradient(board: Board, name: str, gradient: Gradient) -> Board:
     """Keep a gradient under a name, in the place of one of the same name. Raises ModelError."""
     rest = tuple(g for g in board.gradients if g.name != name)
     return replaced(board, gradients=(*rest, NamedGradient(name, gradient)))
 
 
-def drop_gradient(board: Board, name: str) -> Board:
+def delete_gradient(board: Board, name: str) -> Board:
+    """The board without the gradients of this name."""
     return replaced(board, gradients=tuple(g for g in board.gradients if g.name != name))

@@ -19,6 +19,7 @@ class StrokeOutset(NamedTuple):
 
     @property
     def reach(self) -> float:
+        """px from the outline to the farthest tip of a corner."""
         return self.by * self.longest
 
 

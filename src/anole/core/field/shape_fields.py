@@ -16,6 +16,7 @@ from .joins import TurnedDistance, joined, longest_mitre
 from .normals import joints, normals
 from .outset import Outset, StrokeOutset
 from .raster import Raster
+from .ridge_samples import RidgeSamples, ridge_samples
 
 CORE_SIDE = 512
 """The core is measured on the outline scaled to about this many px a side..."""
@@ -147,6 +148,14 @@ class ShapeFields:
     def joints(self) -> np.ndarray:
         """(m, 8) float32: the normals of each chord and of its ends, as of normals.joints()."""
         return self._cache.get(("joints", self.key), lambda: joints(self.chords))
+
+    def ridge_samples(self, outer: float) -> RidgeSamples:
+        """The px where normals part, looked at closely, from `outer` px inwards."""
+        return self._cache.get(
+            ("ridge samples", self.key, self.box, outer),
+            lambda: ridge_samples(self.nearest, self.joints, self.normals, outer),
+            ("ridge samples", self.key),
+        )
 
     def shifted(self, dx: float, dy: float, box: Box) -> np.ndarray:
         """Coverage of the silhouette moved by (dx, dy) px, over `box`."""

@@ -13,6 +13,7 @@ class FileError(Exception):
 
 
 def reason(error: OSError) -> str:
+    """What the system says went wrong, as it goes on in a sentence."""
     return (error.strerror or str(error)).lower()
 
 

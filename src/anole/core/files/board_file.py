@@ -68,6 +68,7 @@ def carried(board: Board) -> list[Asset]:
 
 
 def entry_of(asset: Asset) -> str:
+    """Name of the archive's entry that holds the asset."""
     suffix = Path(asset.name).suffix.lower()
     return f"assets/{asset.sha}{suffix if suffix[1:].isalnum() else ''}"
 

@@ -23,11 +23,13 @@ class Bends(NamedTuple):
 
     @property
     def bent(self) -> bool:
+        """Whether glyphs stand anywhere but straight on their line."""
         straight = self.head == STRAIGHT and self.foot == STRAIGHT
         return not straight or self.by_letter or any((self.corners, self.pose))
 
     @property
     def by_letter(self) -> bool:
+        """Whether each letter moves by itself."""
         return bool(self.ring or (self.letters and self.letters.moves))
 
 

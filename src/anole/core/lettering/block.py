@@ -59,6 +59,7 @@ class Block(NamedTuple):
 
 
 def setting_of(piece: Lettering, dpi: float) -> Setting:
+    """All of a piece that decides where its glyphs stand, in em of its size."""
     em = piece.size.px(1.0, dpi)
     return Setting(
         piece.text,

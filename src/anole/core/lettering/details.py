@@ -62,6 +62,8 @@ AXES = {
 
 
 class Axis(NamedTuple):
+    """An axis of a variable font: its four-letter tag, its name, bounds and default."""
+
     tag: str
     name: str
     low: float

@@ -24,6 +24,7 @@ class Glyph(NamedTuple):
 
 @functools.lru_cache(8192)
 def glyph(file: FontFile, index: int, axes: Axes = ()) -> Glyph:
+    """The outline of a font's glyph, contours wound by nesting, in em with y down; kept for the next time."""
     if stored_outlines.is_stored(file):
         path = skia_paths.path_of(stored_outlines.curves(file, index) * stored_outlines.UPEM)
         return _measured(skia_paths.wound(path, stored_outlines.UPEM), stored_outlines.UPEM)

@@ -27,6 +27,7 @@ class Run(NamedTuple):
 
 @functools.lru_cache(65536)
 def has(file: FontFile, char: str) -> bool:
+    """Whether the font has a glyph for the character."""
     return bool(load(file).hb_font.get_nominal_glyph(ord(char)))
 
 

@@ -144,6 +144,7 @@ def joined(parts: Iterable[tuple[skia.Path, float, float]], unit: float) -> np.n
 
 
 def rectangle(x0: float, y0: float, x1: float, y1: float) -> skia.Path:
+    """A path with one closed rectangle."""
     path = skia.Path()
     path.addRect(skia.Rect(x0, y0, x1, y1))
     return path

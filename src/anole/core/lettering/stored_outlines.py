@@ -20,6 +20,7 @@ _stored: dict[str, Outlines] = {}
 
 
 def digest(text: str, font: Font) -> str:
+    """Key of the outlines stored for a text in a font: 32 hex digits."""
     return hashlib.sha256(drawable(text).encode() + to_json(font)).hexdigest()[:32]
 
 
@@ -53,6 +54,7 @@ def file_of(stored: Outlines) -> FontFile:
 
 
 def is_stored(file: FontFile) -> bool:
+    """Whether the file stands for outlines stored in a board, and is no font."""
     return file.sha.startswith(MARK)
 
 

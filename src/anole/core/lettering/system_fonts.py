@@ -24,6 +24,7 @@ def folders() -> list[Path]:
 
 
 def font_paths() -> list[Path]:
+    """Font files of the system and the user, links followed, each once, at most MOST_FILES."""
     paths: dict[Path, None] = {}
     for folder in folders():
         for root, _, names in os.walk(folder):

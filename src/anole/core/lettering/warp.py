@@ -149,6 +149,7 @@ class Warp:
             )
 
     def number(self, letter: tuple[int, int]) -> int:
+        """Number of the letter (line, place in it) among those that can move."""
         return self._number[letter]
 
     def _letter_feet(self) -> np.ndarray:

@@ -14,6 +14,8 @@ MOST = 1 << 22
 
 
 class Named(Protocol):
+    """What a list saved by name holds."""
+
     @property
     def name(self) -> str: ...
 

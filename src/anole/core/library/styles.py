@@ -38,6 +38,7 @@ def folder() -> Path:
 
 
 def built_in_folder() -> Path:
+    """Where the styles that come with Anole lie."""
     return Path(str(files("anole") / "data" / "styles"))
 
 
@@ -89,6 +90,7 @@ def remove(style_name: str) -> None:
 
 @functools.cache
 def built_in() -> tuple[StoredStyle, ...]:
+    """The styles that come with Anole, by file name; read once."""
     paths = sorted(built_in_folder().glob(f"*{SUFFIX}"))
     return tuple(StoredStyle(read(path), path, False) for path in paths)
 

@@ -68,6 +68,7 @@ class Colour:
         return (self.r / 255, self.g / 255, self.b / 255, self.a / 255)
 
     def with_alpha(self, alpha: float) -> Colour:
+        """The same colour as opaque as `alpha`, 0 to 1, held in it."""
         return Colour(self.r, self.g, self.b, round(min(max(alpha, 0.0), 1.0) * 255))
 
     def __str__(self) -> str:
@@ -77,7 +78,13 @@ class Colour:
         return f"Colour({str(self)!r})"
 
     def __eq__(self, other: object) -> bool:
-        return isinstance(other, Colour) and str(self) == str(other)
+        return (
+            isinstance(other, Colour)
+            and self.r == other.r
+            and self.g == other.g
+            and self.b == other.b
+            and self.a == other.a
+        )
 
     def __hash__(self) -> int:
         return hash((self.r, self.g, self.b, self.a))

@@ -24,6 +24,7 @@ class FieldInfo(NamedTuple):
 
     @property
     def group(self) -> str:
+        """The group of its panel that the field stands in; empty where the model names none."""
         return str(self.extra.get("group", ""))
 
 

@@ -87,6 +87,7 @@ class Position(Length):
 
     @classmethod
     def parse(cls, text: str) -> Position:
+        """Read `core` or a length such as `0.05em`. Raises ValueError for anything else."""
         if text.strip().lower() == "core":
             return CORE
         length = Length.parse(text)
@@ -94,9 +95,11 @@ class Position(Length):
 
     @property
     def is_core(self) -> bool:
+        """Whether it is the innermost place of the shape, whatever its distance."""
         return self.unit == "core"
 
     def px(self, em: float, dpi: float = 96.0) -> float:
+        """px at `em` px of an em; infinite for the core."""
         return math.inf if self.is_core else super().px(em, dpi)
 
     def __str__(self) -> str:

@@ -105,6 +105,7 @@ class OwnLetter(Struct, frozen=True, cache_hash=True, kw_only=True):
 
     @property
     def moved(self) -> bool:
+        """Whether anything of it differs from its place on the line."""
         return any((self.rise, self.aside, self.turn, self.grow))
 
 
@@ -137,6 +138,7 @@ class Letters(Struct, frozen=True, cache_hash=True, kw_only=True):
         return any((self.shift, self.turn, self.grow)) or any(o.moved for o in self.own)
 
     def own_of(self, at: int) -> OwnLetter | None:
+        """What was set by hand for the letter at `at`; None if nothing."""
         return next((o for o in self.own if o.at == at), None)
 
 

@@ -44,6 +44,8 @@ def _moved(planes: Planes, dx: float, dy: float) -> np.ndarray:
 
 
 class BackdropKind(PaintKind[Backdrop]):
+    """What was painted beneath, as a paint."""
+
     struct = Backdrop
 
     def rasterise(self, paint: Backdrop, context: PaintContext) -> np.ndarray:

@@ -14,6 +14,8 @@ MOST_PIXELS = 20_000
 
 
 class Found(NamedTuple):
+    """A colour of a picture, and the share of its px that are nearest to it."""
+
     colour: Colour
     share: float
 

@@ -44,4 +44,5 @@ class PaintContext(NamedTuple):
     backdrop: BackdropSource | None = None
 
     def over(self, box: Box) -> PaintContext:
+        """The same context for another box of px."""
         return self._replace(box=box)

@@ -60,6 +60,7 @@ class LetterFrames:
 
     @property
     def units(self) -> Sequence[Unit]:
+        """The letters, worked out when first asked for."""
         return self._units()
 
     def owners(self, box: Box) -> np.ndarray:

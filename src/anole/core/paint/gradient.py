@@ -224,6 +224,8 @@ def rasterise_along(gradient: Gradient, field: Plane, outer: float, inner: float
 
 
 class GradientKind(PaintKind[Gradient]):
+    """Stops along a line, round a point, about it, or along an edge."""
+
     struct = Gradient
 
     def rasterise(self, paint: Gradient, context: PaintContext) -> np.ndarray:

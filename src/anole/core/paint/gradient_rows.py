@@ -168,6 +168,8 @@ def rasterise_rows(luts, geometry, owner, shape, spread, reach, out, y0, y1):  #
 
 @njit(nogil=True, cache=True)
 def along_rows(lut, field, outer, share, spread, out, y0, y1):  # type: ignore[no-untyped-def]
+    """Rows y0 to y1 of a gradient along distances `field` (H, W) in px, into `out` (4, H, W), by
+    table `lut` (4, N)."""
     for y in range(y0, y1):
         for x in range(out.shape[2]):
             index = _entry(folded_number((field[y, x] - outer) * share, spread))

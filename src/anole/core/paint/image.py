@@ -61,6 +61,8 @@ def _placed(
 
 
 class ImageKind(PaintKind[ImagePaint]):
+    """A picture of the board's assets, fitted or laid again."""
+
     struct = ImagePaint
 
     def rasterise(self, paint: ImagePaint, context: PaintContext) -> Planes:

@@ -25,6 +25,8 @@ def rasterise(letters: LetterFrames | None, box: Box) -> Planes:
 
 
 class LetterKind(PaintKind[LetterPaint]):
+    """Another paint for each letter in turn."""
+
     struct = LetterPaint
 
     def rasterise(self, paint: LetterPaint, context: PaintContext) -> np.ndarray:

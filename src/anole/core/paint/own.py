@@ -27,6 +27,8 @@ def rasterise(context: PaintContext) -> Planes:
 
 
 class OwnKind(PaintKind[OwnPaint]):
+    """The colours that a colour glyph brings along."""
+
     struct = OwnPaint
 
     def rasterise(self, paint: OwnPaint, context: PaintContext) -> np.ndarray:

@@ -32,6 +32,7 @@ LEAST_TILE, MOST_TILE = 4, 640
 
 
 def params_of(paint: Pattern) -> PatternParams:
+    """The numbers of a pattern as kernels take them."""
     return PatternParams(round(paint.count), paint.weight, paint.rough, round(paint.seed))
 
 
@@ -112,6 +113,8 @@ def _ink(name: str, context: PaintContext) -> Planes:
 
 
 class PatternKind(PaintKind[Pattern]):
+    """A generator of our own, its ramp laid over its values."""
+
     struct = Pattern
 
     def rasterise(self, paint: Pattern, context: PaintContext) -> Planes:

@@ -12,6 +12,8 @@ from .kind import PaintKind
 
 
 class ColourKind(PaintKind[ColourPaint]):
+    """One colour everywhere."""
+
     struct = ColourPaint
 
     def rasterise(self, paint: ColourPaint, context: PaintContext) -> np.ndarray:

@@ -101,6 +101,7 @@ def table(
 
 
 def table_of(gradient: Gradient) -> np.ndarray:
+    """The gradient's table of colours (4, N), premultiplied, encoded sRGB in 0 to 1."""
     return table(gradient.stops, gradient.space, gradient.reversed, gradient.hue)
 
 

@@ -43,6 +43,7 @@ class BackdropRenderer:
         return msgspec.structs.replace(self.view.board, pieces=self._pieces(of))
 
     def key(self, of: str) -> Hashable:
+        """Equal keys give the same picture beneath the piece `of`."""
         board = self.view.board
         return (of, self._pieces(of), board.lamp, board.width, board.height, board.dpi)
 

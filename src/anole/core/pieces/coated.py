@@ -28,8 +28,11 @@ LEAST_REACH = 48.0
 class ShapeMaker(Protocol):
     """What of a kind of piece its coats need."""
 
-    def shape(self, piece: Any, view: View) -> Shape: ...
-    def placement(self, piece: Any, dpi: float) -> Placement: ...
+    def shape(self, piece: Any, view: View) -> Shape:
+        """The shape of the piece on the board of `view`, in px."""
+
+    def placement(self, piece: Any, dpi: float) -> Placement:
+        """Where the piece stands, at `dpi`."""
 
 
 def quantised(reach: float) -> float:

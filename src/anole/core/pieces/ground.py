@@ -18,6 +18,8 @@ from .view import View
 
 
 class GroundKind(PieceKind[Ground]):
+    """A paint over the whole board, or a rectangle of it."""
+
     struct = Ground
     title = "ground"
     ground = True

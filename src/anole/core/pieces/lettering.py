@@ -23,6 +23,8 @@ LEAST_SIZE, MOST_SIZE = 0.5, 32_000
 
 
 class LetteringKind(CoatedKind[Lettering]):
+    """Words: set, bent and posed outlines under a stack of coats."""
+
     struct = Lettering
     title = "words"
     sections = ("words", "fields", "place", "shape", "blending")

@@ -39,6 +39,7 @@ class Flat(NamedTuple):
 
 
 def without_pose(piece: Coated) -> Coated:
+    """The piece laid flat, its pose still in the file."""
     return msgspec.structs.replace(piece, off=(*piece.off, "pose"))
 
 

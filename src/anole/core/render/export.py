@@ -19,6 +19,7 @@ class TooLarge(ValueError):
 
 
 def bands_of(box: Box) -> list[Box]:
+    """The box in bands of about BAND_PIXELS px, top to bottom, 64 rows at least."""
     rows = max(64, BAND_PIXELS // max(box.width, 1))
     return [Box(0, y, box.width, min(y + rows, box.height)) for y in range(0, box.height, rows)]
 

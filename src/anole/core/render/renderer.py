@@ -49,19 +49,21 @@ class Request(NamedTuple):
 
     @property
     def box(self) -> Box:
+        """The px asked for: the window, or the whole board."""
         return self.window or board_box(self.board, self.scale)
 
 
 class Checkpoint(NamedTuple):
-    """The planes as they stood after some steps; `face` and `kept` only where they were in use."""
+    """The planes as they stood after some steps; `face` and `beneath` only where they were in use."""
 
     keys: tuple
     ground: Planes
     face: Planes | None
-    kept: Planes | None
+    beneath: Planes | None
 
 
 def board_box(board: Board, scale: float) -> Box:
+    """The whole board at `scale`, one px at least each way."""
     return Box(0, 0, max(1, round(board.width * scale)), max(1, round(board.height * scale)))
 
 
@@ -88,10 +90,12 @@ class Difference(NamedTuple):
 
     @property
     def box(self) -> Box:
+        """Where the pictures can differ."""
         return around(step.box for step in (*self.old, *self.new))
 
 
 def difference(old: Sequence[Step], new: Sequence[Step]) -> Difference:
+    """The steps of two lists between the keys that they begin and end alike with."""
     first = 0
     while first < min(len(old), len(new)) and old[first].key == new[first].key:
         first += 1
@@ -205,8 +209,8 @@ class Renderer:
 
     def _fresh_point(self, steps: Sequence[Step], first: int) -> Checkpoint:
         ground = np.empty_like(self._planes.ground)
-        face, kept = (np.empty_like(ground) if used else None for used in in_use(steps[:first]))
-        return Checkpoint(tuple(step.key for step in steps[:first]), ground, face, kept)
+        face, beneath = (np.empty_like(ground) if used else None for used in in_use(steps[:first]))
+        return Checkpoint(tuple(step.key for step in steps[:first]), ground, face, beneath)
 
     def _compose(
         self,
@@ -243,13 +247,17 @@ class Renderer:
 
 def _pairs(planes: Accumulators, point: Checkpoint) -> list[tuple[np.ndarray, np.ndarray]]:
     """The planes in use at a checkpoint, each with its copy there."""
-    both = ((planes.ground, point.ground), (planes.face, point.face), (planes.kept, point.kept))
-    return [(own, kept) for own, kept in both if kept is not None]
+    both = (
+        (planes.ground, point.ground),
+        (planes.face, point.face),
+        (planes.beneath, point.beneath),
+    )
+    return [(own, saved) for own, saved in both if saved is not None]
 
 
 def _restored(planes: Accumulators, point: Checkpoint, part: Box) -> list[Instruction]:
-    return [Instruction(COPY, part, own, kept) for own, kept in _pairs(planes, point)]
+    return [Instruction(COPY, part, own, saved) for own, saved in _pairs(planes, point)]
 
 
 def _stored(planes: Accumulators, point: Checkpoint, part: Box) -> list[Instruction]:
-    return [Instruction(COPY, part, kept, own) for own, kept in _pairs(planes, point)]
+    return [Instruction(COPY, part, saved, own) for own, saved in _pairs(planes, point)]

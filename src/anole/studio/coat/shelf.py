@@ -22,9 +22,8 @@ from ...core.files.atomic import FileError
 from ...core.library import styles as library
 from ...core.library.styles import StoredStyle
 from ...core.model import ModelError, Style
-from ...core.pieces.registry import kind_of
 from .. import theme
-from ..samples import sample, words_of
+from ..samples import bare, sample, words_of
 from ..session import Session
 
 CHIP = QSize(148, 84)
@@ -36,17 +35,17 @@ class Chip(QAbstractButton):
 
     pointed = pyqtSignal(bool)
 
-    def __init__(self, kept: StoredStyle) -> None:
+    def __init__(self, stored: StoredStyle) -> None:
         super().__init__()
-        self.kept = kept
+        self.stored = stored
         self.image: QImage | None = None
         self.worn = False
         self.setFixedSize(CHIP)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setCursor(Qt.CursorShape.PointingHandCursor)
-        origin = "your own style" if kept.own else "built-in style"
-        self.setAccessibleName(f"{kept.style.name}, {origin}")
-        self.setToolTip(f"{kept.style.name} ({origin}): hover to look, click to put it on")
+        origin = "your own style" if stored.own else "built-in style"
+        self.setAccessibleName(f"{stored.style.name}, {origin}")
+        self.setToolTip(f"{stored.style.name} ({origin}): hover to look, click to put it on")
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
         painter = QPainter(self)
@@ -63,7 +62,7 @@ class Chip(QAbstractButton):
         painter.setFont(theme.font(12))
         painter.setPen(theme.colour("text" if self.worn else "dim"))
         name = painter.fontMetrics().elidedText(
-            self.kept.style.name, Qt.TextElideMode.ElideRight, CHIP.width() - 8
+            self.stored.style.name, Qt.TextElideMode.ElideRight, CHIP.width() - 8
         )
         line = QRectF(0, CHIP.height() - 21, CHIP.width(), 18)
         painter.drawText(line, Qt.AlignmentFlag.AlignCenter, name)
@@ -150,10 +149,10 @@ class Shelf(QWidget):
         piece = self.selection.coated
         worn = piece.worn.name if piece and piece.worn else None
         for chip in self.chips:
-            if chip.worn != (chip.kept.style.name == worn):
+            if chip.worn != (chip.stored.style.name == worn):
                 chip.worn = not chip.worn
                 chip.update()
-        wanted = (piece and kind_of(piece).sample(piece, words_of(piece)), self.document.board.lamp)
+        wanted = (bare(piece, words_of(piece)), self.document.board.lamp)
         if self.isVisible() and wanted != self._asked:
             self._asked = wanted
             self._ask_pictures()
@@ -167,18 +166,18 @@ class Shelf(QWidget):
         for index, chip in enumerate(self.chips):
             board = sample(
                 piece,
-                chip.kept.style.coats,
+                chip.stored.style.coats,
                 words_of(piece),
                 PICTURE.width(),
                 PICTURE.height(),
                 self.document.board,
             )
-            self.worker.ask_small(("chip", index, chip.kept.style.name), board, 2.0)
+            self.worker.ask_small(("chip", index, chip.stored.style.name), board, 2.0)
 
     def _take(self, key: Any, image: QImage) -> None:
         if key[0] == "chip" and key[1] < len(self.chips):
             chip = self.chips[key[1]]
-            if chip.kept.style.name == key[2]:
+            if chip.stored.style.name == key[2]:
                 chip.image = image
                 chip.update()
 
@@ -192,13 +191,13 @@ class Shelf(QWidget):
         if chip is None or self.selection.coated is None:
             self.document.look_at(None)
         else:
-            self.document.look_at(self._with(chip.kept.style)(self.document.board))
+            self.document.look_at(self._with(chip.stored.style)(self.document.board))
 
     def _put(self, chip: Chip) -> None:
         if self.selection.coated is None:
             self.document.said.emit("Choose what the style goes on first.")
             return
-        style = chip.kept.style
+        style = chip.stored.style
         self.document.apply(f"Style: {style.name}", self._with(style))
 
     def _ask_name(self) -> None:

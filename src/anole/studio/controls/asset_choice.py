@@ -8,7 +8,7 @@ from typing import Any
 import cv2
 import numpy as np
 from PyQt6.QtCore import QRectF, QSize, pyqtSignal
-from PyQt6.QtGui import QImage, QMouseEvent, QPainter, QPaintEvent, QPen
+from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QFileDialog, QLabel, QPushButton, QSizePolicy, QWidget
 
 from ...core import assets
@@ -16,6 +16,7 @@ from ...core.paint.decoding import ImageError, decoded
 from ...core.paint.image_formats import SUFFIXES
 from .. import theme
 from ..pictures import take_picture
+from ..pixel_images import image_of
 from ..sampling import average
 from ..session import session_of
 from .choice import Box
@@ -69,9 +70,7 @@ class PictureView(QWidget):
             return
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-        high, wide = self.pixels.shape[:2]
-        image = QImage(self.pixels.data, wide, high, wide * 4, QImage.Format.Format_RGBA8888)  # type: ignore[call-overload]
-        painter.drawImage(self._box(), image)
+        painter.drawImage(self._box(), image_of(self.pixels))
         painter.setPen(QPen(theme.colour("line"), 1))
         painter.drawRect(self._box().adjusted(0, 0, -1, -1))
 

@@ -14,6 +14,7 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 from ...core.colour.spaces import from_oklab, to_oklab
 from ...core.model import Colour
 from .. import theme
+from ..pixel_images import image_of
 from .slider import key_factor
 
 MOST_CHROMA = 0.34
@@ -71,8 +72,7 @@ def share_of(colour: Colour) -> tuple[float, float, float]:
 def _image(rgb: np.ndarray) -> QImage:
     pixels = np.full((*rgb.shape[1:], 4), 255, np.uint8)
     pixels[..., :3] = np.moveaxis(np.clip(rgb, 0, 1) * 255, 0, -1).round()
-    height, width = pixels.shape[:2]
-    return QImage(pixels.data, width, height, width * 4, QImage.Format.Format_RGBA8888).copy()  # type: ignore[call-overload]
+    return image_of(pixels)
 
 
 @functools.lru_cache(64)

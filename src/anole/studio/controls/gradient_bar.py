@@ -11,6 +11,7 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 from ...core.model import Colour, Gradient, Stop
 from ...core.paint.stops import STEPS, table, table_of
 from .. import theme
+from ..pixel_images import image_of
 from ..qt_colour import to_qt
 from .slider import key_factor
 
@@ -28,7 +29,7 @@ def bar_image(gradient: Gradient, width: int = 256, whole: bool = False) -> QIma
             t = t - np.floor(t)
     row = table_of(gradient)[:, np.clip(t * STEPS, 0, STEPS - 1).astype(int)]
     pixels = np.ascontiguousarray((row.T * 255 + 0.5).astype(np.uint8))[None]
-    return QImage(pixels.data, width, 1, width * 4, QImage.Format.Format_RGBA8888).copy()  # type: ignore[call-overload]
+    return image_of(pixels)
 
 
 class GradientBar(QWidget):

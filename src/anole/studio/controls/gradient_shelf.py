@@ -12,7 +12,7 @@ from PyQt6.QtGui import (
 )
 from PyQt6.QtWidgets import QPushButton, QWidget
 
-from ...core.edit.swatches import drop_gradient, keep_gradient
+from ...core.edit.swatches import delete_gradient, save_gradient
 from ...core.files.atomic import FileError
 from ...core.library import gradients
 from ...core.model import Gradient
@@ -121,7 +121,7 @@ class GradientShelf(QWidget):
         self.head.clicked.connect(lambda: self.unfold(self.inside.isHidden()))
         self.keep.clicked.connect(lambda: self._ask("board"))
         self.keep_own.clicked.connect(lambda: self._ask("own"))
-        self.name.named.connect(self._kept)
+        self.name.named.connect(self._save)
         self.grid.chosen.connect(lambda e: self.chosen.emit(e.gradient))
         self.grid.dropped.connect(self._drop)
 
@@ -157,13 +157,13 @@ class GradientShelf(QWidget):
         self._home = home
         self.name.ask("")
 
-    def _kept(self, name: str) -> None:
+    def _save(self, name: str) -> None:
         session, gradient = session_of(self), self._gradient
         try:
             if self._home == "own":
                 gradients.OWN.keep(NamedGradient(name, gradient))
             elif session is not None:
-                session.document.apply(f"Keep {name}", lambda b: keep_gradient(b, name, gradient))
+                session.document.apply(f"Keep {name}", lambda b: save_gradient(b, name, gradient))
         except FileError as error:
             self._say(str(error))
         self.refresh()
@@ -174,7 +174,9 @@ class GradientShelf(QWidget):
             if entry.home == "own":
                 gradients.OWN.remove(entry.name)
             elif entry.home == "board" and session is not None:
-                session.document.apply(f"Drop {entry.name}", lambda b: drop_gradient(b, entry.name))
+                session.document.apply(
+                    f"Drop {entry.name}", lambda b: delete_gradient(b, entry.name)
+                )
         except FileError as error:
             self._say(str(error))
         self.refresh()

@@ -10,8 +10,8 @@ from ...core.model import Moulding
 from .control import Control
 from .cut_ends import CutEnds
 from .fields import FieldPanel
-from .kept_mouldings import KeptMouldings
 from .layouts import column
+from .saved_mouldings import SavedMouldings
 from .section import SectionView
 from .table import CONTROLS
 
@@ -22,10 +22,10 @@ class MouldingControl(Control):
         self._moulding = Moulding()
         self.view, self.ends = SectionView(), CutEnds()
         self.fields = FieldPanel(Moulding, skip=("profile",))
-        self.kept = KeptMouldings()
+        self.saved = SavedMouldings()
         self.setToolTip(about)
-        column(self, self.view, self.ends, self.kept, self.fields)
-        self.kept.chosen.connect(lambda m: self._send(m, None))
+        column(self, self.view, self.ends, self.saved, self.fields)
+        self.saved.chosen.connect(lambda m: self._send(m, None))
         self.view.edited.connect(self._send)
         self.ends.chosen.connect(self._profile)
         self.fields.edited.connect(lambda name, v, t: self._set(t, **{name: v}))
@@ -34,7 +34,7 @@ class MouldingControl(Control):
         return self._moulding
 
     def set_value(self, value: Any) -> None:
-        self._moulding = self.view.moulding = self.kept.moulding = value
+        self._moulding = self.view.moulding = self.saved.moulding = value
         self.ends.profile = value.profile
         self.fields.show_struct(value)
         self.view.index = min(self.view.index, len(self.view.points()) - 1)

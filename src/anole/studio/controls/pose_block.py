@@ -18,7 +18,7 @@ DEPTH = 0.5
 MOST = 85.0
 
 
-def _kept(value: float) -> float:
+def _held(value: float) -> float:
     return float(min(max(round(value), -MOST), MOST))
 
 
@@ -101,8 +101,8 @@ class PoseBlock(QWidget):
         else:
             self._send(
                 self._token,
-                turn_y=_kept(start.turn_y + by.x() * 0.6),
-                turn_x=_kept(start.turn_x - by.y() * 0.6),
+                turn_y=_held(start.turn_y + by.x() * 0.6),
+                turn_x=_held(start.turn_x - by.y() * 0.6),
             )
 
     def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:

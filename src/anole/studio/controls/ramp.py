@@ -4,12 +4,13 @@ from __future__ import annotations
 
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, QSize, Qt
-from PyQt6.QtGui import QImage, QPainter, QPaintEvent, QPen
+from PyQt6.QtGui import QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ...core.coats.lighting import light_of, lit_heights
 from ...core.model import Lamp, Relief, Stop
 from .. import theme
+from ..pixel_images import image_of
 from .control import Context
 from .gradient_bar import PAD
 from .stops import StopsControl
@@ -53,9 +54,8 @@ class HalfRound(QWidget):
         h = np.sqrt(np.clip(1 - far**2, 0, 1)) * radius
         planes = lit_heights(h.astype(np.float32), light_of(self.lamp, self.stops))
         pixels = np.ascontiguousarray((np.moveaxis(planes, 0, -1) * 255 + 0.5).astype(np.uint8))
-        image = QImage(pixels.data, wide, HIGH, wide * 4, QImage.Format.Format_RGBA8888)  # type: ignore[call-overload]
         painter.fillRect(QRectF(0, 17, wide, HIGH), theme.colour("letter"))
-        painter.drawImage(QPointF(0, 17), image)
+        painter.drawImage(QPointF(0, 17), image_of(pixels))
 
 
 class RampControl(StopsControl):

@@ -10,7 +10,7 @@ from PyQt6.QtGui import (
 )
 from PyQt6.QtWidgets import QWidget
 
-from ...core.edit.swatches import drop_colour, keep_colour
+from ...core.edit.swatches import delete_colour, save_colour
 from ...core.model import Colour
 from .. import theme
 from ..qt_colour import to_qt
@@ -81,11 +81,11 @@ class Swatches(QWidget):
 
     def __init__(self) -> None:
         super().__init__()
-        self.recent, self.kept = Chips("Colours used last"), Chips("The board's swatches")
-        column(self, self.recent, self.kept, gap=2)
-        for chips in (self.recent, self.kept):
+        self.recent, self.saved = Chips("Colours used last"), Chips("The board's swatches")
+        column(self, self.recent, self.saved, gap=2)
+        for chips in (self.recent, self.saved):
             chips.chosen.connect(lambda c: self.chosen.emit(c))
-        self.kept.dropped.connect(self._drop)
+        self.saved.dropped.connect(self._drop)
 
     def refresh(self) -> None:
         session = session_of(self)
@@ -93,7 +93,7 @@ class Swatches(QWidget):
             return
         names = [n for n in session.settings.get("recent_colours", []) if isinstance(n, str)]
         self.recent.show_chips([(name, Colour.parse(name)) for name in names])
-        self.kept.show_chips([(s.name, s.colour) for s in session.document.board.swatches])
+        self.saved.show_chips([(s.name, s.colour) for s in session.document.board.swatches])
 
     def used(self, colour: Colour) -> None:
         """Remember a colour among those used last."""
@@ -106,11 +106,11 @@ class Swatches(QWidget):
     def keep(self, colour: Colour, name: str) -> None:
         session = session_of(self)
         if session is not None:
-            session.document.apply(f"Keep {name}", lambda b: keep_colour(b, name, colour))
+            session.document.apply(f"Keep {name}", lambda b: save_colour(b, name, colour))
             self.refresh()
 
     def _drop(self, index: int) -> None:
-        session, name = session_of(self), self.kept.chips[index][0]
+        session, name = session_of(self), self.saved.chips[index][0]
         if session is not None:
-            session.document.apply(f"Drop {name}", lambda b: drop_colour(b, name))
+            session.document.apply(f"Drop {name}", lambda b: delete_colour(b, name))
             self.refresh()

@@ -27,6 +27,7 @@ Fields = dict[str, Any]
 
 
 def is_head(part: Sequence[Node]) -> bool:
+    """Whether the part of a CSS gradient says how it lies, and is no stop."""
     return bool(part) and (
         any(word(node) in WORDS for node in part) or all(is_number(node) for node in part)
     )

@@ -17,6 +17,7 @@ class CssError(ValueError):
 
 
 def written(nodes: Sequence[Node]) -> str:
+    """The tokens as CSS text."""
     return " ".join(tinycss2.serialize([node]) for node in nodes)
 
 
@@ -30,6 +31,7 @@ def nodes_of(text: str) -> list[Node]:
 
 
 def without_blanks(nodes: Sequence[Node]) -> list[Node]:
+    """The tokens without blanks and comments. Raises CssError where the text is no CSS."""
     for node in nodes:
         if node.type == "error":
             raise CssError(f"this is no CSS: {node.message}")
@@ -53,6 +55,7 @@ def word(node: Node) -> str:
 
 
 def is_number(node: Node) -> bool:
+    """Whether the token is a number, a percentage or a number with a unit."""
     return node.type in ("number", "percentage", "dimension")
 
 

@@ -55,6 +55,7 @@ def first_strong(own: Sequence[str], pairs: dict[int, int], start: int, end: int
 
 
 def explicit(own: Sequence[str], pairs: dict[int, int], base: int) -> Explicit:
+    """Levels of embedding and the kinds as overridden, one for each character (UAX 9, X1 to X8)."""
     stack, over = [_Status(base)], _Overflow()
     levels, kinds = [], list(own)
     for n, kind in enumerate(own):

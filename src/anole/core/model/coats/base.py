@@ -53,6 +53,7 @@ SHADING = (
 
 
 def em_span(start: float, end: float) -> Span:
+    """A span whose ends are shares of an em."""
     return Span(Position(start, "em"), Position(end, "em"))
 
 

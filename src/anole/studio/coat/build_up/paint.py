@@ -4,12 +4,13 @@ from __future__ import annotations
 
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt
-from PyQt6.QtGui import QImage, QPainter, QPen, QPolygonF
+from PyQt6.QtGui import QPainter, QPen, QPolygonF
 
 from ....core.coats.registry import kind_of
 from ....core.coats.section import throw_at
 from ....core.model import Coat
 from ... import theme
+from ...pixel_images import image_of
 from .marks import handles, label, ruler, uprights
 from .profile import row_pixels
 from .state import FOOT, LABELS, STRIP, BuildUpState
@@ -56,10 +57,9 @@ def _coat(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> No
     axis = state.axis
     xs = np.arange(int(axis.left), int(axis.right)) + 0.5
     pixels = row_pixels(coat, state.section, axis.positions(xs))[None]
-    image = QImage(pixels.data, len(xs), 1, len(xs) * 4, QImage.Format.Format_RGBA8888)  # type: ignore[call-overload]
     painter.save()
     painter.setOpacity(1.0 if coat.on else 0.12)
-    painter.drawImage(QRectF(int(axis.left), row.top(), len(xs), row.height()), image)
+    painter.drawImage(QRectF(int(axis.left), row.top(), len(xs), row.height()), image_of(pixels))
     painter.restore()
     seen = np.flatnonzero(pixels[0, :, 3] > 3)
     if len(seen):
@@ -116,9 +116,7 @@ def paint_strip(painter: QPainter, state: BuildUpState) -> None:
     box = QRectF(int(state.axis.left), top, int(state.axis.right) - int(state.axis.left), STRIP)
     painter.fillRect(box, theme.colour("sunk"))
     if state.strip is not None and state.strip.shape[0] == int(box.width()):
-        count = state.strip.shape[0]
-        image = QImage(state.strip.data, count, 1, count * 4, QImage.Format.Format_RGBA8888)  # type: ignore[call-overload]
-        painter.drawImage(box, image)
+        painter.drawImage(box, image_of(state.strip[None]))
     painter.setPen(QPen(theme.colour("line"), 1))
     painter.setBrush(Qt.BrushStyle.NoBrush)
     painter.drawRect(box)

@@ -10,6 +10,7 @@ from ....core.lettering.warp import projected
 from ....core.model import Board, Coat, Coated
 from ....core.pieces.registry import coated_kind
 from ...frames import Frame
+from ...pixel_images import memory_of
 from ..measures import measured_on
 
 
@@ -107,10 +108,7 @@ def nearest(chords: np.ndarray, x: float, y: float) -> Probe | None:
 def sample(frame: Frame, probe: Probe, at: np.ndarray) -> np.ndarray:
     """(count, 4) uint8 straight RGBA of a frame at distances `at` along the probe, board px."""
     image = frame.image
-    bits = image.constBits()
-    assert bits is not None
-    bits.setsize(image.sizeInBytes())
-    pixels = np.frombuffer(bits, np.uint8).reshape(image.height(), image.bytesPerLine() // 4, 4)  # type: ignore[call-overload]
+    pixels = memory_of(image)
     way = np.column_stack([probe.x + probe.nx * at, probe.y + probe.ny * at])
     if probe.turn is not None:
         way = projected(way, probe.turn)

@@ -17,7 +17,7 @@ from .layouts import column, row
 HEAD = "your own mouldings"
 
 
-class KeptMouldings(QWidget):
+class SavedMouldings(QWidget):
     """`chosen(moulding)`."""
 
     chosen = pyqtSignal(object)
@@ -25,17 +25,17 @@ class KeptMouldings(QWidget):
     def __init__(self) -> None:
         super().__init__()
         self.moulding = Moulding()
-        self.box, self.keep, self.drop = Box(), QPushButton("keep"), QPushButton("drop")
+        self.box, self.save, self.delete = Box(), QPushButton("save"), QPushButton("delete")
         self.name = KeepName("Name of the moulding")
         self.box.setAccessibleName("Your own mouldings")
-        self.keep.setToolTip("Keep this moulding in your library, under a name")
-        self.drop.setToolTip("Take the moulding that was chosen here out of your library")
+        self.save.setToolTip("Save this moulding in your library, under a name")
+        self.delete.setToolTip("Delete the moulding that is chosen here from your library")
         layout = column(self, self.name)
-        layout.insertLayout(0, row(self.box, self.keep, self.drop, gap=4, stretch=0))
+        layout.insertLayout(0, row(self.box, self.save, self.delete, gap=4, stretch=0))
         self.box.activated.connect(self._take)
-        self.keep.clicked.connect(lambda: self.name.ask(""))
-        self.drop.clicked.connect(self._drop)
-        self.name.named.connect(self._kept)
+        self.save.clicked.connect(lambda: self.name.ask(""))
+        self.delete.clicked.connect(self._delete)
+        self.name.named.connect(self._save)
         self.refresh()
 
     def refresh(self) -> None:
@@ -46,14 +46,14 @@ class KeptMouldings(QWidget):
             self._say(str(error))
         self.box.clear()
         self.box.addItems([HEAD, *names])
-        self.drop.setEnabled(bool(names))
+        self.delete.setEnabled(bool(names))
 
     def _say(self, words: str) -> None:
         session = session_of(self)
         if session is not None:
             session.document.said.emit(words)
 
-    def _kept(self, name: str) -> None:
+    def _save(self, name: str) -> None:
         try:
             mouldings.OWN.keep(NamedMoulding(name, self.moulding))
         except FileError as error:
@@ -65,7 +65,7 @@ class KeptMouldings(QWidget):
         if index:
             self.chosen.emit(mouldings.OWN.all()[index - 1].moulding)
 
-    def _drop(self) -> None:
+    def _delete(self) -> None:
         if self.box.currentIndex():
             try:
                 mouldings.OWN.remove(self.box.currentText())

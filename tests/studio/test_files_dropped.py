@@ -1,0 +1,172 @@
+"""Files dropped on the real window, and what it remembers."""
+
+from __future__ import annotations
+
+import json
+from importlib.resources import files
+from pathlib import Path
+
+import numpy as np
+import pytest
+from PIL import Image
+from PyQt6.QtCore import QMimeData, QPointF, Qt, QUrl
+from PyQt6.QtGui import QDropEvent
+from PyQt6.QtWidgets import QApplication
+
+from anole.core.edit.pieces import change_piece
+from anole.core.files import board_file
+from anole.core.model import Fill, Grain, ImagePaint, Stroke
+from anole.studio.dropping import MOST, TAKERS, files_in
+from anole.studio.settings import MOST_RECENT, Settings
+from anole.studio.shell import Stage
+
+from ..core.shapes import board
+
+
+def mime_of(*paths: Path) -> QMimeData:
+    mime = QMimeData()
+    mime.setUrls([QUrl.fromLocalFile(str(path)) for path in paths])
+    return mime
+
+
+@pytest.fixture
+def drop(settle):
+    """Let files fall on a window; gives back what the bar at the foot says then."""
+
+    def fall(window, *paths: Path) -> str:
+        mime = mime_of(*paths)
+        event = QDropEvent(
+            QPointF(400, 300),
+            Qt.DropAction.CopyAction,
+            mime,
+            Qt.MouseButton.LeftButton,
+            Qt.KeyboardModifier.NoModifier,
+        )
+        QApplication.sendEvent(window, event)
+        settle(window)
+        return window.foot.text.text() if window.foot.isVisible() else ""
+
+    return fall
+
+
+@pytest.fixture
+def picture(tmp_path):
+    path = tmp_path / "grey.png"
+    Image.fromarray(np.full((12, 20, 3), 90, np.uint8)).save(path)
+    return path
+
+
+def test_a_picture_becomes_the_ground_in_arrange_and_the_paint_in_coat(open_window, drop, picture):
+    window = open_window(board(Stroke(id="s"), Fill(id="f")))
+    drop(window, picture)
+    ground = window.document.board.pieces[0]
+    assert isinstance(ground.paint, ImagePaint)
+    window.show_stage(Stage.COAT)
+    window.selection.choose("words", "f")
+    drop(window, picture)
+    fill = window.document.board.coated("words").style[1]
+    assert isinstance(fill.paint, ImagePaint)
+    assert fill.paint.asset == ground.paint.asset
+    assert len(window.document.board.assets) == 1
+    window.document.undo()
+    assert not isinstance(window.document.board.coated("words").style[1].paint, ImagePaint)
+
+
+def test_a_coat_that_holds_no_paint_leaves_the_picture_to_the_ground(open_window, drop, picture):
+    window = open_window(board(Grain(id="g")))
+    window.show_stage(Stage.COAT)
+    window.selection.choose("words", "g")
+    drop(window, picture)
+    assert window.document.board.coated("words").style == (Grain(id="g"),)
+    assert isinstance(window.document.board.pieces[0].paint, ImagePaint)
+
+
+def test_a_locked_ground_takes_no_picture(open_window, drop, picture):
+    window = open_window(change_piece(board(Fill(id="f")), "ground", locked=True))
+    before = window.document.board.pieces
+    drop(window, picture)
+    assert window.document.board.pieces == before
+
+
+def test_a_board_opens_and_a_font_dresses_the_words(open_window, drop, tmp_path):
+    other = board(Fill(id="f"), text="OTHER")
+    board_file.write(tmp_path / "other.anole", board_file.Document(other), b"")
+    window = open_window()
+    drop(window, tmp_path / "other.anole")
+    assert window.document.board.lettering("words").text == "OTHER"
+    font = Path(str(files("anole") / "data" / "fonts" / "AbrilFatface_400Regular.ttf"))
+    window.selection.choose("words")
+    drop(window, font)
+    named = window.document.board.lettering("words").font.family
+    assert named in window.document.history.undo_name
+
+
+@pytest.mark.parametrize(
+    "name", ["bad.png", "bad.jpg", "bad.svg", "bad.ttf", "bad.anole", "no.png"]
+)
+def test_what_cannot_be_read_is_said_and_changes_nothing(open_window, drop, tmp_path, name):
+    path = tmp_path / name
+    if not name.startswith("no"):
+        path.write_bytes(b"\x00 nothing of the kind")
+    window = open_window()
+    before = window.document.board
+    said = drop(window, path)
+    assert said
+    assert len(said) < 300
+    assert name in said
+    assert window.document.board == before
+
+
+def test_one_bad_file_does_not_keep_the_next_out(open_window, drop, tmp_path, picture):
+    (tmp_path / "bad.png").write_bytes(b"no")
+    window = open_window(board(Fill(id="f")))
+    drop(window, tmp_path / "bad.png", picture)
+    assert isinstance(window.document.board.pieces[0].paint, ImagePaint)
+
+
+def test_only_known_kinds_are_taken_and_not_too_many(tmp_path):
+    names = [*(f"a{suffix}" for suffix in TAKERS), "a.PNG", "a.exe", "a", "a.png.txt"]
+    found = files_in(mime_of(*(tmp_path / name for name in names)))
+    assert [path.name for path in found] == names[:-3]
+    many = [tmp_path / f"{n}.png" for n in range(MOST + 20)]
+    assert len(files_in(mime_of(*many))) == MOST
+    assert files_in(None) == []
+    web = QMimeData()
+    web.setUrls([QUrl("http://example.org/a.png")])
+    assert files_in(web) == []
+
+
+# what is remembered
+
+
+def test_settings_come_back_and_wrong_ones_are_left(own_home):
+    first = Settings()
+    first.put("stage", 2)
+    first.put("name", "Ida")
+    again = Settings()
+    assert again.get("stage", 0) == 2
+    assert again.get("name", 0) == 0
+    assert again.get("gone", 5) == 5
+
+
+@pytest.mark.parametrize("content", ["", "{", "[1]", "null", "\x00", '{"recent": 7}'])
+def test_a_broken_settings_file_is_as_none(content):
+    path = Settings().path
+    path.parent.mkdir(parents=True, exist_ok=True)
+    path.write_text(content)
+    settings = Settings()
+    assert settings.recent == []
+    settings.put("stage", 1)
+    assert json.loads(path.read_text())["stage"] == 1
+
+
+def test_recent_boards_are_each_once_newest_first_and_few(tmp_path):
+    settings = Settings()
+    paths = [tmp_path / f"{n}.anole" for n in range(MOST_RECENT + 3)]
+    for path in [*paths, paths[4]]:
+        path.write_bytes(b"")
+        settings.add_recent(path)
+    assert settings.recent[0] == paths[4]
+    assert len(settings.recent) == len(set(settings.recent)) == MOST_RECENT
+    paths[4].unlink()
+    assert paths[4] not in Settings().recent
