@@ -36,14 +36,20 @@ def _documented_methods() -> dict[str, set[str]]:
     own: dict[str, set[str]] = {}
     bases: dict[str, set[str]] = {}
     for path in ROOT.rglob("*.py"):
-        for owner, node in _public(_module(path).body):
+        public = list(_public(_module(path).body))
+        classes = {node for _, node in public if isinstance(node, ast.ClassDef)}
+        protocols = {node.name for node in classes if "Protocol" in _bases(node)}
+        for owner, node in public:
             if isinstance(node, ast.ClassDef):
-                bases.setdefault(node.name, set()).update(_bases(node))
+                # the classes of a file may fill in its protocols without saying so
+                filled_in = protocols - {node.name}
+                bases.setdefault(node.name, set()).update(_bases(node) | filled_in)
             elif owner is not None and ast.get_docstring(node):
                 own.setdefault(owner.name, set()).add(node.name)
 
-    def all_of(name: str) -> set[str]:
-        return own.get(name, set()).union(*(all_of(base) for base in bases.get(name, set())))
+    def all_of(name: str, above: frozenset[str] = frozenset()) -> set[str]:
+        further = bases.get(name, set()) - above
+        return own.get(name, set()).union(*(all_of(base, above | {name}) for base in further))
 
     return {name: all_of(name) for name in bases}
 

@@ -45,9 +45,14 @@ def test_nothing_is_registered_twice(entries, other):
 
 def test_what_is_lent_goes_also_when_the_block_fails():
     registry = Registry("fruit", {"pear": 1})
-    with pytest.raises(RuntimeError, match="rotten"), registry.lent("plum", 2):
-        assert registry["plum"] == 2
-        raise RuntimeError("rotten")
+
+    def fail() -> None:
+        with registry.lent("plum", 2):
+            assert registry["plum"] == 2
+            raise RuntimeError("rotten")
+
+    with pytest.raises(RuntimeError, match="rotten"):
+        fail()
     assert list(registry) == ["pear"]
 
 

@@ -5,12 +5,14 @@ from __future__ import annotations
 
 import msgspec
 import pytest
+from PyQt6 import sip
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QWidget
 
 from anole.core.coats.registry import KINDS
 from anole.core.model import (
     Backdrop,
+    Colour,
     Fill,
     Gleam,
     Gradient,
@@ -22,6 +24,7 @@ from anole.core.model import (
     Pose,
     Rail,
     Repeat,
+    Stop,
     from_json,
     to_json,
 )
@@ -35,6 +38,7 @@ from ..core.other_values import others
 
 PARTS = (Gradient, Pattern, Backdrop, Rail, Repeat, Gleam, Pose, Ground, Lettering)
 STRUCTS = (*KINDS, *PARTS, *OPERATIONS)
+RAMP = (Stop(0, Colour(20, 10, 60)), Stop(1, Colour(250, 240, 220)))
 CONTEXT = Context(100, 96, 10, Lamp(), posed=True)
 KEYS = (Qt.Key.Key_Up, Qt.Key.Key_Down, Qt.Key.Key_Right, Qt.Key.Key_Space, Qt.Key.Key_Return)
 
@@ -42,17 +46,18 @@ KEYS = (Qt.Key.Key_Up, Qt.Key.Key_Down, Qt.Key.Key_Right, Qt.Key.Key_Space, Qt.K
 def example(struct: type[msgspec.Struct]) -> msgspec.Struct:
     """The struct with all that it must be given."""
     required = {f.name for f in msgspec.structs.fields(struct) if f.required}
-    return struct(**dict.fromkeys(required, "x"))
+    return struct(**{name: RAMP if name == "stops" else "x" for name in required})
 
 
 @pytest.fixture
 def panel_of(qtbot):
     """A panel of a struct's fields, shown, and the list of what it says."""
     application()
+    panels = []
 
     def make(struct: type[msgspec.Struct]) -> tuple[FieldPanel, list]:
         panel, said = FieldPanel(struct), []
-        qtbot.addWidget(panel)
+        panels.append(panel)
         panel.take(CONTEXT)
         panel.show_struct(example(struct))
         panel.resize(300, 900)
@@ -60,7 +65,11 @@ def panel_of(qtbot):
         panel.edited.connect(lambda *args: said.append(args))
         return panel, said
 
-    return make
+    yield make
+    for panel in panels:
+        panel.close()
+        # now, and not when memory is tidied up while another panel paints
+        sip.delete(panel)
 
 
 def hint_of(struct: type[msgspec.Struct], name: str) -> object:

@@ -11,7 +11,6 @@ import pytest
 from PIL import Image
 from PyQt6.QtCore import QMimeData, QPointF, Qt, QUrl
 from PyQt6.QtGui import QDropEvent
-from PyQt6.QtWidgets import QApplication
 
 from anole.core.edit.pieces import change_piece
 from anole.core.files import board_file
@@ -42,7 +41,7 @@ def drop(settle):
             Qt.MouseButton.LeftButton,
             Qt.KeyboardModifier.NoModifier,
         )
-        QApplication.sendEvent(window, event)
+        window.dropEvent(event)
         settle(window)
         return window.foot.text.text() if window.foot.isVisible() else ""
 

@@ -130,7 +130,7 @@ def test_a_second_click_on_one_of_several_lets_it_go():
 
 
 def test_choosing_the_same_again_is_not_told():
-    document, selection = started(2)
+    _, selection = started(2)
     selection.choose("words")
     told = []
     selection.changed.connect(lambda: told.append(1))

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import cv2
 import numpy as np
 from numba import njit
 
@@ -49,11 +50,9 @@ def shade_smoothed(
     rows, columns = box.grown(1).meet(over).slices_in(over)
     wide = d[rows, columns]
     short = box.grown(1)
-    sides = (
-        (max(over.y0 - short.y0, 0), max(short.y1 - over.y1, 0)),
-        (max(over.x0 - short.x0, 0), max(short.x1 - over.x1, 0)),
-    )
-    wide = np.pad(wide, sides, mode="edge")
+    above, below = max(over.y0 - short.y0, 0), max(short.y1 - over.y1, 0)
+    before, after = max(over.x0 - short.x0, 0), max(short.x1 - over.x1, 0)
+    wide = cv2.copyMakeBorder(wide, above, below, before, after, cv2.BORDER_REPLICATE)
     slope, first, per_px = slopes(heights, span, rise, 1.0)
     values = tuple(np.float32(v) for v in (first, per_px))
     # a smoothed distance spreads beyond the edge: what is cut away by coverage may stay clear

@@ -64,5 +64,5 @@ def smoothed(field: Plane, sigma: float) -> np.ndarray:
     """
     sigma = min(sigma, max(field.shape))
     margin = int(3 * sigma) + 1
-    wide = np.pad(field, margin, mode="edge")
+    wide = cv2.copyMakeBorder(field, margin, margin, margin, margin, cv2.BORDER_REPLICATE)
     return np.ascontiguousarray(gaussian(wide, sigma)[margin:-margin, margin:-margin])
