@@ -74,6 +74,10 @@ class BadgeKind(CoatedKind[Badge]):
         curves = ends[:, None] + (after - ends)[:, None] * shares
         return placed_chords(curves, self.placement(piece, dpi), scale)
 
+    def resized(self, piece: Badge, ratio: float) -> dict[str, Length]:
+        # coats are measured in widths, so they grow with it
+        return {"width": Length(max(piece.width.value * ratio, 10), piece.width.unit)}
+
     def text(self, piece: Badge) -> str:
         return piece.motto
 

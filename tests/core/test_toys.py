@@ -171,7 +171,7 @@ def test_a_badge_that_leaves_the_board_is_made_to_fit(badge):
     assert leaves(large.coated("b"), large)
     fitted = fit_to_board(large, "b")
     assert not leaves(fitted.coated("b"), fitted)
-    assert fitted.placed("b").place.scale_x < 1
+    assert fitted.piece("b").width.value < 500
 
 
 def test_clipboard_file_and_schema(badge, tmp_path):

@@ -14,7 +14,7 @@ from .choice import Box
 from .keep_name import KeepName
 from .layouts import column, row
 
-HEAD = "your own mouldings"
+HEAD = "your mouldings"
 
 
 class SavedMouldings(QWidget):
