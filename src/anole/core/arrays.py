@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import TypeAlias
+from typing import Any, TypeAlias
 
 import numpy as np
 from numpy.typing import NDArray
@@ -22,3 +22,9 @@ Matrix: TypeAlias = NDArray[np.float64]
 """(2, 3), or (3, 3) for a projection: column vectors go in on the right."""
 Table: TypeAlias = NDArray[np.float32]
 """Values of a function of one number, at equal steps: (n,), or (4, n) for colours."""
+Numbers: TypeAlias = NDArray[np.int32]
+"""(H, W) int32: which of some list each px belongs to; -1 where none."""
+Mask: TypeAlias = NDArray[np.bool_]
+"""(H, W) or (W,) bool."""
+Real: TypeAlias = Any
+"""A number in a kernel, float32 there; a type checker would not let it meet a float."""

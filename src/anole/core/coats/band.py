@@ -6,7 +6,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Plane
+from ..arrays import Mask, Numbers, Plane, Planes, Real
 from ..field.closest import Nearest
 from ..field.edge_area import deeper
 from ..field.half_plane import area, crease, slopes
@@ -20,7 +20,7 @@ STEEP = np.float32(0.75)
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _by_slopes(d, y, x, at):  # type: ignore[no-untyped-def]
+def _by_slopes(d: Plane, y: int, x: int, at: Real) -> Real:
     gx, gy = slopes(d, y, x)
     square = gx * gx + gy * gy
     if square < STEEP:
@@ -29,7 +29,7 @@ def _by_slopes(d, y, x, at):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _moved(d, plain, y, x):  # type: ignore[no-untyped-def]
+def _moved(d: Plane, plain: Plane, y: int, x: int) -> bool:
     """Whether a distance is another one than the plain one about a pixel."""
     for v in range(max(y - 1, 0), min(y + 2, d.shape[0])):
         for u in range(max(x - 1, 0), min(x + 2, d.shape[1])):
@@ -39,7 +39,17 @@ def _moved(d, plain, y, x):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _share(d, plain, same, near, c, y, x, at, found):  # type: ignore[no-untyped-def]
+def _share(
+    d: Plane,
+    plain: Plane,
+    same: Mask,
+    near: Numbers,
+    c: np.ndarray,
+    y: int,
+    x: int,
+    at: Real,
+    found: np.ndarray,
+) -> Real:
     """Share of a pixel deeper than a distance; without chords by the distance's own slopes."""
     if c.shape[0] == 0 or not (same or not _moved(d, plain, y, x)):
         return _by_slopes(d, y, x, at)
@@ -47,16 +57,29 @@ def _share(d, plain, same, near, c, y, x, at, found):  # type: ignore[no-untyped
 
 
 @njit(nogil=True, cache=True, error_model="numpy", fastmath=True)
-def _fractions(row, first, last):  # type: ignore[no-untyped-def]
+def _fractions(row: Plane, first: int, last: int) -> bool:
     """Whether anything of a run is neither 0 nor 1; only a sum of any order goes many at a time."""
     total, one = np.float32(0), np.float32(1)
     for x in range(np.uint32(first), np.uint32(last)):
         total += row[x] * (one - row[x])
-    return total > 0
+    return bool(total > 0)
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _between(d, plain, same, near, c, top, left, outer, inner, out, first, last):  # type: ignore[no-untyped-def]
+def _between(
+    d: Plane,
+    plain: Plane,
+    same: Mask,
+    near: Numbers,
+    c: np.ndarray,
+    top: int,
+    left: int,
+    outer: Real,
+    inner: Real,
+    out: Planes,
+    first: int,
+    last: int,
+) -> None:
     """top, left : where out's corner lies in the fields; same : whether d is the plain distance."""
     found = np.empty(9, np.int32)
     zero, half, one, steep = np.float32(0), np.float32(0.5), np.float32(1), np.float32(0.5) / NEAR

@@ -13,17 +13,32 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Plane, Planes
+from ..arrays import Plane, Planes, Real
 from ..box import Box
-from ..field.ridge_samples import PLACES
+from ..field.ridge_samples import PLACES, RidgeSamples
 from ..field.shape_fields import ShapeFields
-from .lighting import Light, store
+from .lighting import Light, LightNumbers, store
 from .shading_rows import sample_row
-from .shading_table import add_highlight, gleam, sample_shading, shading_tables, turn_at
+from .shading_table import (
+    HighlightTable,
+    ShadingTable,
+    add_highlight,
+    gleam,
+    sample_shading,
+    shading_tables,
+    turn_at,
+)
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _shade_closely(distance, nx, ny, k, shading, highlights):  # type: ignore[no-untyped-def]
+def _shade_closely(
+    distance: Plane,
+    nx: Plane,
+    ny: Plane,
+    k: LightNumbers,
+    shading: ShadingTable,
+    highlights: HighlightTable,
+) -> tuple[Real, Real, Real, Real]:
     """The sum over the places of one px, premultiplied; distance, nx, ny : (PLACES,)"""
     zero = np.float32(0)
     r = g = b = a = zero
@@ -39,7 +54,20 @@ def _shade_closely(distance, nx, ny, k, shading, highlights):  # type: ignore[no
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _shade_rows(d, n, ridges, top, left, outer, k, shading, highlights, out, y0, y1):  # type: ignore[no-untyped-def]
+def _shade_rows(
+    d: Plane,
+    n: Planes,
+    ridges: RidgeSamples,
+    top: int,
+    left: int,
+    outer: Real,
+    k: LightNumbers,
+    shading: ShadingTable,
+    highlights: HighlightTable,
+    out: Planes,
+    y0: int,
+    y1: int,
+) -> None:
     """top, left : where out's corner lies in the fields d and n, and in `ridges`."""
     width, places = out.shape[2], np.float32(PLACES)
     room = np.empty(width, np.uint32), np.empty(width, np.float32), np.empty(width, np.float32)

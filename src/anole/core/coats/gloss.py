@@ -9,6 +9,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
+from ..arrays import Numbers, Plane, Planes
 from ..box import Box
 from ..model import Gloss
 from .context import CoatContext, Overlap, Reach, Reads
@@ -104,7 +105,18 @@ def _numbers(coat: Gloss, context: CoatContext) -> GlossCut:
 
 
 @njit(nogil=True, cache=True)
-def _shine(frames, owner, d, cut, oval, x0, y0, out, first, last):  # type: ignore[no-untyped-def]
+def _shine(
+    frames: np.ndarray,
+    owner: Numbers,
+    d: Plane,
+    cut: GlossCut,
+    oval: np.ndarray,
+    x0: int,
+    y0: int,
+    out: Planes,
+    first: int,
+    last: int,
+) -> None:
     """frames (n, 4): box of each group; owner (H, W), or (1, 1) for one frame; cut : GlossCut."""
     grouped = owner.shape[1] > 1
     one, zero, half = np.float32(1), np.float32(0), np.float32(0.5)

@@ -6,6 +6,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
+from ..arrays import Plane, Real, Table
 from ..box import Box
 from ..field.blur import smoothed
 from ..model import Glow, Position, Span
@@ -86,7 +87,7 @@ def _field(
 
 
 @njit(nogil=True, cache=True)
-def _fade(d, start, end, hot, curve, cut, out):  # type: ignore[no-untyped-def]
+def _fade(d: Plane, start: Real, end: Real, hot: Real, curve: Table, cut: Real, out: Plane) -> None:
     """falloff(1 - max(0, (t - hot) / (1 - hot))), 1 before the start, 0 beyond the end."""
     steps = np.float32(curve.shape[0] - 1)
     one, zero, half = np.float32(1), np.float32(0), np.float32(0.5)

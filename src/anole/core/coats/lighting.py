@@ -13,7 +13,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Plane, Planes, Table
+from ..arrays import Plane, Planes, Real, Table
 from ..model import Colour, ColourPaint, Gleam, Lamp, Stop
 from ..paint.stops import STEPS, table
 
@@ -113,7 +113,7 @@ def _shine(strength: float, tight: float, flat: float) -> np.ndarray:
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def tone_at(s, k):  # type: ignore[no-untyped-def]
+def tone_at(s: Real, k: LightNumbers) -> Real:
     """u of a cosine s between the surface's normal and the way to the lamp."""
     half, flat = np.float32(0.5), k.lz
     s = min(max(s, np.float32(0)), np.float32(1))
@@ -122,7 +122,7 @@ def tone_at(s, k):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def shine_at(m, shine):  # type: ignore[no-untyped-def]
+def shine_at(m: Real, shine: Table) -> Real:
     """The gleam of a cosine m between the normal and the half vector."""
     if shine.size == 0:
         return np.float32(0)
@@ -133,7 +133,7 @@ def shine_at(m, shine):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def tone(gx, gy, k, shine):  # type: ignore[no-untyped-def]
+def tone(gx: Real, gy: Real, k: LightNumbers, shine: Table) -> tuple[Real, Real]:
     """u and the gleam of a surface with slopes gx, gy."""
     one = np.float32(1)
     size = one / np.sqrt(one + gx * gx + gy * gy)
@@ -142,7 +142,7 @@ def tone(gx, gy, k, shine):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def colour_at(u, light, k, ramp):  # type: ignore[no-untyped-def]
+def colour_at(u: Real, light: Real, k: LightNumbers, ramp: Table) -> tuple[Real, Real, Real, Real]:
     """Premultiplied colour of a tone and its gleam."""
     at = min(int(u * np.float32(TONES) + np.float32(0.5)), TONES)
     a = ramp[at, 3]
@@ -155,7 +155,7 @@ def colour_at(u, light, k, ramp):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def store(r, g, b, a, weight, out, y, x):  # type: ignore[no-untyped-def]
+def store(r: Real, g: Real, b: Real, a: Real, weight: Real, out: Planes, y: int, x: int) -> None:
     """The mean of `weight` looks, straight alpha."""
     one = np.float32(1)
     scale = one / max(a, np.float32(1e-6))
@@ -166,7 +166,9 @@ def store(r, g, b, a, weight, out, y, x):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _slopes(h, k, ramp, shine, out, y0, y1):  # type: ignore[no-untyped-def]
+def _slopes(
+    h: Plane, k: LightNumbers, ramp: Table, shine: Table, out: Planes, y0: int, y1: int
+) -> None:
     height, width = h.shape
     half, one = np.float32(0.5), np.float32(1)
     for y in range(y0, y1):

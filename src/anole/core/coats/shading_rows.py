@@ -5,11 +5,25 @@ from __future__ import annotations
 import numpy as np
 from numba import njit
 
-from .shading_table import SHORT, TURNS, add_highlight, gleam, turn_at
+from ..arrays import Plane, Planes, Real
+from .shading_table import SHORT, TURNS, HighlightTable, ShadingTable, add_highlight, gleam, turn_at
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _places(d, nx, ny, lx, ly, first, per_px, reach, rows, at, down, right):  # type: ignore[no-untyped-def]
+def _places(
+    d: Plane,
+    nx: Plane,
+    ny: Plane,
+    lx: Real,
+    ly: Real,
+    first: Real,
+    per_px: Real,
+    reach: Real,
+    rows: Real,
+    at: np.ndarray,
+    down: Plane,
+    right: Plane,
+) -> None:
     """at : entry above and to the left, times four; down, right : how far beyond it"""
     zero, lowest = np.float32(0), rows - np.float32(1) - SHORT
     for x in range(at.shape[0]):
@@ -21,18 +35,20 @@ def _places(d, nx, ny, lx, ly, first, per_px, reach, rows, at, down, right):  # 
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _between(flat, plane, at, down, right, out):  # type: ignore[no-untyped-def]
+def _between(
+    flat: Plane, plane: int, at: np.ndarray, down: Plane, right: Plane, out: Plane
+) -> None:
     # unsigned places: a signed one might count from the end, and would be asked each time
-    plane, beside, below = np.uint32(plane), np.uint32(4), np.uint32(4 * TURNS)
+    which, beside, below = np.uint32(plane), np.uint32(4), np.uint32(4 * TURNS)
     for x in range(out.shape[0]):
-        p = at[x] + plane
+        p = at[x] + which
         a, b, s, t = flat[p], flat[p + beside], flat[p + below], flat[p + below + beside]
         upper, lower = a + (b - a) * right[x], s + (t - s) * right[x]
         out[x] = upper + (lower - upper) * down[x]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _straight(red, green, blue, alpha):  # type: ignore[no-untyped-def]
+def _straight(red: Plane, green: Plane, blue: Plane, alpha: Plane) -> None:
     one, tiny = np.float32(1), np.float32(1e-6)
     for x in range(alpha.shape[0]):
         scale = one / max(alpha[x], tiny)
@@ -41,7 +57,18 @@ def _straight(red, green, blue, alpha):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _gleam(d, nx, ny, lx, ly, highlights, y, x0, x1, out):  # type: ignore[no-untyped-def]
+def _gleam(
+    d: Plane,
+    nx: Plane,
+    ny: Plane,
+    lx: Real,
+    ly: Real,
+    highlights: HighlightTable,
+    y: int,
+    x0: int,
+    x1: int,
+    out: Planes,
+) -> None:
     for x in range(x0, x1):
         light = gleam(d[x], nx[x] * lx + ny[x] * ly, highlights, highlights.samples)
         if light > 0:
@@ -51,7 +78,20 @@ def _gleam(d, nx, ny, lx, ly, highlights, y, x0, x1, out):  # type: ignore[no-un
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def sample_row(d, nx, ny, lx, ly, shading, highlights, y, x0, x1, room, out):  # type: ignore[no-untyped-def]
+def sample_row(
+    d: Plane,
+    nx: Plane,
+    ny: Plane,
+    lx: Real,
+    ly: Real,
+    shading: ShadingTable,
+    highlights: HighlightTable,
+    y: int,
+    x0: int,
+    x1: int,
+    room: tuple[np.ndarray, Plane, Plane],
+    out: Planes,
+) -> None:
     """Straight colours of the px x0..x1 of row y of out, (4, H, W).
 
     d, nx, ny : (W,) distances and normals of the row; shading, highlights : of shading_tables()

@@ -11,8 +11,8 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Plane, Planes
-from .lighting import Light, colour_at, shine_at, tone_at
+from ..arrays import Plane, Planes, Real, Table
+from .lighting import Light, LightNumbers, colour_at, shine_at, tone_at
 
 LEAST_SAMPLES, MOST_SAMPLES, FINE = 3, 12, 24.0
 """ShadingTable across a px: as many as give a span FINE of them, within bounds."""
@@ -45,14 +45,27 @@ def slopes(
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def entry(d, first, per_px, count):  # type: ignore[no-untyped-def]
+def entry(d: Real, first: Real, per_px: Real, count: int) -> int:
     """Row of a table for the distance `d` px: `per_px` rows a px from `first` on, held in 0 to count - 1."""
     at = (d - first) * per_px + np.float32(0.5)
     return int(min(max(at, np.float32(0)), np.float32(count - 1)))
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _tabulate(slope, first, per_px, start, step, reach, k, ramp, samples, out, y0, y1):  # type: ignore[no-untyped-def]
+def _tabulate(
+    slope: np.ndarray,
+    first: Real,
+    per_px: Real,
+    start: Real,
+    step: Real,
+    reach: Real,
+    k: LightNumbers,
+    ramp: Table,
+    samples: int,
+    out: np.ndarray,
+    y0: int,
+    y1: int,
+) -> None:
     """out (rows, TURNS, 4) premultiplied: row i at distance start + i step, column j at the turn
     c = reach (2 j / (TURNS - 1) - 1) of the normal toward the lamp."""
     one, wide = np.float32(1), np.float32(1) / np.float32(samples)
@@ -130,7 +143,7 @@ def shading_tables(
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def gleam(d, c, highlights, count):  # type: ignore[no-untyped-def]
+def gleam(d: Real, c: Real, highlights: HighlightTable, count: int) -> Real:
     """The gleam of a px at distance d whose normal turns by c toward the lamp: the mean of
     `count` samples across it."""
     one, share = np.float32(1), np.float32(1) / np.float32(count)
@@ -151,7 +164,9 @@ def gleam(d, c, highlights, count):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def add_highlight(colour, light, tint):  # type: ignore[no-untyped-def]
+def add_highlight(
+    colour: tuple[Real, Real, Real, Real], light: Real, tint: tuple[Real, Real, Real]
+) -> tuple[Real, Real, Real, Real]:
     """A premultiplied colour with a gleam added: what it lacks of cover the gleam brings."""
     r, g, b, a = colour
     a += min(light, np.float32(1) - a)
@@ -159,14 +174,16 @@ def add_highlight(colour, light, tint):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def turn_at(c, reach):  # type: ignore[no-untyped-def]
+def turn_at(c: Real, reach: Real) -> Real:
     """Where a turn stands among the TURNS entries of a row, short of the last."""
     at = (c / reach + np.float32(1)) * np.float32((TURNS - 1) / 2)
     return min(max(at, np.float32(0)), np.float32(TURNS - 1) - SHORT)
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def sample_shading(d, turn, beyond, shading):  # type: ignore[no-untyped-def]
+def sample_shading(
+    d: Real, turn: Real, beyond: Real, shading: ShadingTable
+) -> tuple[Real, Real, Real, Real]:
     """The tap in the row nearest to d, premultiplied, between two entries: one of many of a px."""
     table, rows = shading.colours, np.float32(shading.colours.shape[0] // TURNS - 1)
     row = min(max((d - shading.first) * shading.per_px + np.float32(0.5), np.float32(0)), rows)

@@ -9,6 +9,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
+from ..arrays import Plane
 from ..box import Box
 from ..field.blur import smoothed
 from ..model import Sheen
@@ -88,7 +89,9 @@ def _numbers(coat: Sheen, context: CoatContext) -> SheenBands:
 
 
 @njit(nogil=True, cache=True)
-def _bands(d, sheen, seed, x0, y0, out, first, last):  # type: ignore[no-untyped-def]
+def _bands(
+    d: Plane, sheen: SheenBands, seed: int, x0: int, y0: int, out: Plane, first: int, last: int
+) -> None:
     """q = position along the bearing / pitch + drift d / D + bow; a cosine of `width` each.
 
     d : (H, W) float32, cores; sheen : SheenBands; x0, y0 : px of out's corner

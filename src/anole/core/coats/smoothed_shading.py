@@ -7,14 +7,26 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Plane
+from ..arrays import Plane, Planes, Real, Table
 from ..box import Box
-from .lighting import Light, colour_at, tone
+from .lighting import Light, LightNumbers, colour_at, tone
 from .shading_table import entry, slopes
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _swell(d, outer, slope, first, per_px, k, ramp, shine, out, y0, y1):  # type: ignore[no-untyped-def]
+def _swell(
+    d: Plane,
+    outer: Real,
+    slope: np.ndarray,
+    first: Real,
+    per_px: Real,
+    k: LightNumbers,
+    ramp: Table,
+    shine: Table,
+    out: Planes,
+    y0: int,
+    y1: int,
+) -> None:
     """d is one px wider than out on every side."""
     half, one, zero, tiny = np.float32(0.5), np.float32(1), np.float32(0), np.float32(1e-6)
     for y in range(y0, y1):

@@ -10,8 +10,9 @@ from __future__ import annotations
 import numpy as np
 from numba import njit
 
-from ..arrays import Plane
+from ..arrays import Plane, Planes, Real
 from .blend_rows import hue_row, mix_row
+from .dirty_spans import RowSpans
 
 MODES = (
     "normal",
@@ -87,13 +88,24 @@ def _straight_row(src: np.ndarray, inv_alpha: np.ndarray, out: np.ndarray) -> No
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _held(spans, row, n, x0, x1):  # type: ignore[no-untyped-def]
+def _held(spans: RowSpans, row: int, n: int, x0: int, x1: int) -> tuple[int, int]:
     """First px and end of the n-th run of a row, within x0..x1."""
     return max(x0, spans.ends[row, n, 0]), min(x1, spans.ends[row, n, 1])
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _hues(acc, src, alpha, inv_alpha, mode, y, x0, x1, sy, sx):  # type: ignore[no-untyped-def]
+def _hues(
+    acc: Planes,
+    src: Plane,
+    alpha: Plane,
+    inv_alpha: Plane,
+    mode: int,
+    y: int,
+    x0: int,
+    x1: int,
+    sy: int,
+    sx: int,
+) -> None:
     """One row in a mode that needs all three channels at once."""
     width = x1 - x0
     below, mixed = np.empty((3, width), np.float32), np.empty((3, width), np.float32)
@@ -108,7 +120,18 @@ def _hues(acc, src, alpha, inv_alpha, mode, y, x0, x1, sy, sx):  # type: ignore[
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def composite(acc, window, spans, src, src_at, cover, cover_at, opacity, mode, k):  # type: ignore[no-untyped-def]
+def composite(
+    acc: Planes,
+    window: tuple[int, int, int, int],
+    spans: RowSpans,
+    src: Planes,
+    src_at: tuple[int, int],
+    cover: Plane,
+    cover_at: tuple[int, int],
+    opacity: Real,
+    mode: int,
+    k: np.ndarray,
+) -> None:
     """Blend a source into the spans of a window of an accumulator, in place.
 
     acc : (4, H, W) float32, C order, premultiplied, sRGB-encoded
@@ -141,7 +164,20 @@ def composite(acc, window, spans, src, src_at, cover, cover_at, opacity, mode, k
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _composite_span(acc, y, x0, x1, src, sy, sx, share, opacity, mode, k, scratch):  # type: ignore[no-untyped-def]
+def _composite_span(
+    acc: Planes,
+    y: int,
+    x0: int,
+    x1: int,
+    src: Planes,
+    sy: int,
+    sx: int,
+    share: Plane,
+    opacity: Real,
+    mode: int,
+    k: np.ndarray,
+    scratch: Plane,
+) -> None:
     width = x1 - x0
     alpha, inv_alpha, free = scratch[0, :width], scratch[1, :width], scratch[2, :width]
     _alpha_row(src[3, sy, sx : sx + width], share, opacity, alpha)
@@ -174,7 +210,15 @@ def _copy_row(dst: np.ndarray, src: np.ndarray) -> None:
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def merge(acc, other, window, spans, opacity, mode, k):  # type: ignore[no-untyped-def]
+def merge(
+    acc: Planes,
+    other: Planes,
+    window: tuple[int, int, int, int],
+    spans: RowSpans,
+    opacity: Real,
+    mode: int,
+    k: np.ndarray,
+) -> None:
     """Blend another accumulator into the spans of a window, in place; arguments as of composite()."""
     x0, y0, x1, y1 = window
     width = x1 - x0
@@ -194,7 +238,15 @@ def merge(acc, other, window, spans, opacity, mode, k):  # type: ignore[no-untyp
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def lerp(acc, other, window, spans, share, share_at, gain):  # type: ignore[no-untyped-def]
+def lerp(
+    acc: Planes,
+    other: Planes,
+    window: tuple[int, int, int, int],
+    spans: RowSpans,
+    share: Plane,
+    share_at: tuple[int, int],
+    gain: Real,
+) -> None:
     """acc = acc (1 - share gain) + other share gain in the spans of a window, in place.
 
     acc, other : (4, H, W) float32, C order; share : (h or 1, w) float32, 0..1
@@ -217,7 +269,7 @@ def lerp(acc, other, window, spans, share, share_at, gain):  # type: ignore[no-u
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def copy(acc, other, window, spans):  # type: ignore[no-untyped-def]
+def copy(acc: Planes, other: Planes, window: tuple[int, int, int, int], spans: RowSpans) -> None:
     """acc = other in the spans of a window, in place; both (4, H, W) float32, C order."""
     x0, y0, x1, y1 = window
     for p in range(4):
@@ -229,7 +281,7 @@ def copy(acc, other, window, spans):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def wipe(acc, window, spans):  # type: ignore[no-untyped-def]
+def wipe(acc: Planes, window: tuple[int, int, int, int], spans: RowSpans) -> None:
     """acc = 0 in the spans of a window, in place; (4, H, W) float32, C order."""
     x0, y0, x1, y1 = window
     for p in range(4):

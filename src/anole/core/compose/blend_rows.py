@@ -9,6 +9,8 @@ from __future__ import annotations
 import numpy as np
 from numba import njit
 
+from ..arrays import Plane, Planes, Real
+
 ZERO, HALF, ONE, TWO = np.float32(0), np.float32(0.5), np.float32(1), np.float32(2)
 QUARTER, FOUR = np.float32(0.25), np.float32(4)
 TWELVE, SIXTEEN, TINY = np.float32(12), np.float32(16), np.float32(1e-7)
@@ -18,13 +20,15 @@ RED, GREEN, BLUE = np.float32(0.3), np.float32(0.59), np.float32(0.11)
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _composited(dst, s, mixed, alpha, below):  # type: ignore[no-untyped-def]
+def _composited(dst: Real, s: Real, mixed: Real, alpha: Real, below: Real) -> Real:
     """The compositing formula for one premultiplied value, given B(cb, cs)."""
     return dst + alpha * (s + below * (mixed - s) - dst)
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _contrast(dst, src, alpha, below, inv_alpha, swapped):  # type: ignore[no-untyped-def]
+def _contrast(
+    dst: Plane, src: Plane, alpha: Plane, below: Plane, inv_alpha: Plane, swapped: Plane
+) -> None:
     """hard-light; overlay is the same with the layers exchanged."""
     for x in range(dst.shape[0]):
         b, s = dst[x] * inv_alpha[x], src[x]
@@ -35,7 +39,9 @@ def _contrast(dst, src, alpha, below, inv_alpha, swapped):  # type: ignore[no-un
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _soft(dst, src, alpha, below, inv_alpha, roots):  # type: ignore[no-untyped-def]
+def _soft(
+    dst: Plane, src: Plane, alpha: Plane, below: Plane, inv_alpha: Plane, roots: Plane
+) -> None:
     """b + (2s - 1) (b - b^2 or D(b) - b); roots first: a root behind a choice is no vector."""
     for x in range(dst.shape[0]):
         roots[x] = np.sqrt(dst[x] * inv_alpha[x])
@@ -49,7 +55,17 @@ def _soft(dst, src, alpha, below, inv_alpha, roots):  # type: ignore[no-untyped-
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _arithmetic(dst, src, alpha, below, inv_alpha, k1, k2, k3, k4):  # type: ignore[no-untyped-def]
+def _arithmetic(
+    dst: Plane,
+    src: Plane,
+    alpha: Plane,
+    below: Plane,
+    inv_alpha: Plane,
+    k1: Real,
+    k2: Real,
+    k3: Real,
+    k4: Real,
+) -> None:
     for x in range(dst.shape[0]):
         s = src[x]
         v = (k1 * s + k3) * (dst[x] * inv_alpha[x]) + (k2 * s + k4)
@@ -57,7 +73,16 @@ def _arithmetic(dst, src, alpha, below, inv_alpha, k1, k2, k3, k4):  # type: ign
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def mix_row(mode, dst, src, alpha, below, inv_alpha, k, scratch):  # type: ignore[no-untyped-def]
+def mix_row(
+    mode: int,
+    dst: Plane,
+    src: Plane,
+    alpha: Plane,
+    below: Plane,
+    inv_alpha: Plane,
+    k: np.ndarray,
+    scratch: np.ndarray,
+) -> None:
     """CompositeStep one channel of a row in a separable mode, 1..12 as numbered in blend.MODES.
 
     dst : premultiplied, in place; src : straight; alpha : of the source; below : alpha of dst;
@@ -111,12 +136,12 @@ def mix_row(mode, dst, src, alpha, below, inv_alpha, k, scratch):  # type: ignor
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _lum(r, g, b):  # type: ignore[no-untyped-def]
+def _lum(r: Real, g: Real, b: Real) -> Real:
     return RED * r + GREEN * g + BLUE * b
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _set_lum(r, g, b, lum, out, x):  # type: ignore[no-untyped-def]
+def _set_lum(r: Real, g: Real, b: Real, lum: Real, out: Planes, x: int) -> None:
     """SetLum with ClipColor; one division by the farther end keeps it free of branches."""
     d = lum - _lum(r, g, b)
     r, g, b = r + d, g + d, b + d
@@ -132,7 +157,7 @@ def _set_lum(r, g, b, lum, out, x):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def hue_row(mode, cb, red, green, blue, out):  # type: ignore[no-untyped-def]
+def hue_row(mode: int, cb: Plane, red: Plane, green: Plane, blue: Plane, out: Planes) -> None:
     """Three channels of hue (0), saturation (1), color (2) or luminosity (3)."""
     for x in range(out.shape[1]):
         br, bg, bb = cb[0, x], cb[1, x], cb[2, x]

@@ -10,6 +10,7 @@ from numba import njit
 from numpy.typing import NDArray
 
 from .. import bands
+from ..arrays import Mask
 from ..box import Box
 
 STEP = 16
@@ -51,7 +52,7 @@ def whole(box: Box, left: int = 0) -> DirtySpans:
 
 
 @njit(nogil=True, cache=True)
-def _mark(bits, down, right, mask, first, last):  # type: ignore[no-untyped-def]
+def _mark(bits: np.ndarray, down: int, right: int, mask: Mask, first: int, last: int) -> None:
     """mask's steps become 1 where a bit is set; the mask's corner lies at (right, down) in bits."""
     width = bits.shape[1]
     for y in range(first, last):
@@ -70,7 +71,9 @@ def _mark(bits, down, right, mask, first, last):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True)
-def _collect(mask, left, right, count, ends, first, last):  # type: ignore[no-untyped-def]
+def _collect(
+    mask: Mask, left: int, right: int, count: np.ndarray, ends: np.ndarray, first: int, last: int
+) -> None:
     for y in range(first, last):
         spans, end = 0, -1
         for n in range(mask.shape[1]):

@@ -8,6 +8,8 @@ from importlib.resources import files
 import numpy as np
 from numba import njit
 
+from ..arrays import Plane, Planes, Real
+
 BYTE = np.float32(255)
 ZERO, ONE, TINY = np.float32(0), np.float32(1), np.float32(1e-6)
 SHARE = 0.96
@@ -23,7 +25,16 @@ def thresholds() -> np.ndarray:
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _pack_row(r, g, b, a, grain, gain, red_first, out):  # type: ignore[no-untyped-def]
+def _pack_row(
+    r: Plane,
+    g: Plane,
+    b: Plane,
+    a: Plane,
+    grain: Plane,
+    gain: Real,
+    red_first: bool,
+    out: np.ndarray,
+) -> None:
     top, low = np.uint32(16), np.uint32(0)
     if red_first:
         top, low = low, top
@@ -38,7 +49,7 @@ def _pack_row(r, g, b, a, grain, gain, red_first, out):  # type: ignore[no-untyp
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _grain_row(noise, start, out):  # type: ignore[no-untyped-def]
+def _grain_row(noise: np.ndarray, start: int, out: Plane) -> None:
     # run by run of the tile: a remainder for each pixel would cost more than all the rest
     side, x = noise.shape[0], 0
     while x < out.shape[0]:
@@ -50,7 +61,14 @@ def _grain_row(noise, start, out):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def pack(acc, window, noise, off, straight, out):  # type: ignore[no-untyped-def]
+def pack(
+    acc: Planes,
+    window: tuple[int, int, int, int],
+    noise: np.ndarray,
+    off: tuple[int, int],
+    straight: bool,
+    out: np.ndarray,
+) -> None:
     """Round a window of planes to 8-bit pixels, four bytes packed in a uint32.
 
     acc : (4, H, W) float32, C instruction, premultiplied; out : (H, W) uint32, C instruction

@@ -101,7 +101,15 @@ def _numbers(instruction: Instruction, x0: int, y0: int) -> list[int]:
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _do(instruction, share, factors, height, width, window, spans):  # type: ignore[no-untyped-def]
+def _do(
+    instruction: np.ndarray,
+    share: Plane,
+    factors: np.ndarray,
+    height: int,
+    width: int,
+    window: tuple[int, int, int, int],
+    spans: RowSpans,
+) -> None:
     kind, at = instruction[0], (window[0] - instruction[AT_X], window[1] - instruction[AT_Y])
     size = (4, height, width)
     to = carray(_pointer(instruction[TO]), size, np.float32)
@@ -129,7 +137,17 @@ def _do(instruction, share, factors, height, width, window, spans):  # type: ign
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _run(instructions, factors, height, width, many, ends, top, first, last):  # type: ignore[no-untyped-def]
+def _run(
+    instructions: np.ndarray,
+    factors: np.ndarray,
+    height: int,
+    width: int,
+    many: np.ndarray,
+    ends: np.ndarray,
+    top: int,
+    first: int,
+    last: int,
+) -> None:
     """Rows first..last of the spans, which begin at row `top` of the accumulators."""
     for y0 in range(top + first, top + last, ROWS):
         y1 = min(y0 + ROWS, top + last)

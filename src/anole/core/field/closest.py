@@ -14,7 +14,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Chords, Plane
+from ..arrays import Chords, Plane, Real
 from ..box import Box
 
 SEED = 1.5
@@ -25,7 +25,7 @@ ZERO, HALF, ONE = np.float32(0), np.float32(0.5), np.float32(1)
 
 
 @njit(nogil=True, cache=True, inline="always")
-def _squared(c, k, px, py):  # type: ignore[no-untyped-def]
+def _squared(c: np.ndarray, k: int, px: Real, py: Real) -> Real:
     """Squared distance from a point to chord k: columns of c as named above."""
     wx, wy = px - c[k, X0], py - c[k, Y0]
     t = (wx * c[k, DX] + wy * c[k, DY]) * c[k, PER_SQUARE]

@@ -6,12 +6,14 @@ from __future__ import annotations
 import numpy as np
 from numba import njit
 
-from ..arrays import Chords, Plane
+from ..arrays import Chords, Plane, Real
 from ..box import Box
 
 
 @njit(nogil=True, cache=True)
-def _backward(a, b, c, d, n, k, ends, x, y):  # type: ignore[no-untyped-def]
+def _backward(
+    a: Real, b: Real, c: Real, d: Real, n: int, k: int, ends: np.ndarray, x: Real, y: Real
+) -> bool:
     """Whether what lies above the level is not on the positive side of a chord of a cell."""
     ex, ey = x + 1.0, y + 0.0
     value = b

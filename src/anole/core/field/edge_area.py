@@ -10,6 +10,7 @@ from __future__ import annotations
 import numpy as np
 from numba import njit
 
+from ..arrays import Numbers, Plane, Real
 from .closest import DX, DY, PER_SQUARE, X0, Y0
 from .half_plane import area
 
@@ -20,7 +21,7 @@ SIDE = 5
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _foot(c, k, px, py):  # type: ignore[no-untyped-def]
+def _foot(c: np.ndarray, k: int, px: Real, py: Real) -> tuple[Real, Real, bool]:
     """The way from the nearest point of chord k to a point, and whether that lies beside the chord."""
     zero, one = np.float32(0), np.float32(1)
     wx, wy = px - c[k, X0], py - c[k, Y0]
@@ -30,7 +31,7 @@ def _foot(c, k, px, py):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _slopes(d, near, c, y, x):  # type: ignore[no-untyped-def]
+def _slopes(d: Plane, near: Numbers, c: np.ndarray, y: int, x: int) -> tuple[Real, Real]:
     """Which way the distance of a pixel grows."""
     half = np.float32(0.5)
     k = near[y, x]
@@ -44,7 +45,7 @@ def _slopes(d, near, c, y, x):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _bent(d, y, x, gx, gy):  # type: ignore[no-untyped-def]
+def _bent(d: Plane, y: int, x: int, gx: Real, gy: Real) -> bool:
     """Whether the distances round about are not those of one plane."""
     height, width = d.shape
     here, most = d[y, x], np.float32(0)
@@ -54,11 +55,11 @@ def _bent(d, y, x, gx, gy):  # type: ignore[no-untyped-def]
             v, u = np.uint32(y + j), np.uint32(x)
             most = max(most, abs(d[v, u - np.uint32(1)] - base + gx), abs(d[v, u] - base))
             most = max(most, abs(d[v, u + np.uint32(1)] - base - gx))
-    return most > FLAT
+    return bool(most > FLAT)
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def candidates(near, y, x, found):  # type: ignore[no-untyped-def]
+def candidates(near: Numbers, y: int, x: int, found: np.ndarray) -> int:
     """The chords that a pixel and its neighbours are nearest to; returns how many."""
     height, width = near.shape
     count = 0
@@ -74,7 +75,9 @@ def candidates(near, y, x, found):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _looked(d, near, c, y, x, at, found):  # type: ignore[no-untyped-def]
+def _looked(
+    d: Plane, near: Numbers, c: np.ndarray, y: int, x: int, at: Real, found: np.ndarray
+) -> Real:
     """The mean over many places of a pixel."""
     half, one, zero, side = np.float32(0.5), np.float32(1), np.float32(0), np.float32(SIDE)
     count = candidates(near, y, x, found)
@@ -98,7 +101,9 @@ def _looked(d, near, c, y, x, at, found):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def deeper(d, near, c, y, x, at, found):  # type: ignore[no-untyped-def]
+def deeper(
+    d: Plane, near: Numbers, c: np.ndarray, y: int, x: int, at: Real, found: np.ndarray
+) -> Real:
     """d, near, c : of a Nearest; found : room for nine numbers of chords."""
     if near[y, x] < 0:
         return np.float32(d[y, x] > at)

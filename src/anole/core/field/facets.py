@@ -12,7 +12,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Chords, Points
+from ..arrays import Chords, Plane, Points, Real
 from .normals import joints, order, outward
 
 FINE = 5
@@ -22,7 +22,7 @@ OWN = 0.02
 
 
 @njit(nogil=True, cache=True)
-def _interval(lines, py, left, right, slack):  # type: ignore[no-untyped-def]
+def _interval(lines: np.ndarray, py: Real, left: Real, right: Real, slack: Real) -> tuple[int, int]:
     """The first px and the end of what a row has within four lines, moved out by `slack`."""
     for k in range(4):
         a, rest = lines[k, 0], lines[k, 1] * py + lines[k, 2] + slack
@@ -36,7 +36,7 @@ def _interval(lines, py, left, right, slack):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True)
-def _distance(forms, middle, px, py):  # type: ignore[no-untyped-def]
+def _distance(forms: np.ndarray, middle: np.ndarray, px: Real, py: Real) -> Real:
     if middle[2] > 0:
         return np.hypot(px - middle[0], py - middle[1])
     return max(
@@ -46,7 +46,7 @@ def _distance(forms, middle, px, py):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True)
-def _asked(where, first, last):  # type: ignore[no-untyped-def]
+def _asked(where: np.ndarray, first: int, last: int) -> tuple[np.ndarray, np.ndarray]:
     """On each row the first px and the end of what is asked for."""
     width = where.shape[1]
     start, stop = np.full(last - first, width), np.zeros(last - first, np.int64)
@@ -59,7 +59,16 @@ def _asked(where, first, last):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True)
-def _lower(lines, forms, middle, ends, where, out, first, last):  # type: ignore[no-untyped-def]
+def _lower(
+    lines: np.ndarray,
+    forms: np.ndarray,
+    middle: np.ndarray,
+    ends: np.ndarray,
+    where: np.ndarray,
+    out: Plane,
+    first: int,
+    last: int,
+) -> None:
     start, stop = _asked(where, first, last)
     for f in range(lines.shape[0]):
         low = max(first, int(np.floor(ends[f, 0] - 0.5)))
@@ -73,7 +82,17 @@ def _lower(lines, forms, middle, ends, where, out, first, last):  # type: ignore
 
 
 @njit(nogil=True, cache=True)
-def _lower_within(lines, forms, middle, ends, where, spots, out, first, last):  # type: ignore[no-untyped-def]
+def _lower_within(
+    lines: np.ndarray,
+    forms: np.ndarray,
+    middle: np.ndarray,
+    ends: np.ndarray,
+    where: np.ndarray,
+    spots: np.ndarray,
+    out: Plane,
+    first: int,
+    last: int,
+) -> None:
     """out (n, FINE, FINE): at places within the px that `spots` (H, W) numbers."""
     start, stop = _asked(where, first, last)
     for f in range(lines.shape[0]):

@@ -5,12 +5,14 @@ from __future__ import annotations
 import numpy as np
 from numba import njit
 
+from ..arrays import Plane, Real
+
 SIDE = 4
 """Places looked at across a pixel where edges meet."""
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def slopes(d, y, x):  # type: ignore[no-untyped-def]
+def slopes(d: Plane, y: int, x: int) -> tuple[Real, Real]:
     """Central differences; one-sided at the borders."""
     height, width = d.shape
     up, low, left, right = (
@@ -25,7 +27,7 @@ def slopes(d, y, x):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def area(s, gx, gy, square):  # type: ignore[no-untyped-def]
+def area(s: Real, gx: Real, gy: Real, square: Real) -> Real:
     """Area of a unit square on the positive side of a line.
 
     s : signed distance of its middle to the line; gx, gy : which way the side lies, of any length
@@ -46,7 +48,7 @@ def area(s, gx, gy, square):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _plane(d, y, x, j, i):  # type: ignore[no-untyped-def]
+def _plane(d: Plane, y: int, x: int, j: int, i: int) -> tuple[Real, Real, Real]:
     """Value and slopes of the distance at a pixel as its neighbour's side of a crease goes on."""
     height, width = d.shape
     y1, x1, y2, x2 = y + j, x + i, y + 2 * j, x + 2 * i
@@ -63,7 +65,7 @@ def _plane(d, y, x, j, i):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def crease(d, y, x, at):  # type: ignore[no-untyped-def]
+def crease(d: Plane, y: int, x: int, at: Real) -> Real:
     """Share of a pixel deeper than `at` where two edges are about equally near.
 
     Each neighbour goes on as the plane it lies on. The greatest of them holds where the distance

@@ -15,7 +15,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Chords, Plane
+from ..arrays import Chords, Mask, Numbers, Plane, Real
 from ..box import Box
 from .closest import Nearest
 from .facets import sweeps, wedges
@@ -68,7 +68,19 @@ def longest_mitre(chords: Chords, limit: float, side: float) -> float:
 
 
 @njit(nogil=True, cache=True)
-def _bevelled(corners, cut, at_chord, chords, near, d, side, far, hard, first, last):  # type: ignore[no-untyped-def]
+def _bevelled(
+    corners: np.ndarray,
+    cut: Real,
+    at_chord: np.ndarray,
+    chords: Chords,
+    near: Numbers,
+    d: Plane,
+    side: np.ndarray,
+    far: Real,
+    hard: Mask,
+    first: int,
+    last: int,
+) -> None:
     """Marks px that have a cut corner as their nearest point, about as far as its line lies."""
     for y in range(first, last):
         for x in range(d.shape[1]):
@@ -88,7 +100,7 @@ def _bevelled(corners, cut, at_chord, chords, near, d, side, far, hard, first, l
 
 
 @njit(nogil=True, cache=True)
-def _signed(d, sign, out, first, last):  # type: ignore[no-untyped-def]
+def _signed(d: Plane, sign: Real, out: Plane, first: int, last: int) -> None:
     """Distances beside a stroke's edge get their sign; on its other side they are the plain ones."""
     for y in range(first, last):
         for x in range(d.shape[1]):
@@ -96,7 +108,7 @@ def _signed(d, sign, out, first, last):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True)
-def _ended(d, turned, at, where, first, last):  # type: ignore[no-untyped-def]
+def _ended(d: Plane, turned: Plane, at: Real, where: np.ndarray, first: int, last: int) -> None:
     """Marks px that the end runs through where they or px round about are turned."""
     height, width = d.shape
     for y in range(first, last):

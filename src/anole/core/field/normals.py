@@ -11,7 +11,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Chords
+from ..arrays import Chords, Numbers, Plane, Planes, Real
 from ..box import Box
 from .closest import Nearest
 
@@ -77,7 +77,9 @@ def joints(chords: Chords) -> np.ndarray:
 
 
 @njit(nogil=True, cache=True, inline="always")
-def facing(joint, k, s, length, vx, vy, far):  # type: ignore[no-untyped-def]
+def facing(
+    joint: np.ndarray, k: int, s: Real, length: Real, vx: Real, vy: Real, far: Real
+) -> tuple[Real, Real]:
     """The unit normal at a point that has chord k as its nearest.
 
     s : how far along the chord it stands, of `length`; vx, vy : the way there from the chord's
@@ -108,7 +110,17 @@ def facing(joint, k, s, length, vx, vy, far):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True)
-def _normals(chords, joint, near, d, x0, y0, out, first, last):  # type: ignore[no-untyped-def]
+def _normals(
+    chords: Chords,
+    joint: np.ndarray,
+    near: Numbers,
+    d: Plane,
+    x0: int,
+    y0: int,
+    out: Planes,
+    first: int,
+    last: int,
+) -> None:
     for y in range(first, last):
         for x in range(near.shape[1]):
             k = near[y, x]
@@ -127,7 +139,7 @@ def _normals(chords, joint, near, d, x0, y0, out, first, last):  # type: ignore[
 
 
 @njit(nogil=True, cache=True)
-def _calmed(n, d, out, first, last):  # type: ignore[no-untyped-def]
+def _calmed(n: Planes, d: Plane, out: Planes, first: int, last: int) -> None:
     """Deep inside a round form many chords are almost equally near: their mean over 3 x 3 px."""
     height, width = d.shape
     for y in range(first, last):

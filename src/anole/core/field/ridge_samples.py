@@ -12,7 +12,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Plane, Planes
+from ..arrays import Mask, Numbers, Plane, Planes, Real
 from .closest import Nearest
 from .edge_area import candidates
 from .normals import facing
@@ -35,7 +35,7 @@ class RidgeSamples(NamedTuple):
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _ridges(d, n, y, outer, ridge):  # type: ignore[no-untyped-def]
+def _ridges(d: Plane, n: Planes, y: int, outer: Real, ridge: Mask) -> None:
     """For each px of row y whether a neighbour's normal parts from its own; not at the borders, and
     not beyond `outer`."""
     ridge[:] = False
@@ -55,7 +55,7 @@ def _ridges(d, n, y, outer, ridge):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _counts(d, n, outer, count, y0, y1):  # type: ignore[no-untyped-def]
+def _counts(d: Plane, n: Planes, outer: Real, count: np.ndarray, y0: int, y1: int) -> None:
     ridge = np.zeros(d.shape[1], np.bool_)
     for y in range(y0, y1):
         _ridges(d, n, y, outer, ridge)
@@ -63,7 +63,9 @@ def _counts(d, n, outer, count, y0, y1):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _nearest_of(own, count, px, py):  # type: ignore[no-untyped-def]
+def _nearest_of(
+    own: np.ndarray, count: int, px: Real, py: Real
+) -> tuple[int, Real, Real, Real, Real]:
     """The nearest of some chords to a point: which, its square, the way there, and how far along.
 
     own : (9, 5) float32, the chords' x0, y0, dx, dy, 1 / length^2
@@ -85,7 +87,19 @@ def _nearest_of(own, count, px, py):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _look(d, near, c, joint, y, x, found, own, far_out, nx_out, ny_out):  # type: ignore[no-untyped-def]
+def _look(
+    d: Plane,
+    near: Numbers,
+    c: np.ndarray,
+    joint: np.ndarray,
+    y: int,
+    x: int,
+    found: np.ndarray,
+    own: np.ndarray,
+    far_out: np.ndarray,
+    nx_out: np.ndarray,
+    ny_out: np.ndarray,
+) -> None:
     """The places of a px, each at the nearest of the chords that the px round about know.
 
     found, own : room for nine numbers of chords, and for the chords
@@ -109,7 +123,21 @@ def _look(d, near, c, joint, y, x, found, own, far_out, nx_out, ny_out):  # type
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _fill(d, near, c, joint, n, outer, first, column, far, nx, ny, y0, y1):  # type: ignore[no-untyped-def]
+def _fill(
+    d: Plane,
+    near: Numbers,
+    c: np.ndarray,
+    joint: np.ndarray,
+    n: Planes,
+    outer: Real,
+    first: np.ndarray,
+    column: np.ndarray,
+    far: np.ndarray,
+    nx: np.ndarray,
+    ny: np.ndarray,
+    y0: int,
+    y1: int,
+) -> None:
     ridge, found = np.zeros(d.shape[1], np.bool_), np.empty(9, np.int32)
     own = np.empty((9, 5), np.float32)
     for y in range(y0, y1):

@@ -5,7 +5,7 @@ from __future__ import annotations
 import numpy as np
 from numba import njit
 
-from ..arrays import Chords, Curves
+from ..arrays import Chords, Curves, Real
 
 TOLERANCE = 0.01
 """px at the render scale"""
@@ -35,7 +35,7 @@ def _pieces(c: np.ndarray, tolerance: float) -> int:
 
 
 @njit(nogil=True, cache=True, inline="always")
-def _point(c, t):  # type: ignore[no-untyped-def]
+def _point(c: np.ndarray, t: Real) -> tuple[Real, Real]:
     u = 1 - t
     w0, w1, w2, w3 = u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t
     return (
@@ -45,7 +45,7 @@ def _point(c, t):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True, inline="always")
-def _way(c, t):  # type: ignore[no-untyped-def]
+def _way(c: np.ndarray, t: Real) -> tuple[Real, Real]:
     """The direction of a cubic at t, of any length."""
     u = 1 - t
     w0, w1, w2 = u * u, 2 * u * t, t * t
@@ -56,7 +56,7 @@ def _way(c, t):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True)
-def _along(c, first, last, tolerance, ts):  # type: ignore[no-untyped-def]
+def _along(c: np.ndarray, first: Real, last: Real, tolerance: Real, ts: np.ndarray) -> int:
     """The places where a cubic's chords end, with stubs at its first and last; returns how many.
 
     A step that turns far is cut, however short it is: a small round must not look a corner.
@@ -107,7 +107,7 @@ def _chords(curves: Curves, stubs: np.ndarray, tolerance: float) -> np.ndarray:
 
 
 @njit(nogil=True, cache=True)
-def _tangent(c, end):  # type: ignore[no-untyped-def]
+def _tangent(c: np.ndarray, end: int) -> tuple[Real, Real]:
     """The unit direction in which a cubic sets out from its start, or back from its end."""
     at, by = (3, -1) if end else (0, 1)
     for k in range(1, 4):
@@ -143,7 +143,7 @@ def stubs(curves: Curves) -> np.ndarray:
 
 
 @njit(nogil=True, cache=True)
-def _astray(c, x, y):  # type: ignore[no-untyped-def]
+def _astray(c: np.ndarray, x: Real, y: Real) -> bool:
     """Whether a cubic as a whole goes another way than (x, y)."""
     wx, wy = c[3, 0] - c[0, 0], c[3, 1] - c[0, 1]
     return wx * x + wy * y < ASTRAY * np.sqrt(wx * wx + wy * wy)

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 import numpy as np
 from numba import njit
 
-from ..arrays import Curves
+from ..arrays import Chords, Curves, Numbers, Real
 from .flatten import flatten
 
 LINES = 12
@@ -17,7 +17,9 @@ FINENESS = 2e-4
 
 
 @njit(nogil=True, cache=True)
-def _crossings(chords, owner, y, xs, who, down):  # type: ignore[no-untyped-def]
+def _crossings(
+    chords: Chords, owner: Numbers, y: Real, xs: np.ndarray, who: np.ndarray, down: np.ndarray
+) -> int:
     """Where chords cross a level, from left to right; returns how many do."""
     count = 0
     for k in range(chords.shape[0]):
@@ -34,7 +36,7 @@ def _crossings(chords, owner, y, xs, who, down):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True)
-def _backward(chords, owner, count, lines):  # type: ignore[no-untyped-def]
+def _backward(chords: Chords, owner: Numbers, count: int, lines: np.ndarray) -> np.ndarray:
     """For each contour whether it has to be turned round.
 
     Of contours that do not cross (they may touch), a level's crossings lead into the covered area

@@ -7,6 +7,7 @@ from typing import Any
 import numpy as np
 from numba import njit
 
+from ..arrays import Numbers, Plane, Planes, Real, Table
 from .stops import STEPS
 
 LINEAR, RADIAL, POLYGON, CONIC = range(4)
@@ -83,7 +84,7 @@ def _entry(t: np.float32) -> int:
 
 
 @njit(nogil=True, cache=True)
-def _polygon_row(g, y, row):  # type: ignore[no-untyped-def]
+def _polygon_row(g: np.ndarray, y: int, row: Plane) -> None:
     """As _t_at for a polygon, side by side."""
     row[:] = 0
     for k in range(int(g[SIDES])):
@@ -95,7 +96,7 @@ def _polygon_row(g, y, row):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True)
-def _entries(shape, g, y, spread, index, row):  # type: ignore[no-untyped-def]
+def _entries(shape: int, g: np.ndarray, y: int, spread: int, index: np.ndarray, row: Plane) -> None:
     """The table entry of every px of a row; one loop a kind, so that each vectorises."""
     half = np.float32(0.5)
     if shape == LINEAR:
@@ -121,7 +122,7 @@ def _entries(shape, g, y, spread, index, row):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True)
-def _levels(g, y, reach, level):  # type: ignore[no-untyped-def]
+def _levels(g: np.ndarray, y: int, reach: Real, level: Plane) -> None:
     """Which table is smooth enough at each px of a row: the nearer to the centre, the smoother.
 
     reach : squared px from the centre within which each level is needed, falling
@@ -138,7 +139,17 @@ def _levels(g, y, reach, level):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True)
-def rasterise_rows(luts, geometry, owner, shape, spread, reach, out, y0, y1):  # type: ignore[no-untyped-def]
+def rasterise_rows(
+    luts: np.ndarray,
+    geometry: np.ndarray,
+    owner: Numbers,
+    shape: int,
+    spread: int,
+    reach: Real,
+    out: Planes,
+    y0: int,
+    y1: int,
+) -> None:
     """luts (1, 4, STEPS) or (levels, STEPS, 4); geometry (groups, n); owner (H, W), or (1, 1) for one group."""
     width, grouped = out.shape[2], owner.shape[1] > 1
     index, level = np.empty(width, np.int32), np.zeros(width, np.int32)
@@ -167,7 +178,9 @@ def rasterise_rows(luts, geometry, owner, shape, spread, reach, out, y0, y1):  #
 
 
 @njit(nogil=True, cache=True)
-def along_rows(lut, field, outer, share, spread, out, y0, y1):  # type: ignore[no-untyped-def]
+def along_rows(
+    lut: Table, field: Plane, outer: Real, share: Real, spread: int, out: Planes, y0: int, y1: int
+) -> None:
     """Rows y0 to y1 of a gradient along distances `field` (H, W) in px, into `out` (4, H, W), by
     table `lut` (4, N)."""
     for y in range(y0, y1):

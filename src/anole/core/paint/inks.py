@@ -8,7 +8,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Planes, Table
+from ..arrays import Plane, Planes, Table
 from ..model import Ink
 
 STEPS = 4096
@@ -32,7 +32,7 @@ def table(inks: Sequence[Ink]) -> Table:
 
 
 @njit(nogil=True, cache=True)
-def _rows(value, lut, out, y0, y1):  # type: ignore[no-untyped-def]
+def _rows(value: Plane, lut: np.ndarray, out: Planes, y0: int, y1: int) -> None:
     index, most = np.empty(value.shape[1], np.int32), np.float32(lut.shape[1] - 1)
     for y in range(y0, y1):
         for x in range(index.size):

@@ -9,6 +9,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
+from ..arrays import Plane, Planes
 from ..box import Box
 from .gradient_rows import REFLECT, REPEAT, folded_number
 
@@ -41,7 +42,7 @@ def lines(
 
 
 @njit(nogil=True, cache=True)
-def _places(at, mirror, u, v, y0, y1):  # type: ignore[no-untyped-def]
+def _places(at: Lines, mirror: int, u: Plane, v: Plane, y0: int, y1: int) -> None:
     spread = REFLECT if mirror else REPEAT
     for y in range(y0, y1):
         for x in range(u.shape[1]):
@@ -72,7 +73,7 @@ def _corner(t: float, count: int, mirror: bool) -> tuple[int, int, np.float32]:
 
 
 @njit(nogil=True, cache=True)
-def _sample(tile, at, mirror, out, y0, y1):  # type: ignore[no-untyped-def]
+def _sample(tile: Planes, at: Lines, mirror: int, out: Planes, y0: int, y1: int) -> None:
     """Bilinear, wrapping (or, mirrored, meeting itself) at the tile's sides."""
     planes, high, wide = tile.shape
     spread = REFLECT if mirror else REPEAT
@@ -88,7 +89,7 @@ def _sample(tile, at, mirror, out, y0, y1):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True)
-def _sample_straight(tile, at, mirror, out, y0, y1):  # type: ignore[no-untyped-def]
+def _sample_straight(tile: Planes, at: Lines, mirror: int, out: Planes, y0: int, y1: int) -> None:
     """As _sample for a tile that is not turned: the texels of a column are the same in each row."""
     planes, high, wide = tile.shape
     spread = REFLECT if mirror else REPEAT

@@ -6,7 +6,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Plane, Planes
+from ..arrays import Plane, Planes, Real, Table
 from ..colour.spaces import _FROM_LAB, _FROM_LMS, _LAB, _LMS, to_encoded, to_linear
 
 STEPS = 4096
@@ -18,7 +18,7 @@ RED, GREEN, BLUE = (np.float32(k) for k in (0.2126, 0.7152, 0.0722))
 
 
 @njit(nogil=True, cache=True)
-def _looked_up(x, table):  # type: ignore[no-untyped-def]
+def _looked_up(x: Real, table: Table) -> Real:
     """Linear interpolation in a table over 0..1; x is held to it."""
     at = min(max(x, np.float32(0)), np.float32(1)) * np.float32(table.shape[0] - 1)
     k = min(int(at), table.shape[0] - 2)
@@ -26,7 +26,7 @@ def _looked_up(x, table):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True)
-def _mapped(source, table, root, out):  # type: ignore[no-untyped-def]
+def _mapped(source: Plane, table: Table, root: bool, out: Planes) -> None:
     for i in range(source.size):
         x = source[i]
         out[i] = _looked_up(np.sqrt(max(x, np.float32(0))) if root else x, table)
@@ -60,7 +60,7 @@ def luminance(planes: Planes) -> Plane:
 
 
 @njit(nogil=True, cache=True)
-def _oklab(planes, lms, lab, y0, y1, out):  # type: ignore[no-untyped-def]
+def _oklab(planes: Planes, lms: np.ndarray, lab: Planes, y0: int, y1: int, out: Planes) -> None:
     for y in range(y0, y1):
         for x in range(planes.shape[2]):
             r = _looked_up(planes[0, y, x], LINEAR)
@@ -75,7 +75,9 @@ def _oklab(planes, lms, lab, y0, y1, out):  # type: ignore[no-untyped-def]
 
 
 @njit(nogil=True, cache=True)
-def _encode(lab, from_lab, from_lms, y0, y1, out):  # type: ignore[no-untyped-def]
+def _encode(
+    lab: Planes, from_lab: np.ndarray, from_lms: np.ndarray, y0: int, y1: int, out: Planes
+) -> None:
     for y in range(y0, y1):
         for x in range(lab.shape[2]):
             r = g = b = np.float32(0)

@@ -9,6 +9,8 @@ from __future__ import annotations
 import numpy as np
 from numba import njit
 
+from ...arrays import Plane, Real
+
 F = np.float32
 
 
@@ -56,7 +58,9 @@ def _between(fx: np.float32, fy: np.float32, s: np.ndarray) -> np.float32:
 
 
 @njit(nogil=True, cache=True)
-def _fbm(u, v, nx, ny, octaves, seed, ridged, out):  # type: ignore[no-untyped-def]
+def _fbm(
+    u: Plane, v: Plane, nx: int, ny: int, octaves: int, seed: int, ridged: bool, out: Plane
+) -> None:
     """Octaves of noise, each twice as fine and half as strong; out 0..1."""
     slopes = np.empty((octaves, 8), np.float32)
     last = np.full((octaves, 2), -(1 << 40))
@@ -88,7 +92,9 @@ def fbm(
 
 
 @njit(nogil=True, cache=True)
-def _points(ix, iy, nx, ny, jitter, seed, points):  # type: ignore[no-untyped-def]
+def _points(
+    ix: int, iy: int, nx: int, ny: int, jitter: Real, seed: int, points: np.ndarray
+) -> None:
     """The nine points round a cell: x, y, and a number of their own."""
     half, at = np.float32(0.5), 0
     for dy in range(-1, 2):
@@ -101,7 +107,17 @@ def _points(ix, iy, nx, ny, jitter, seed, points):  # type: ignore[no-untyped-de
 
 
 @njit(nogil=True, cache=True)
-def _cells(u, v, nx, ny, jitter, seed, first, second, own):  # type: ignore[no-untyped-def]
+def _cells(
+    u: Plane,
+    v: Plane,
+    nx: int,
+    ny: int,
+    jitter: Real,
+    seed: int,
+    first: Plane,
+    second: Plane,
+    own: Plane,
+) -> None:
     points = np.empty((9, 3), np.float32)
     lx = ly = -(1 << 40)
     for i in range(u.size):
@@ -143,7 +159,7 @@ def cells(
 
 
 @njit(nogil=True, cache=True)
-def _chance(x, y, nx, ny, seed, out):  # type: ignore[no-untyped-def]
+def _chance(x: np.ndarray, y: np.ndarray, nx: int, ny: int, seed: int, out: Plane) -> None:
     for i in range(x.size):
         out[i] = lattice_share(int(x[i]) % nx, int(y[i]) % ny, seed)
 
