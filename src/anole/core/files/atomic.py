@@ -1,11 +1,19 @@
-"""Writing a file so that it is either the old one or the whole new one."""
+"""Reading whole files, and writing them so that each is either the old one or the whole new one."""
 
 from __future__ import annotations
 
 import contextlib
 import os
-import tempfile
+import secrets
+import stat
+import time
 from pathlib import Path
+from typing import BinaryIO
+
+PREFIX, SUFFIX = ".anole-", ".part"
+"""Of files that are being written."""
+STRAY_AFTER = 3600.0
+"""Seconds after which one that nobody finished is taken away."""
 
 
 class FileError(Exception):
@@ -18,30 +26,98 @@ def reason(error: OSError) -> str:
 
 
 def write_bytes(path: Path, data: bytes) -> None:
-    """Temporary file beside it, fsync, rename. Raises FileError; the old file stays."""
-    temporary = None
+    """Temporary file beside it, fsync, rename, fsync of the folder. Raises FileError; the old file
+    stays then.
+
+    Links are followed; a file that is there keeps its mode and, where the system allows, its owner;
+    a new one has what the umask leaves. Parts that an earlier crash left in the folder are removed.
+    """
     try:
-        handle, temporary = tempfile.mkstemp(prefix=f".{path.name}.", dir=path.parent)
-        with os.fdopen(handle, "wb") as file:
-            file.write(data)
-            file.flush()
-            os.fsync(file.fileno())
-        os.chmod(temporary, 0o644)
-        os.replace(temporary, path)
+        target = Path(os.path.realpath(path))
+        old = _regular(target)
+        _replace(target, data, old)
+        _sync_folder(target.parent)
     except OSError as error:
-        if temporary:
-            with contextlib.suppress(OSError):
-                os.unlink(temporary)
         raise FileError(
             f"cannot write {path}: {reason(error)}; choose another folder or name"
         ) from error
+    _clear_strays(target.parent)
+
+
+def _regular(target: Path) -> os.stat_result | None:
+    """What is said of the file that is there. Raises OSError for anything but a file to write to."""
+    try:
+        old = target.lstat()
+    except FileNotFoundError:
+        return None
+    if not stat.S_ISREG(old.st_mode):
+        raise OSError(0, "it is not a file")
+    if not os.access(target, os.W_OK):
+        raise OSError(0, "it is write-protected")
+    return old
+
+
+def _replace(target: Path, data: bytes, old: os.stat_result | None) -> None:
+    # a short name of its own: the target's may be as long as names can be
+    part = target.parent / f"{PREFIX}{secrets.token_hex(8)}{SUFFIX}"
+    try:
+        # opened like any new file, so that the umask holds
+        handle = os.open(part, os.O_WRONLY | os.O_CREAT | os.O_EXCL | os.O_CLOEXEC, 0o666)
+        with os.fdopen(handle, "wb") as file:
+            file.write(data)
+            file.flush()
+            if old is not None:
+                _dress(file.fileno(), old)
+            os.fsync(file.fileno())
+        os.replace(part, target)
+    except BaseException:
+        with contextlib.suppress(OSError):
+            os.unlink(part)
+        raise
+
+
+def _dress(handle: int, old: os.stat_result) -> None:
+    """Owner and mode of the file that is replaced; the mode last, for a new owner clears bits."""
+    with contextlib.suppress(OSError):
+        os.fchown(handle, old.st_uid, old.st_gid)
+    with contextlib.suppress(OSError):
+        os.fchmod(handle, stat.S_IMODE(old.st_mode))
+
+
+def _sync_folder(folder: Path) -> None:
+    """Only then does the new name outlast a power cut; not every file system offers it."""
+    with contextlib.suppress(OSError):
+        handle = os.open(folder, os.O_RDONLY | os.O_DIRECTORY)
+        try:
+            os.fsync(handle)
+        finally:
+            os.close(handle)
+
+
+def _clear_strays(folder: Path) -> None:
+    with contextlib.suppress(OSError):
+        for part in folder.glob(f"{PREFIX}*{SUFFIX}"):
+            with contextlib.suppress(OSError):
+                if time.time() - part.lstat().st_mtime > STRAY_AFTER:
+                    part.unlink()
+
+
+def _opened(path: Path) -> BinaryIO:
+    # without waiting for somebody to write into a pipe
+    handle = os.open(path, os.O_RDONLY | os.O_NONBLOCK | os.O_CLOEXEC)
+    if stat.S_ISREG(os.fstat(handle).st_mode):
+        return os.fdopen(handle, "rb")
+    os.close(handle)
+    raise OSError(0, "it is not a file")
 
 
 def read_bytes(path: Path, most: int) -> bytes:
-    """The file's bytes. Raises FileError, also when it is larger than `most`."""
+    """The file's bytes. Raises FileError, also for pipes and devices, and beyond `most` bytes."""
     try:
-        if path.stat().st_size > most:
-            raise FileError(f"{path} is larger than {most >> 20} MB and was not read")
-        return path.read_bytes()
+        with _opened(path) as file:
+            data = file.read(most + 1)
     except OSError as error:
         raise FileError(f"cannot read {path}: {reason(error)}") from error
+    if len(data) > most:
+        raise FileError(f"{path} is larger than {most >> 20} MB and was not read")
+    return data
