@@ -1,4 +1,4 @@
-"""HighlightTable against max(0, n.m)^tightness less a flat's own, at any tightness."""
+"""Highlights against max(0, n.m)^tightness less a flat's own, at any tightness."""
 
 from __future__ import annotations
 

@@ -67,7 +67,7 @@ def test_tracking_is_added_between_letters():
 
 
 def test_overlapping_contours_are_united():
-    # two equal letters on one glyph_ cover what one covers
+    # two equal letters on one spot cover what one covers
     one, both = block(setting("O")), block(setting("OO", tracking=-5.0))
     shape = shape_line(find(Font(family="Anton"))[0], "OO", 0.0)
     exact = block(setting("OO", tracking=-(shape.glyphs[1].x)))
@@ -99,12 +99,12 @@ def test_lines_are_aligned_and_led():
 @pytest.mark.parametrize("anchor", ["top-left", "centre", "bottom-right"])
 def test_an_anchor_stays_where_it_is_put(anchor):
     box = (0.0, -0.8, 3.0, 1.0)
-    glyph_ = {"top-left": (0, -0.8), "centre": (1.5, 0.1), "bottom-right": (3, 1)}[anchor]
+    spot = {"top-left": (0, -0.8), "centre": (1.5, 0.1), "bottom-right": (3, 1)}[anchor]
     for place in (
         Place(x=70, y=40, anchor=anchor),
         Place(x=70, y=40, anchor=anchor, rotation=33, skew=12, scale_x=2),
     ):
-        found = apply(placing(place, box, 90), np.array(glyph_))
+        found = apply(placing(place, box, 90), np.array(spot))
         np.testing.assert_allclose(found, (70, 40), atol=1e-9)
 
 

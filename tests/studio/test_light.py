@@ -1,4 +1,4 @@
-"""Light by hand: cup gold from nothing, mouldings drawn, the lantern, coats sample_row at alone."""
+"""Light by hand: cup gold from nothing, mouldings drawn, the lantern, coats looked at alone."""
 
 import math
 
@@ -94,10 +94,10 @@ def test_cup_gold_is_built_from_nothing_by_mouse_and_keyboard(open_window, qtbot
     settle(window)
 
     words = selection.lettering
-    tube, shade_exact = (c for c in words.style if isinstance(c, Relief))
-    assert shade_exact.span.to.is_core
-    assert shade_exact.height.unit == "em"
-    assert len(shade_exact.ramp) == 6
+    tube, carved = (c for c in words.style if isinstance(c, Relief))
+    assert carved.span.to.is_core
+    assert carved.height.unit == "em"
+    assert len(carved.ramp) == 6
     assert (tube.moulding.profile, tube.clip_side) == ("bead", "outside")
     image = window.view.frame.image
     middle = window.view.transform_now().to_widget(words.place.x, words.place.y)

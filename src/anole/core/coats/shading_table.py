@@ -15,7 +15,7 @@ from ..arrays import Plane, Planes, Real, Table
 from .lighting import Light, LightNumbers, colour_at, shine_at, tone_at
 
 LEAST_SAMPLES, MOST_SAMPLES, FINE = 3, 12, 24.0
-"""ShadingTable across a px: as many as give a span FINE of them, within bounds."""
+"""Samples across a px: as many as give a span FINE of them, within bounds."""
 PER_PX, MOST = 32, 1 << 16
 """Entries of the slopes for each px of distance, and altogether."""
 ROWS_PX, LEAST_ROWS, MOST_ROWS, TURNS = 8, 64, 640, 129
@@ -184,7 +184,7 @@ def turn_at(c: Real, reach: Real) -> Real:
 def sample_shading(
     d: Real, turn: Real, beyond: Real, shading: ShadingTable
 ) -> tuple[Real, Real, Real, Real]:
-    """The tap in the row nearest to d, premultiplied, between two entries: one of many of a px."""
+    """The entry in the row nearest to d, premultiplied, between two entries: one of many of a px."""
     table, rows = shading.colours, np.float32(shading.colours.shape[0] // TURNS - 1)
     row = min(max((d - shading.first) * shading.per_px + np.float32(0.5), np.float32(0)), rows)
     p = np.uint32(row) * np.uint32(TURNS) + np.uint32(turn)

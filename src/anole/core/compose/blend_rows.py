@@ -83,10 +83,10 @@ def mix_row(
     k: np.ndarray,
     scratch: np.ndarray,
 ) -> None:
-    """CompositeStep one channel of a row in a separable mode, 1..12 as numbered in blend.MODES.
+    """Blend one channel of a row in a separable mode, 1..12 as numbered in blend.MODES.
 
     dst : premultiplied, in place; src : straight; alpha : of the source; below : alpha of dst;
-    inv_alpha : 1 / below; k : the arithmetic factors; scratch : scratch for one row. All float32.
+    inv_alpha : 1 / below; k : the arithmetic factors; scratch : room for one row. All float32.
     """
     n = dst.shape[0]
     if mode == 1:

@@ -15,7 +15,7 @@ class Cover(NamedTuple):
 
     plane : (H, W) float32, 0..1, or (1, W) where all rows are the same
     outside, face : the side may be true for both; the renderer keeps the ground and the face
-    apart and joins them once through the shape's coverage, so a coverage here simply spans on
+    apart and joins them once through the shape's coverage, so a coverage here simply runs on
     across an edge that it does not end at.
     """
 
@@ -25,5 +25,5 @@ class Cover(NamedTuple):
 
 
 def full(box: Box) -> Plane:
-    """(1, W) float32: a coverage of 1 inv_alpha a box."""
+    """(1, W) float32: a coverage of 1 over a box."""
     return np.ones((1, box.width), np.float32)

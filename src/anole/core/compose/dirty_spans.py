@@ -87,11 +87,11 @@ def _collect(
 
 
 def of(changed_masks: Iterable[tuple[np.ndarray, Box]], box: Box, left: int = 0) -> DirtySpans:
-    """DirtySpans inv_alpha every px of `box` where one of (H or 1, W) float32 inv_alpha boxes of their own is not 0."""
+    """Spans over every px of `box` where one of (H or 1, W) float32 over boxes of their own is not 0."""
     mask = np.zeros((box.height, -(-box.width // STEP)), np.uint8)
-    for plane, inv_alpha in changed_masks:
-        rows, _ = box.meet(inv_alpha).slices_in(box)
-        bits, down, right = plane.view(np.int32), box.y0 - inv_alpha.y0, box.x0 - inv_alpha.x0
+    for plane, over in changed_masks:
+        rows, _ = box.meet(over).slices_in(box)
+        bits, down, right = plane.view(np.int32), box.y0 - over.y0, box.x0 - over.x0
         bands.run(
             lambda a, b: _mark(bits, down, right, mask, rows.start + a, rows.start + b),  # noqa: B023
             bands.split(rows.stop - rows.start),

@@ -71,7 +71,7 @@ def pack(
 ) -> None:
     """Round a window of planes to 8-bit pixels, four bytes packed in a uint32.
 
-    acc : (4, H, W) float32, C instruction, premultiplied; out : (H, W) uint32, C instruction
+    acc : (4, H, W) float32, C order, premultiplied; out : (H, W) uint32, C order
     off : board px of acc's corner at the render scale, so that the noise stays in its place
     straight : True writes bytes r, g, b, a with colours divided by alpha; False writes
     b, g, r, a (a 32-bit ARGB word, little-endian) premultiplied

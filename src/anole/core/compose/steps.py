@@ -1,7 +1,7 @@
 """The steps a frame is composed of. Each has a key (its whole value) and a box it may touch.
 
 A frame has up to three accumulators, all (4, H, W) float32 premultiplied: `ground` takes what
-lies outside the shape, `face` what lies inside them, and both are joined once, through the
+lies outside the shape, `face` what lies inside it, and both are joined once, through the
 shape's coverage: the edge keeps that coverage whatever the number of coats, and no ground
 shows between a stroke and the face. `beneath` is the board beneath a piece painted apart.
 """
@@ -20,7 +20,7 @@ from .program import COMPOSITE, COPY, LERP, MERGE, WIPE, Instruction
 
 
 class Accumulators:
-    """A frame's accumulators inv_alpha a window."""
+    """A frame's accumulators over a window."""
 
     def __init__(self, window: Box) -> None:
         self.window = window
@@ -82,7 +82,7 @@ class FaceBegin(NamedTuple):
 
 
 class FaceEnd(NamedTuple):
-    """The painted face is composited in once through the shape's coverage."""
+    """The painted face is composited once through the shape's coverage."""
 
     key: Hashable
     box: Box

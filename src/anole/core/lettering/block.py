@@ -35,7 +35,7 @@ class Ruled(NamedTuple):
 
 
 class Block(NamedTuple):
-    """Glyphs at their glyphs and the outline of them all, in em, y down, first baseline at 0.
+    """Glyphs at their places and the outline of them all, in em, y down, first baseline at 0.
 
     `box` runs from the first line's capitals to the last baseline, and is what a piece is
     placed by; `tall` from the first ascent to the last descent; `starts` has the place in the

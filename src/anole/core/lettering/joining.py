@@ -1,4 +1,4 @@
-"""Glyphs at their glyphs to one outline, overlaps united."""
+"""Glyphs at their places to one outline, overlaps united."""
 
 from __future__ import annotations
 
@@ -54,7 +54,7 @@ def united(glyphs: Sequence[PlacedGlyph], axes: Axes = (), rules: Sequence[Rule]
 def _inked(
     glyphs: Sequence[PlacedGlyph], axes: Axes
 ) -> tuple[list[np.ndarray], list[PlacedGlyph], np.ndarray, np.ndarray]:
-    """Of the glyphs whose glyph has ink: its curves, the glyph, its place, and its box there, em."""
+    """Of the placed glyphs that have ink: the curves, the glyph, its place, and its box there, em."""
     known: dict[tuple[int, int], Glyph] = {}
     shapes, inked = [], []
     for placed in glyphs:

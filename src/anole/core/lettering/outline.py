@@ -64,7 +64,7 @@ when_changed(_known.clear)
 def outline(piece: Lettering, dpi: float) -> Outline:
     """Words, font, size, bends and place to an outline.
 
-    Some are known again by the very same field values, which are stored_outlines with them: a drag on a coat
+    Some are known again by the very same field values, which are kept with them: a drag on a coat
     asks for one outline many times a frame, and comparing what fonts are set to takes longer.
     """
     values = _shaping(piece)

@@ -69,7 +69,7 @@ class FoundColours(QWidget):
         self.head.setStyleSheet("text-align: left;")
         self.inside, self.bar = QWidget(), ShareBar()
         self.picture = AssetChoice("From", empty=BOARD)
-        self.look, self.take = QPushButton("PatternParams again"), QPushButton("Make a gradient")
+        self.look, self.take = QPushButton("Look again"), QPushButton("Make a gradient")
         column(self.inside, self.picture, self.bar).addLayout(row(self.look, self.take))
         column(self, self.head, self.inside)
         self.inside.hide()

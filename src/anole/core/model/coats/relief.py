@@ -43,7 +43,7 @@ class Relief(Coat, frozen=True, cache_hash=True, kw_only=True, tag="relief"):
         ),
     ] = Length(0.05, "em")
     rounding: Annotated[
-        float, share("Rounding", "From a crisp ridge to a shade_smoothed form", group=EDGE)
+        float, share("Rounding", "From a crisp ridge to a swollen form", group=EDGE)
     ] = 0.0
     ramp: Ramp = SHADING
     gleam: Annotated[Gleam | None, meta("Gleam", "A highlight", group=LIGHT)] = None
