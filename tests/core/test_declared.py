@@ -10,6 +10,7 @@ from anole.core.coats import guard
 from anole.core.coats.context import Overlap, Reads
 from anole.core.coats.guard import UndeclaredRead, coat_for, context_for
 from anole.core.coats.keys import colour_key, coverage_key
+from anole.core.coats.kind import PaintedCoat
 from anole.core.coats.registry import KINDS, kind_of, lent
 from anole.core.edit.coats import change_coat
 from anole.core.model import Coat, Fill, Length, Relief, Stroke
@@ -128,3 +129,12 @@ def test_a_guarded_context_answers_as_the_plain_one(where):
 def test_every_sample_draws_something(coat):
     made = board(Fill(id="f", paint=paint("#8050a0")), msgspec.structs.replace(coat, id="c"))
     assert np.abs(pixels(made) - pixels(change_coat(made, "words", "c", on=False))).max() > 0.01
+
+
+def test_a_kind_that_lacks_what_every_coat_has_cannot_be_made():
+    class Bare(PaintedCoat[Fill]):
+        struct = Fill
+        title, family, about = "Bare", "Face", "covers nothing"
+
+    with pytest.raises(TypeError, match="cover"):
+        Bare()

@@ -140,7 +140,8 @@ class Selection(QObject):
         self.together = tuple(i for i in self.together if i in there)
         if self.piece_id not in there:
             coated = [p.id for p in self._board.pieces if isinstance(p, Coated)]
-            self.piece_id = next(iter((*self.together[::-1], *coated[::-1])), None)
+            further = [*coated, *self.together]
+            self.piece_id = further[-1] if further else None
             self.together = self.together[:-1]
             self.coat_id = None
         self._choose_coat()

@@ -7,6 +7,8 @@ from enum import IntEnum
 from pathlib import Path
 from typing import Protocol
 
+from PyQt6.QtGui import QImage
+
 from ..core.model import Colour
 
 
@@ -35,6 +37,9 @@ class Shell(Protocol):
 
     def add_font(self, path: Path) -> object:
         """Take a font file in and put it on the chosen words."""
+
+    def board_image(self) -> QImage | None:
+        """The board's picture as it is shown now."""
 
     def pick_colour(self, told: Callable[[Colour, bool], None]) -> None:
         """Ask for a colour of the board; `told` is called with each that is looked at, and at the

@@ -6,7 +6,7 @@ from collections.abc import Callable
 from pathlib import Path
 
 from PyQt6.QtCore import QByteArray, Qt, QTimer
-from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent, QKeyEvent
+from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent, QImage, QKeyEvent
 from PyQt6.QtWidgets import QApplication, QLabel, QSplitter, QStackedWidget, QVBoxLayout, QWidget
 
 from ..core.model import Board, Colour
@@ -212,6 +212,9 @@ class Window(QWidget):
             return False
         self._fonts_came()
         return True
+
+    def board_image(self) -> QImage | None:
+        return self.view.grab_image()
 
     def pick_colour(self, told: Callable[[Colour, bool], None]) -> None:
         self.tools.dropper.start(told)

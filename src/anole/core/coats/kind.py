@@ -6,6 +6,7 @@ coat in a stack all read these declarations; none of them knows any coat by name
 
 from __future__ import annotations
 
+from abc import abstractmethod
 from collections.abc import Sequence
 from enum import IntEnum
 from typing import Any, NamedTuple, Protocol, TypeVar
@@ -69,9 +70,9 @@ class CoatKind(Protocol[C]):
         """The least box of px that it may touch."""
         return context.around(0)
 
+    @abstractmethod
     def cover(self, coat: C, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
         """Its coverage over `box`."""
-        raise NotImplementedError(self.title)
 
     def paints(self, coat: C) -> tuple[Paint, ...]:
         """The paints that its colours come from."""
@@ -81,10 +82,10 @@ class CoatKind(Protocol[C]):
         """The fields that its colours come from besides its paints."""
         return tuple(n for n in self.struct.__struct_fields__ if n not in Coat.__struct_fields__)
 
+    @abstractmethod
     def source(self, coat: C, context: CoatContext, paint: PaintContext) -> Planes:
         """(4, H, W) float32 straight colours over paint.box; (4, 1, W) or (4, H, 1) where all rows
         or columns are the same."""
-        raise NotImplementedError(self.title)
 
     def copies(self, coat: C, frames: Frames) -> Sequence[tuple[C, Frames]]:
         """The coat, and the frames its paint is stretched over, once for each time it is laid."""

@@ -69,7 +69,7 @@ def add_coat(
 
 
 def remove_coat(board: Board, piece_id: str, coat_id: str) -> Board:
-    """The piece without the coat. Raises LookupError if there is none of this id."""
+    """The piece without the coat. Raises KeyError if there is none of this id."""
     coat_of(board, piece_id, coat_id)
     coats = board.coated(piece_id).style
     return _with_coats(board, piece_id, tuple(c for c in coats if c.id != coat_id))

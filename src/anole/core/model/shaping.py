@@ -65,6 +65,11 @@ class Ring(Struct, frozen=True, cache_hash=True, kw_only=True):
     inside: Annotated[bool, meta("Inside", "Stand on the inside of the circle")] = False
 
 
+def _moved(title: str, about: str) -> Meta:
+    """How far a letter is moved, in em."""
+    return number(title, about, -10, 10, soft=(-0.5, 0.5), unit="em", step=0.005, signed=True)
+
+
 class OwnLetter(Struct, frozen=True, cache_hash=True, kw_only=True):
     """What one letter has for itself; `at` is its place in the text."""
 
@@ -72,29 +77,11 @@ class OwnLetter(Struct, frozen=True, cache_hash=True, kw_only=True):
     colour: Annotated[Colour | None, HIDDEN] = None
     rise: Annotated[
         float,
-        number(
-            "Baseline",
-            "Lifts the letter off its baseline",
-            -10,
-            10,
-            soft=(-0.5, 0.5),
-            unit="em",
-            step=0.005,
-            signed=True,
-        ),
+        _moved("Baseline", "Lifts the letter off its baseline"),
     ] = 0.0
     aside: Annotated[
         float,
-        number(
-            "Aside",
-            "Moves the letter along its line",
-            -10,
-            10,
-            soft=(-0.5, 0.5),
-            unit="em",
-            step=0.005,
-            signed=True,
-        ),
+        _moved("Aside", "Moves the letter along its line"),
     ] = 0.0
     turn: Annotated[
         float, angle("Turn", "Clockwise", -360, 360, soft=(-90, 90), step=0.5, signed=True)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from abc import abstractmethod
 from collections.abc import Hashable
 from typing import Protocol, TypeVar
 
@@ -17,10 +18,10 @@ class PaintKind(Protocol[P]):
 
     struct: type[P]
 
+    @abstractmethod
     def rasterise(self, paint: P, context: PaintContext) -> Planes:
         """Its colours over context.box before its tone: straight alpha, sRGB-encoded float32,
         (4, H, W); (4, 1, W) where every row is the same, (4, H, 1) where every column is."""
-        raise NotImplementedError(self.struct.__name__)
 
     def value(self, paint: P, context: PaintContext) -> Hashable:
         """All that its colours come from."""

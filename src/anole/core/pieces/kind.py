@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from abc import abstractmethod
 from collections.abc import Callable
 from typing import Any, Protocol, TypeVar
 
@@ -40,9 +41,9 @@ class PieceKind(Protocol[P]):
     tool: str = ""
     ground: bool = False
 
+    @abstractmethod
     def steps(self, piece: P, view: View) -> list[Step]:
         """What paints it, bottom first."""
-        raise NotImplementedError(self.title)
 
     def has_content(self, piece: P) -> bool:
         """Whether there is anything of it to be seen or taken hold of."""
@@ -84,9 +85,9 @@ class PlacedKind(PieceKind[Q], Protocol[Q]):
 
     sections: tuple[str, ...] = ("fields", "place", "shape", "blending")
 
+    @abstractmethod
     def placement(self, piece: Q, dpi: float) -> Placement:
         """Its box, and how that comes onto the board."""
-        raise NotImplementedError(self.title)
 
     def shapings(self, piece: Q) -> tuple[str, ...]:
         """The kinds of shaping it has, whether on or off, in the order they are done."""
@@ -129,13 +130,13 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
     def steps(self, piece: C, view: View) -> list[Step]:
         return coated_steps(self, piece, view)
 
+    @abstractmethod
     def outline_key(self, piece: C, dpi: float) -> tuple:
         """All that its outlines come from, besides the render scale."""
-        raise NotImplementedError(self.title)
 
+    @abstractmethod
     def chords(self, piece: C, dpi: float, scale: float) -> Chords:
         """(m, 4) float64 px at a render scale: closed outlines, the covered area positive."""
-        raise NotImplementedError(self.title)
 
     def core(self, piece: C, dpi: float, cache: Cache) -> float:
         """The greatest inside distance in board px; the same wherever the piece stands."""

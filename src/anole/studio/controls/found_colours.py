@@ -10,6 +10,7 @@ from ...core.paint.clusters import Found, colours_of, gradient_of
 from .. import theme
 from ..qt_colour import to_qt
 from ..sampling import pixels_of
+from ..session import session_of
 from .asset_choice import AssetChoice, miniature
 from .layouts import column, row
 
@@ -89,10 +90,9 @@ class FoundColours(QWidget):
             self.refresh()
 
     def refresh(self) -> None:
-        sha, window = self.picture.value(), self.window()
+        sha, session = self.picture.value(), session_of(self)
         pixels = miniature(sha) if sha else None
-        view = getattr(window, "view", None)
-        image = view.grab_image() if view is not None and not sha else None
+        image = session.shell.board_image() if session is not None and not sha else None
         if image is not None:
             pixels = pixels_of(image)
         self.bar.found = colours_of(pixels) if pixels is not None else []
