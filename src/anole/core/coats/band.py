@@ -6,7 +6,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Mask, Numbers, Plane, Planes, Real
+from ..arrays import Mask, Numbers, Plane, Real
 from ..field.closest import Nearest
 from ..field.edge_area import deeper
 from ..field.half_plane import area, crease, slopes
@@ -76,7 +76,7 @@ def _between(
     left: int,
     outer: Real,
     inner: Real,
-    out: Planes,
+    out: Plane,
     first: int,
     last: int,
 ) -> None:

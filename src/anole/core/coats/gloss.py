@@ -9,7 +9,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Numbers, Plane, Planes
+from ..arrays import Numbers, Plane
 from ..box import Box
 from ..model import Gloss
 from .context import CoatContext, Overlap, Reach, Reads
@@ -113,7 +113,7 @@ def _shine(
     oval: np.ndarray,
     x0: int,
     y0: int,
-    out: Planes,
+    out: Plane,
     first: int,
     last: int,
 ) -> None:

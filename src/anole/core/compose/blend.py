@@ -96,7 +96,7 @@ def _held(spans: RowSpans, row: int, n: int, x0: int, x1: int) -> tuple[int, int
 @njit(nogil=True, cache=True, error_model="numpy")
 def _hues(
     acc: Planes,
-    src: Plane,
+    src: Planes,
     alpha: Plane,
     inv_alpha: Plane,
     mode: int,

@@ -9,7 +9,7 @@ from __future__ import annotations
 import numpy as np
 from numba import njit
 
-from ..arrays import Plane, Planes, Real
+from ..arrays import Plane, Real
 
 ZERO, HALF, ONE, TWO = np.float32(0), np.float32(0.5), np.float32(1), np.float32(2)
 QUARTER, FOUR = np.float32(0.25), np.float32(4)
@@ -141,7 +141,7 @@ def _lum(r: Real, g: Real, b: Real) -> Real:
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _set_lum(r: Real, g: Real, b: Real, lum: Real, out: Planes, x: int) -> None:
+def _set_lum(r: Real, g: Real, b: Real, lum: Real, out: np.ndarray, x: int) -> None:
     """SetLum with ClipColor; one division by the farther end keeps it free of branches."""
     d = lum - _lum(r, g, b)
     r, g, b = r + d, g + d, b + d
@@ -157,7 +157,7 @@ def _set_lum(r: Real, g: Real, b: Real, lum: Real, out: Planes, x: int) -> None:
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def hue_row(mode: int, cb: Plane, red: Plane, green: Plane, blue: Plane, out: Planes) -> None:
+def hue_row(mode: int, cb: Plane, red: Plane, green: Plane, blue: Plane, out: np.ndarray) -> None:
     """Three channels of hue (0), saturation (1), color (2) or luminosity (3)."""
     for x in range(out.shape[1]):
         br, bg, bb = cb[0, x], cb[1, x], cb[2, x]

@@ -8,7 +8,7 @@ from importlib.resources import files
 import numpy as np
 from numba import njit
 
-from ..arrays import Plane, Planes, Real
+from ..arrays import Plane, Planes
 
 BYTE = np.float32(255)
 ZERO, ONE, TINY = np.float32(0), np.float32(1), np.float32(1e-6)
@@ -31,7 +31,7 @@ def _pack_row(
     b: Plane,
     a: Plane,
     grain: Plane,
-    gain: Real,
+    gain: np.ndarray,
     red_first: bool,
     out: np.ndarray,
 ) -> None:

@@ -89,7 +89,7 @@ def _lower_within(
     ends: np.ndarray,
     where: np.ndarray,
     spots: np.ndarray,
-    out: Plane,
+    out: np.ndarray,
     first: int,
     last: int,
 ) -> None:

@@ -70,7 +70,7 @@ def longest_mitre(chords: Chords, limit: float, side: float) -> float:
 @njit(nogil=True, cache=True)
 def _bevelled(
     corners: np.ndarray,
-    cut: Real,
+    cut: np.ndarray,
     at_chord: np.ndarray,
     chords: Chords,
     near: Numbers,

@@ -122,7 +122,7 @@ def _entries(shape: int, g: np.ndarray, y: int, spread: int, index: np.ndarray, 
 
 
 @njit(nogil=True, cache=True)
-def _levels(g: np.ndarray, y: int, reach: Real, level: Plane) -> None:
+def _levels(g: np.ndarray, y: int, reach: np.ndarray, level: Plane) -> None:
     """Which table is smooth enough at each px of a row: the nearer to the centre, the smoother.
 
     reach : squared px from the centre within which each level is needed, falling
@@ -145,7 +145,7 @@ def rasterise_rows(
     owner: Numbers,
     shape: int,
     spread: int,
-    reach: Real,
+    reach: np.ndarray,
     out: Planes,
     y0: int,
     y1: int,

@@ -89,7 +89,9 @@ def _sample(tile: Planes, at: Lines, mirror: int, out: Planes, y0: int, y1: int)
 
 
 @njit(nogil=True, cache=True)
-def _sample_straight(tile: Planes, at: Lines, mirror: int, out: Planes, y0: int, y1: int) -> None:
+def _sample_straight(
+    tile: np.ndarray, at: Lines, mirror: int, out: Planes, y0: int, y1: int
+) -> None:
     """As _sample for a tile that is not turned: the texels of a column are the same in each row."""
     planes, high, wide = tile.shape
     spread = REFLECT if mirror else REPEAT

@@ -26,7 +26,7 @@ def _looked_up(x: Real, table: Table) -> Real:
 
 
 @njit(nogil=True, cache=True)
-def _mapped(source: Plane, table: Table, root: bool, out: Planes) -> None:
+def _mapped(source: Plane, table: Table, root: bool, out: np.ndarray) -> None:
     for i in range(source.size):
         x = source[i]
         out[i] = _looked_up(np.sqrt(max(x, np.float32(0))) if root else x, table)
@@ -60,7 +60,7 @@ def luminance(planes: Planes) -> Plane:
 
 
 @njit(nogil=True, cache=True)
-def _oklab(planes: Planes, lms: np.ndarray, lab: Planes, y0: int, y1: int, out: Planes) -> None:
+def _oklab(planes: Planes, lms: np.ndarray, lab: np.ndarray, y0: int, y1: int, out: Planes) -> None:
     for y in range(y0, y1):
         for x in range(planes.shape[2]):
             r = _looked_up(planes[0, y, x], LINEAR)
