@@ -183,9 +183,17 @@ class StainKind(CoatedKind[Stain]):
     def placement(self, piece: Stain, dpi: float) -> Placement:
         return placement_of(piece, (-0.5, -0.5, 0.5, 0.5), 100.0)
 
+    def outline_key(self, piece: Stain, dpi: float) -> tuple:
+        return ("stain",)
+
+    def chords(self, piece: Stain, dpi: float, scale: float) -> np.ndarray:
+        return self.traced(scale, Cache(10**6)).chords
+
+    def traced(self, scale: float, cache: Cache) -> Shape:
+        return raster_shape(("stain", scale), Raster(alpha(disc(80, 80, 50)), BOX), 100.0, cache)
+
     def shape(self, piece: Stain, view: View) -> Shape:
-        raster = Raster(alpha(disc(80, 80, 50)), BOX)
-        return raster_shape(("stain", view.scale), raster, 100.0, view.cache)
+        return self.traced(view.scale, view.cache)
 
 
 def test_a_piece_that_is_a_picture_wears_coats():
