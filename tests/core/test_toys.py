@@ -27,6 +27,7 @@ from anole.core.edit.pieces import (
     switch_shaping,
 )
 from anole.core.edit.snapping import extent, guides
+from anole.core.failures import RenderError
 from anole.core.files import board_file
 from anole.core.library import styles as library
 from anole.core.model import (
@@ -253,7 +254,7 @@ def test_a_shape_without_area_paints_nothing(badge, empty, monkeypatch):
 @pytest.mark.parametrize("wrong", [np.nan, np.inf])
 def test_a_shape_of_no_numbers_is_said(badge, wrong, monkeypatch):
     monkeypatch.setattr(BadgeKind, "chords", lambda *_: np.full((4, 4), wrong))
-    with pytest.raises(ValueError, match="points that are not numbers"):
+    with pytest.raises(RenderError, match="points that are not numbers"):
         pixels(badge)
 
 
@@ -263,7 +264,7 @@ def test_a_shape_of_very_many_points_is_drawn_or_refused(badge, monkeypatch):
     monkeypatch.setattr(BadgeKind, "chords", lambda *_: many)
     assert tuple(rgba(badge)[90, 160][:3]) == (20, 40, 220)
     monkeypatch.setattr(BadgeKind, "chords", lambda *_: np.zeros((5_000_000, 4)))
-    with pytest.raises(ValueError, match="too much to draw"):
+    with pytest.raises(RenderError, match="too much to draw"):
         pixels(change_piece(badge, "b", width=Length(101)))
 
 

@@ -10,7 +10,7 @@ from pathlib import Path
 from PyQt6.QtCore import QTimer
 from PyQt6.QtWidgets import QApplication
 
-from . import theme
+from . import theme, troubles
 from .board_files import demo_folder
 from .settings import Settings
 from .window import Window
@@ -37,6 +37,7 @@ def application() -> QApplication:
 
 def run(file: Path | None, *, demo: bool = False) -> int:
     """Open the window and stay until it is closed; returns the exit code."""
+    troubles.install()
     app = application()
     window = Window()
     if demo:

@@ -15,6 +15,7 @@ from ..core.files.atomic import FileError
 from ..core.files.preview import preview
 from ..core.lettering.fonts import find
 from ..core.model import Board, Lettering, ModelError
+from .troubles import TROUBLES, short
 
 T = TypeVar("T")
 REST_MS = 50
@@ -42,6 +43,7 @@ class Document(QObject):
         self._unknown: object = None
         self._saved: Board | None = board
         self._shown: Board | None = None
+        self.preview: Callable[[Board], bytes] = preview
         self._resting = QTimer(self)
         self._resting.setSingleShot(True)
         self._resting.setInterval(REST_MS)
@@ -158,11 +160,18 @@ class Document(QObject):
                 "there are any, until they change; then another font stands in."
             )
 
+    def _stored(self) -> tuple[Board, bytes | None]:
+        """The board and its picture as files keep them; one that fails to render has none."""
+        try:
+            return as_stored(self.board), self.preview(self.board)
+        except Exception as error:
+            TROUBLES.caught(error, "The board was saved without a picture of it: " + short(error))
+            return self.board, None
+
     def save(self, path: Path) -> bool:
         """Write the board; when it cannot be written, all stays as it is."""
         try:
-            small = preview(self.board)
-            whole = as_stored(self.board)
+            whole, small = self._stored()
             board_file.write(path, board_file.Document(whole, self._unknown), small)
         except FileError as error:
             self.said.emit(str(error))

@@ -5,6 +5,7 @@ from __future__ import annotations
 import threading
 from pathlib import Path
 
+import numpy as np
 from PyQt6.QtCore import QObject, pyqtSignal
 
 from ..core.cache import Cache
@@ -13,16 +14,21 @@ from ..core.files.atomic import FileError
 from ..core.model import Board
 from ..core.render.export import TooLarge, rgba
 from ..core.render.renderer import Cancelled, Renderer
+from .left_out import LeftOut, title_of
+from .troubles import Trouble, short, trouble_of
 
 
 class ExportJob(QObject):
-    """`progressed(0..1)`, then `ended(message, path or None)` exactly once."""
+    """`progressed(0..1)`, then `ended(Trouble, path or None)` exactly once: what there is to say."""
 
     progressed = pyqtSignal(float)
-    ended = pyqtSignal(str, object)
+    ended = pyqtSignal(object, object)
 
-    def __init__(self, board: Board, path: Path, scale: float, transparent: bool) -> None:
+    def __init__(
+        self, board: Board, path: Path, scale: float, transparent: bool, left_out: LeftOut
+    ) -> None:
         super().__init__()
+        self._left_out = left_out
         self._board, self.path, self._scale, self._transparent = board, path, scale, transparent
         self._stop = threading.Event()
         self._thread = threading.Thread(target=self._run, name="anole-export", daemon=True)
@@ -41,23 +47,34 @@ class ExportJob(QObject):
         try:
             count = self._write()
         except Cancelled:
-            self.ended.emit("Stopped; nothing was written.", None)
+            self._say("Stopped; nothing was written.")
         except (FileError, TooLarge) as error:
-            self.ended.emit(str(error), None)
+            self._say(str(error))
         except MemoryError:
-            self.ended.emit("There is not enough memory for a picture of that size.", None)
+            self._say("There is not enough memory for a picture of that size.")
+        except Exception as error:
+            message = f"{self.path.name} could not be written: {short(error)}"
+            self.ended.emit(trouble_of(error, message), None)
         else:
-            self.ended.emit(f"{self.path.name} is written, {count / 1000:,.0f} kB.", self.path)
+            without = ", ".join(title_of(part) for part in self._left_out.of(self._board))
+            less = f", without {without}" if without else ""
+            self._say(f"{self.path.name} is written, {count / 1000:,.0f} kB{less}.", self.path)
+
+    def _say(self, message: str, path: Path | None = None) -> None:
+        self.ended.emit(Trouble(message, ""), path)
 
     def _write(self) -> int:
-        pixels = rgba(
-            self._board,
+        pixels = self._left_out.tried(self._board, self._rendered)
+        if self._stop.is_set():
+            raise Cancelled
+        return png.write(self.path, pixels, self._board.dpi * self._scale)
+
+    def _rendered(self, board: Board) -> np.ndarray:
+        return rgba(
+            board,
             self._scale,
             transparent=self._transparent,
             renderer=Renderer(Cache()),
             progress=self.progressed.emit,
             stop=self._stop.is_set,
         )
-        if self._stop.is_set():
-            raise Cancelled
-        return png.write(self.path, pixels, self._board.dpi * self._scale)

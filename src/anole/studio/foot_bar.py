@@ -1,45 +1,137 @@
-"""The bar at the foot: what happened, what went wrong, and long work with its Cancel."""
+"""The bar at the foot: what happened, what went wrong, long work with its Cancel, and questions."""
 
 from __future__ import annotations
 
+from collections.abc import Callable, Sequence
+
 from PyQt6.QtCore import Qt, pyqtSignal
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QProgressBar, QPushButton, QWidget
+from PyQt6.QtWidgets import (
+    QApplication,
+    QHBoxLayout,
+    QLabel,
+    QProgressBar,
+    QPushButton,
+    QVBoxLayout,
+    QWidget,
+)
+
+Answers = Sequence[tuple[str, Callable[[], object]]]
+
+
+def _text(name: str) -> QLabel:
+    text = QLabel()
+    # names come from files: they are never markup
+    text.setTextFormat(Qt.TextFormat.PlainText)
+    text.setWordWrap(True)
+    text.setAccessibleName(name)
+    return text
+
+
+def _row(*parts: QWidget) -> tuple[QWidget, QHBoxLayout]:
+    widget = QWidget()
+    row = QHBoxLayout(widget)
+    row.setContentsMargins(16, 5, 14, 5)
+    for number, part in enumerate(parts):
+        row.addWidget(part, 1 if number == 0 else 0)
+    return widget, row
 
 
 class FootBar(QWidget):
+    """A question stays until it is answered; messages come and go beneath it."""
+
     cancelled = pyqtSignal()
 
     def __init__(self) -> None:
         super().__init__()
         self.setObjectName("bar")
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
-        self.text, self.progress = QLabel(), QProgressBar()
-        self.text.setTextFormat(Qt.TextFormat.PlainText)
-        self.text.setWordWrap(True)
-        self.text.setAccessibleName("Message")
+        self.text, self.question, self.progress = (
+            _text("Message"),
+            _text("Question"),
+            QProgressBar(),
+        )
         self.progress.setFixedWidth(220)
         self.progress.setRange(0, 1000)
         self.stop, self.shut = QPushButton("Cancel"), QPushButton("Close")
-        row = QHBoxLayout(self)
-        row.setContentsMargins(16, 5, 14, 5)
-        row.addWidget(self.text, 1)
-        for part in (self.progress, self.stop, self.shut):
-            row.addWidget(part)
+        self.copy = QPushButton("Copy details")
+        self.copy.setToolTip("Copy what a maintainer needs to find the cause")
+        self._details = ""
+        self.answers: list[QPushButton] = []
+        self._asking, self._answer_row = _row(self.question)
+        self._saying, _ = _row(self.text, self.progress, self.copy, self.stop, self.shut)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(0)
+        column.addWidget(self._asking)
+        column.addWidget(self._saying)
         self.stop.clicked.connect(self.cancelled)
-        self.shut.clicked.connect(self.hide)
+        self.shut.clicked.connect(self.fall_silent)
+        self.copy.clicked.connect(self._copy)
+        self._asking.hide()
+        self._saying.hide()
         self.hide()
 
-    def say(self, message: str) -> None:
+    def say(self, message: str, details: str = "") -> None:
+        """A message; with details, for a maintainer, a button copies those."""
         self.text.setText(message)
-        self.progress.hide()
-        self.stop.hide()
-        self.shut.show()
-        self.show()
+        self._details = details
+        self._show(self.shut, *([self.copy] if details else []))
 
     def show_progress(self, message: str, share: float, can_cancel: bool = True) -> None:
         self.text.setText(message)
         self.progress.setValue(round(share * 1000))
-        self.progress.show()
-        self.stop.setVisible(can_cancel)
-        self.shut.hide()
+        self._show(self.progress, *([self.stop] if can_cancel else []))
+
+    def _show(self, *parts: QWidget) -> None:
+        for part in (self.progress, self.copy, self.stop, self.shut):
+            part.setVisible(part in parts)
+        self._saying.show()
         self.show()
+
+    def fall_silent(self) -> None:
+        """Take the message away; a question stays."""
+        self._saying.hide()
+        self.setVisible(bool(self.answers))
+
+    def ask(self, question: str, answers: Answers) -> None:
+        """Ask in place of an earlier question; the last answer, also on Esc, changes nothing."""
+        self._clear()
+        self.question.setText(question)
+        for label, then in answers:
+            button = QPushButton(label)
+            button.clicked.connect(lambda _=False, then=then: self._answered(then))
+            self._answer_row.addWidget(button)
+            self.answers.append(button)
+        self.answers[0].setObjectName("main")
+        self._asking.show()
+        self.show()
+        self.answers[0].setFocus()
+
+    @property
+    def asks(self) -> bool:
+        """Whether a question waits."""
+        return bool(self.answers)
+
+    def escape(self) -> None:
+        """Give the answer that changes nothing, or take the message away."""
+        if self.answers:
+            self.answers[-1].click()
+        else:
+            self.fall_silent()
+
+    def _answered(self, then: Callable[[], object]) -> None:
+        self._clear()
+        then()
+
+    def _clear(self) -> None:
+        for button in self.answers:
+            button.hide()
+            button.deleteLater()
+        self.answers = []
+        self._asking.hide()
+        self.setVisible(not self._saying.isHidden())
+
+    def _copy(self) -> None:
+        clipboard = QApplication.clipboard()
+        if clipboard is not None:
+            clipboard.setText(self._details)

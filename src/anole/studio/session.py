@@ -7,6 +7,7 @@ from typing import NamedTuple
 from PyQt6.QtWidgets import QWidget
 
 from .document import Document
+from .left_out import LeftOut
 from .selection import Selection
 from .settings import Settings
 from .shell import Shell
@@ -21,6 +22,11 @@ class Session(NamedTuple):
     worker: Worker
     settings: Settings
     shell: Shell
+
+    @property
+    def left_out(self) -> LeftOut:
+        """The coats and pieces that failed."""
+        return self.worker.left_out
 
 
 def session_of(widget: QWidget) -> Session | None:

@@ -9,7 +9,9 @@ from PyQt6.QtCore import QByteArray, Qt, QTimer
 from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent, QImage, QKeyEvent
 from PyQt6.QtWidgets import QApplication, QLabel, QSplitter, QStackedWidget, QVBoxLayout, QWidget
 
+from ..core.files.preview import preview
 from ..core.model import Board, Colour
+from ..core.render.leaving_out import failing
 from . import actions, theme
 from .arrange.piece_panel import PiecePanel
 from .arrange.pieces_list import PiecesList
@@ -26,6 +28,7 @@ from .font_reader import FontReader
 from .fonts import take_font
 from .foot_bar import FootBar
 from .holding import Holding
+from .left_out import told
 from .left_panels import BuildUpPanel, pieces_panel, proof_panel
 from .proof.export_panel import ExportPanel
 from .proof.proof_view import LargeProof, ProofPictures, SmallProof
@@ -36,6 +39,7 @@ from .shell import Stage
 from .steps import Steps
 from .tools import Tools
 from .top_bar import TopBar
+from .troubles import TROUBLES, Event
 from .worker import Worker
 from .writing import Writing
 
@@ -59,6 +63,7 @@ class Window(QWidget):
         self.document: Document = Document(board or new_board(*PURPOSE), self)
         self.selection = Selection(self.document)
         self.session = Session(self.document, self.selection, self.worker, self.settings, self)
+        self.document.preview = lambda board: self.worker.left_out.tried(board, preview)
         self._make_parts()
         self._build()
         self._connect()
@@ -83,7 +88,7 @@ class Window(QWidget):
         self.font_reader, self.foot = FontReader(), FootBar()
         self.actions_by_id = actions.make(session, self)
         self.files: BoardFiles = BoardFiles(self.document, self.settings, self, self.foot.say)
-        self.writing = Writing(self.document, self.foot, self)
+        self.writing = Writing(self.session, self.foot, self)
         self.top = TopBar(session, self.files, self.actions_by_id)
         self.under_build_up = BuildUpPanel(session, self.build_up)
         self._window_commands: dict[str, Callable[[], object]] = {
@@ -143,7 +148,8 @@ class Window(QWidget):
         self.document.settled.connect(self._refresh)
         self.selection.changed.connect(self._refresh)
         self.document.said.connect(self.foot.say)
-        self.worker.failed.connect(self.foot.say)
+        # queued, for it may have been caught amid painting, when nothing of a window may change
+        TROUBLES.happened.connect(self._trouble, Qt.ConnectionType.QueuedConnection)  # type: ignore[call-arg]
         self.worker.warmed.connect(self._warmed)
         self.view.zoomed.connect(lambda z: self.top.zoom.setText(f"{z:.0%}"))
         self.arrange.board.framing.connect(self.tools.cropping.start)
@@ -160,7 +166,7 @@ class Window(QWidget):
         if share >= 1:
             self._warming.stop()
             if not self.foot.progress.isHidden() and self.writing.job is None:
-                self.foot.hide()
+                self.foot.fall_silent()
             return
         if not self._warming.isActive():
             message = "Preparing the painter; only the first start takes this long."
@@ -175,6 +181,14 @@ class Window(QWidget):
             self.foot.say(
                 "Fonts of this system that were skipped: " + "; ".join(troubles[:3]) + more
             )
+
+    def _trouble(self, event: Event) -> None:
+        trouble = event.trouble
+        if event.part is not None:
+            self.session.left_out.take(self.document.board, event.part)
+            for part in failing(self.document.board, event.part):
+                trouble = trouble._replace(message=told(part, event.error))
+        self.foot.say(*trouble)
 
     def _fonts_came(self) -> None:
         for section in self.findChildren(WordsSection):
@@ -273,7 +287,7 @@ class Window(QWidget):
         if self.stage == Stage.COAT and not event.isAutoRepeat():
             self.holding.press(event.key())
         if event.key() == Qt.Key.Key_Escape:
-            self.foot.hide()
+            self.foot.escape()
         super().keyPressEvent(event)
 
     def keyReleaseEvent(self, event: QKeyEvent | None) -> None:

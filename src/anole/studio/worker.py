@@ -24,7 +24,9 @@ from ..core.render.warm import warm
 from . import theme
 from .buffers import Buffers
 from .frames import Frame, frame_image, reduced
+from .left_out import LeftOut
 from .pixel_images import image_of
+from .troubles import TROUBLES, short
 from .word_images import tinted, words_coverage
 
 SMALL_CACHE = 96 * 2**20
@@ -44,7 +46,6 @@ class Worker(QObject):
 
     framed = pyqtSignal(object)
     drawn = pyqtSignal(object, QImage)
-    failed = pyqtSignal(str)
     counted = pyqtSignal(object, int)
     worded = pyqtSignal(object, QImage)
     measured = pyqtSignal(object)
@@ -60,6 +61,7 @@ class Worker(QObject):
         self._renderer = Renderer()
         self._small = Renderer(Cache(SMALL_CACHE))
         self._halves = Renderer(Cache(HALF_CACHE))
+        self.left_out = LeftOut()
         self._took = self._half_took = 0.0
         self._buffers = Buffers()
         self._thread = threading.Thread(target=self._loop, name="anole-render", daemon=True)
@@ -131,8 +133,11 @@ class Worker(QObject):
         self._later(("stems",), job)
 
     def _render_small(self, board: Board, scale: float, transparent: bool) -> np.ndarray:
-        return rgba(
-            board, scale, transparent=transparent, renderer=self._small, stop=lambda: self._over
+        return self.left_out.tried(
+            board,
+            lambda sound: rgba(
+                sound, scale, transparent=transparent, renderer=self._small, stop=lambda: self._over
+            ),
         )
 
     def _later(self, key: Any, job: Callable[[], None]) -> None:
@@ -150,8 +155,16 @@ class Worker(QObject):
     def _stale(self) -> bool:
         return self._over or self._request is not None
 
+    def _warm(self) -> None:
+        try:
+            warm(self.warmed.emit)
+        except Exception as error:
+            TROUBLES.caught(error, f"The painter could not be prepared: {short(error)}")
+        # whatever failed, the first frame makes what it needs
+        self.warmed.emit(1.0)
+
     def _loop(self) -> None:
-        warm(self.warmed.emit)
+        self._warm()
         while True:
             with self._wake:
                 self._busy = False
@@ -169,10 +182,12 @@ class Worker(QObject):
                     job[1]()
             except Cancelled:
                 continue
-            except MemoryError:
-                self.failed.emit("There is not enough memory to show this; try a smaller zoom.")
+            except MemoryError as error:
+                TROUBLES.caught(
+                    error, "There is not enough memory to show this; try a smaller zoom."
+                )
             except Exception as error:
-                self.failed.emit(f"This board could not be painted: {error}")
+                TROUBLES.caught(error, f"This board could not be painted: {short(error)}")
 
     def _next_job(self) -> tuple[Any, Callable[[], None]]:
         """The oldest job; of words in a list the newest, for that is what is looked at."""
@@ -185,15 +200,22 @@ class Worker(QObject):
     def _show(self, request: Request) -> None:
         """A frame that takes longer than one can wait is first shown at half its scale."""
         if self._took > SLOW_SECONDS and request.scale > 2 * LEAST_SCALE:
-            self.framed.emit(self._rough(request))
+            self.framed.emit(self._sound(request, self._rough))
             if self._stale():
                 return
         start = time.perf_counter()
-        frame = self._frame(request)
+        frame = self._sound(request, self._frame)
         took = time.perf_counter() - start
         # one quick frame proves little: what was slow may be slow again
         self._took = max(took, self._took * FORGETTING)
         self.framed.emit(frame)
+
+    def _sound(self, request: Request, render: Callable[[Request], Frame]) -> Frame:
+        """The frame without what fails; it still shows the board that was asked for."""
+        frame = self.left_out.tried(
+            request.board, lambda board: render(request._replace(board=board))
+        )
+        return frame._replace(board=request.board)
 
     def _share(self) -> int:
         """By how much a rough frame is smaller."""
@@ -216,7 +238,7 @@ class Worker(QObject):
         box = request.box
         try:
             planes = self._renderer.frame(request, self._stale)
-        except Cancelled:
+        except Exception:
             self._buffers.lost(box)
             raise
         pixels, part = self._buffers.draw(

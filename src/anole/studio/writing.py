@@ -7,15 +7,17 @@ from pathlib import Path
 from PyQt6.QtCore import QObject
 from PyQt6.QtWidgets import QFileDialog, QWidget
 
-from .document import Document
 from .export_job import ExportJob
 from .foot_bar import FootBar
+from .session import Session
+from .troubles import Trouble
 
 
 class Writing(QObject):
-    def __init__(self, document: Document, foot: FootBar, window: QWidget) -> None:
+    def __init__(self, session: Session, foot: FootBar, window: QWidget) -> None:
         super().__init__(window)
-        self.document, self.foot, self._window = document, foot, window
+        self.session, self.document = session, session.document
+        self.foot, self._window = foot, window
         self.job: ExportJob | None = None
         foot.cancelled.connect(self.cancel)
 
@@ -30,16 +32,17 @@ class Writing(QObject):
 
     def to(self, path: Path, scale: float = 1.0, transparent: bool = False) -> ExportJob:
         """Write the board as a PNG."""
-        job = self.job = ExportJob(self.document.board, path, scale, transparent)
+        board, left_out = self.document.board, self.session.left_out
+        job = self.job = ExportJob(board, path, scale, transparent, left_out)
         job.progressed.connect(lambda s: self.foot.show_progress(f"Writing {path.name}", s))
-        job.ended.connect(self._ended)
+        job.ended.connect(lambda trouble, _: self._ended(trouble))
         self.foot.show_progress(f"Writing {path.name}", 0.0)
         job.start()
         return job
 
-    def _ended(self, message: str, path: object) -> None:
+    def _ended(self, trouble: Trouble) -> None:
         self.job = None
-        self.foot.say(message)
+        self.foot.say(*trouble)
 
     def cancel(self) -> None:
         if self.job is not None:

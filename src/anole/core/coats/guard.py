@@ -48,6 +48,7 @@ class _GuardedContext:
 class _GuardedCoat:
     def __init__(self, coat: Coat, fields: tuple[str, ...], title: str) -> None:
         self._coat, self._fields, self._title = coat, fields, title
+        self.stands_for = coat
 
     def __getattr__(self, name: str) -> Any:
         if name in self._coat.__struct_fields__ and name not in self._fields:

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 from typing import Any
 
+from ..failures import answerable
 from ..model import COATS, Coat
 from ..registry import Registry
 from .fill import FillKind
@@ -30,13 +31,14 @@ for _kind in (
     GlossKind(),
     ShadowKind(),
 ):
-    KINDS.add(_kind.struct, _kind)
+    KINDS.add(_kind.struct, answerable(_kind, CoatKind, "coat"))
 
 
 @contextmanager
 def lent(kind: CoatKind[Any]) -> Iterator[CoatKind[Any]]:
     """One more kind of coat for as long as a block runs, in files too. Raises ValueError when
     its struct or its tag is taken."""
+    answerable(kind, CoatKind, "coat")
     with KINDS.lent(kind.struct, kind), COATS.members.lent(kind.tag, kind.struct):
         yield kind
 

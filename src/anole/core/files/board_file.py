@@ -41,8 +41,9 @@ class Document(NamedTuple):
     troubles: tuple[str, ...] = ()
 
 
-def encode(document: Document, preview: bytes) -> bytes:
-    """The container's bytes; the same document gives the same bytes."""
+def encode(document: Document, preview: bytes | None) -> bytes:
+    """The container's bytes, where there is one with a PNG of the board; the same document gives
+    the same bytes."""
     data = merged(to_builtins(document.board), document.unknown)
     room = io.BytesIO()
     with zipfile.ZipFile(room, "w", zipfile.ZIP_DEFLATED) as box:
@@ -51,6 +52,8 @@ def encode(document: Document, preview: bytes) -> bytes:
             ("board.json", msgspec.json.format(msgspec.json.encode(data), indent=1), None),
             ("preview.png", preview, zipfile.ZIP_STORED),
         ):
+            if content is None:
+                continue
             info = zipfile.ZipInfo(name, (1980, 1, 1, 0, 0, 0))
             info.external_attr = 0o644 << 16
             box.writestr(info, content, zipfile.ZIP_DEFLATED if how is None else how)
@@ -149,6 +152,6 @@ def read(path: Path) -> Document:
     return decode(read_bytes(path, MOST_FILE), path.name)
 
 
-def write(path: Path, document: Document, preview: bytes) -> None:
+def write(path: Path, document: Document, preview: bytes | None) -> None:
     """Write a .anole file atomically. Raises FileError."""
     write_bytes(path, encode(document, preview))

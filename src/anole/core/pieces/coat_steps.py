@@ -14,6 +14,7 @@ from ..coats.kind import CoatKind
 from ..coats.registry import kind_of
 from ..compose.cover import Cover
 from ..compose.steps import CompositeStep
+from ..failures import blaming
 from ..model import Coat
 from ..paint.context import Edge, PaintContext
 from ..paint.spray import sprayed
@@ -67,7 +68,8 @@ def _step(
         guarded = guard.context_for(context, kind.coverage_reads, kind.title)
         only = guard.coat_for(coat, kind.coverage, kind.title)
         plain = cached(covers, lambda: kind.cover(only, guarded, box, overlap))
-        return _sprayed(kind, coat, plain, paint, covers)
+        with blaming(coat):
+            return _sprayed(kind, coat, plain, paint, covers)
 
     def source() -> np.ndarray:
         guarded = guard.context_for(context, kind.colour_reads, kind.title)

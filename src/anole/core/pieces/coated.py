@@ -11,6 +11,7 @@ from ..coats.context import CoatContext, Reach
 from ..coats.registry import kind_of
 from ..coats.shape import Shape
 from ..compose.steps import ApartBegin, ApartEnd, CompositeStep, FaceBegin, FaceEnd, Step
+from ..failures import blaming
 from ..field.outset import Outset, outset
 from ..field.shape_fields import ShapeFields, ink_box
 from ..model import Coat, Coated
@@ -93,7 +94,8 @@ def _steps(
     steps = []
     for coat, overlap in zip(coats, shared_edges(coats, context), strict=True):
         backdrop = BackdropRenderer(view, piece, piece.style.index(coat))
-        steps.append(coat_steps(coat, context._replace(backdrop=backdrop), overlap))
+        with blaming(coat):
+            steps.append(coat_steps(coat, context._replace(backdrop=backdrop), overlap))
     return steps
 
 

@@ -7,6 +7,7 @@ from contextlib import contextmanager
 from typing import Any
 
 from ..compose.steps import Step
+from ..failures import blaming
 from ..model import PIECES, Board, Coated, Piece, Placed
 from ..model.open_union import tag_of
 from ..registry import Registry
@@ -61,4 +62,5 @@ def is_ground(piece: Piece) -> bool:
 
 def steps_of(piece: Piece, view: View) -> list[Step]:
     """What paints a piece, bottom first."""
-    return kind_of(piece).steps(piece, view)
+    with blaming(piece):
+        return kind_of(piece).steps(piece, view)

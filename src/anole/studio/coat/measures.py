@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import numpy as np
+from PyQt6.QtCore import QObject
 
 from ...core.cache import Cache
 from ...core.coats.section import Section, section_of
@@ -21,14 +22,20 @@ def measured_on(piece: Coated, coat: Coat | None, board: Board) -> tuple[Coated,
     return without_pose(piece), placed.pose_on_board()
 
 
-class Measures:
+class Measures(QObject):
     """The section of the chosen piece, as it is now."""
 
     def __init__(self, session: Session) -> None:
+        super().__init__()
         self.document, self.selection = session.document, session.selection
+        self._left_out = session.left_out
+        self._left_out.changed.connect(self._forget)
         self._cache = Cache(32 * 2**20)
         self._for: tuple[Coated | None, Coat | None, Board] | None = None
         self._section: Section | None = None
+
+    def _forget(self) -> None:
+        self._for = None
 
     def section(self) -> Section | None:
         """None when nothing that wears coats is chosen."""
@@ -44,4 +51,4 @@ class Measures:
         flat, _ = measured_on(piece, coat, board)
         em = placement(flat, board).em
         core = coated_kind(flat).core(flat, board.dpi, self._cache)
-        return section_of(piece.style, em, core, board.dpi, board.lamp)
+        return section_of(self._left_out.sound(piece.style), em, core, board.dpi, board.lamp)

@@ -64,7 +64,11 @@ def label(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> No
     shade = "text" if coat.on else "dim"
     eye = eye_box(row)
     if row.height() >= 14:
-        icons.draw(painter, "eye" if coat.on else "eye-off", eye, getattr(theme.theme(), shade))
+        if coat.id in state.failed:
+            icons.draw(painter, "triangle-alert", eye, theme.theme().coral)
+        else:
+            name = "eye" if coat.on else "eye-off"
+            icons.draw(painter, name, eye, getattr(theme.theme(), shade))
     x, room = eye.right() + 6, box.right() - eye.right() - 10
     tall = row.height() >= 32
     title = kind_of(coat).title

@@ -21,7 +21,8 @@ def paint(painter: QPainter, state: BuildUpState) -> None:
     area = state.area
     _ground_and_letter(painter, state, area)
     for coat, row in zip(state.coats, state.rows, strict=True):
-        _coat(painter, state, coat, row)
+        if coat.id not in state.failed:
+            _coat(painter, state, coat, row)
     uprights(painter, state, area)
     ruler(painter, state)
     for coat, row in zip(state.coats, state.rows, strict=True):

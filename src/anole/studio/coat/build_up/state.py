@@ -18,7 +18,8 @@ EYE = 16.0
 
 
 class BuildUpState(NamedTuple):
-    """One state of the drawing; rows are bottom first like the coats."""
+    """One state of the drawing; rows are bottom first like the coats, `failed` ids of those
+    that are left out."""
 
     coats: tuple[Coat, ...]
     rows: tuple[QRectF, ...]
@@ -28,6 +29,7 @@ class BuildUpState(NamedTuple):
     unit: str
     strip: np.ndarray | None
     focus: bool
+    failed: frozenset[str] = frozenset()
 
     @property
     def area(self) -> QRectF:
@@ -36,9 +38,13 @@ class BuildUpState(NamedTuple):
         low = max((row.bottom() for row in self.rows), default=RULER + 40)
         return QRectF(QPointF(self.axis.left, top), QPointF(self.axis.right, low))
 
+    def ends(self, coat: Coat) -> tuple[float, float] | None:
+        """A coat's `from` and `to`; None without a span."""
+        return None if coat.id in self.failed else self.section.ends(coat)
+
     def handles(self, coat: Coat) -> tuple[float, float] | None:
         """Where a span's two ends are drawn, `from` first."""
-        ends = self.section.ends(coat)
+        ends = self.ends(coat)
         return None if ends is None else (self.axis.x(ends[0]), self.axis.x(ends[1]))
 
     def measure(self, px: float) -> str:
@@ -51,9 +57,11 @@ class BuildUpState(NamedTuple):
 
     def summary(self, coat: Coat) -> str:
         """A few words under a coat's title: its name, or where it lies."""
+        if coat.id in self.failed:
+            return "failed"
         if coat.name:
             return coat.name
-        ends = self.section.ends(coat)
+        ends = self.ends(coat)
         if ends is not None:
             return " to ".join(self.measure(value) for value in ends)
         one = kind_of(coat).measure(coat)
@@ -64,11 +72,13 @@ class BuildUpState(NamedTuple):
 
     def tip(self, coat: Coat) -> str:
         """What a screen reader or a tooltip says of a coat."""
-        ends, where = self.section.ends(coat), ""
+        ends, where = self.ends(coat), ""
         if ends is not None:
             first, last = (self.measure(end) for end in ends)
             where = f", from {first} to {last} {self.unit}"
         off = "" if coat.on else ", switched off"
+        if coat.id in self.failed:
+            off = ", failed: it is left out of the picture until it is changed"
         return f"{kind_of(coat).title} {coat.name}{where}{off}"
 
 

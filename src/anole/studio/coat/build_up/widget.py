@@ -51,6 +51,7 @@ class BuildUp(QWidget):
         self._later.timeout.connect(self._redraw)
         view.framed.connect(self._framed)
         self.document.changed.connect(self.refresh)
+        session.left_out.changed.connect(self.refresh)
         self.selection.changed.connect(self._other)
         view.pointed.connect(self._pointed)
         self.refresh()
@@ -119,7 +120,9 @@ class BuildUp(QWidget):
         if piece is None or section is None:
             return None
         left, right = LABELS, float(self.width() - 14)
-        axis = self._tool.frozen or axis_for(piece.style, section, left, right)
+        sound = self.session.left_out.sound(piece.style)
+        failed = frozenset(coat.id for coat in piece.style if coat not in sound)
+        axis = self._tool.frozen or axis_for(sound, section, left, right)
         return BuildUpState(
             piece.style,
             self._rows(len(piece.style)),
@@ -129,6 +132,7 @@ class BuildUp(QWidget):
             self.unit,
             None,
             self.hasFocus(),
+            failed,
         )
 
     def _strip(self, state: BuildUpState) -> np.ndarray | None:
