@@ -8,8 +8,8 @@ from hypothesis import strategies as st
 from anole.core.coats.fill import FillKind
 from anole.core.coats.registry import lent
 from anole.core.edit import coats, pieces
-from anole.core.edit.history import MOST_STEPS, History
 from anole.core.edit.ids import free, taken
+from anole.core.history import MOST_STEPS, History
 from anole.core.model import Board, Fill, Ground, ModelError, Place, Shadow, Stroke
 
 from .shapes import board

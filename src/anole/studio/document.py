@@ -9,10 +9,10 @@ from typing import TypeVar
 from PyQt6.QtCore import QObject, QTimer, pyqtSignal
 
 from ..core.edit.boards import as_stored
-from ..core.edit.history import History
 from ..core.files import board_file
 from ..core.files.atomic import FileError
 from ..core.files.preview import preview
+from ..core.history import History
 from ..core.lettering.fonts import find
 from ..core.model import Board, Lettering, ModelError
 from .troubles import TROUBLES, short

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import NamedTuple
 
-from ..model import Board
+from .model import Board
 
 MOST_STEPS = 500
 
@@ -23,6 +24,14 @@ class History:
         self._steps = [Step(name, board)]
         self._at = 0
         self._drag: object | None = None
+
+    @classmethod
+    def of(cls, steps: Sequence[Step], at: int) -> History:
+        """A history as it was. Raises IndexError when `at` is none of its steps."""
+        history = cls(steps[0].board, steps[0].name)
+        history._steps = list(steps)
+        history.go(at)
+        return history
 
     @property
     def board(self) -> Board:
