@@ -46,6 +46,7 @@ def no_thread_left():
     left = [
         t.name
         for t in threading.enumerate()
-        if t.name in ("anole-render", "anole-export", "anole-fonts")
+        if t.name
+        in ("anole-render", "anole-export", "anole-fonts", "anole-journal", "anole-background")
     ]
     assert not left, f"threads left running: {left}"

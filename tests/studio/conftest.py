@@ -14,12 +14,12 @@ from ..core.shapes import board
 
 @pytest.fixture
 def settle(qtbot):
-    """Wait until the worker has nothing left to do."""
+    """Wait until nothing is being rendered or read."""
 
     def wait(window: Window) -> None:
-        qtbot.waitUntil(lambda: window.worker.idle, timeout=60_000)
+        qtbot.waitUntil(lambda: window.idle, timeout=60_000)
         qtbot.wait(30)
-        qtbot.waitUntil(lambda: window.worker.idle, timeout=60_000)
+        qtbot.waitUntil(lambda: window.idle, timeout=60_000)
 
     return wait
 
@@ -41,7 +41,7 @@ def open_window(qtbot, settle):
 
     yield start
     for window in made:
-        window.close()
+        window.leave()
         window.deleteLater()
     qtbot.wait(1)
 

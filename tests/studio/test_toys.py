@@ -170,11 +170,12 @@ def test_styles_on_the_shelf(window, qtbot, settle):
     assert window.shelf.keep_as("From a badge")
 
 
-def test_a_file_opens_again_with_it(window, tmp_path):
+def test_a_file_opens_again_with_it(window, tmp_path, settle):
     path = tmp_path / "badge.anole"
     assert window.files.save_to(path)
     window.files.new(640, 360)
-    assert window.files.open(path)
+    window.files.open(path)
+    settle(window)
     assert badge(window).style[1].strength == 0.5
     assert window.selection.piece_id == "b"
 

@@ -84,10 +84,9 @@ def go():
     wheel(box)
     told["turned"] = box.currentIndex() == 1
     print(json.dumps(told))
-    window.document.start(window.document.board)
-    window.close()
+    window.leave()
 
-window.view.framed.connect(lambda: QTimer.singleShot(300, go) if not told else None)
+window.files.opened.connect(lambda: QTimer.singleShot(600, go))
 sys.exit(app.exec())
 """
 

@@ -102,6 +102,7 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
     again = board_file.read(path).board
     assert again == as_stored(document.board)
     assert (rgba(again) == written).all()
-    assert window.files.open(path)
+    window.files.open(path)
+    settle(window)
     assert document.board == again
     assert path in window.settings.recent

@@ -8,7 +8,6 @@ from anole.core.edit.pieces import change_piece
 from anole.core.files import board_file
 from anole.core.model import Fill, Font, Glow, Shadow, Stroke
 from anole.studio import theme
-from anole.studio.board_files import saved_work
 from anole.studio.commands import COMMANDS
 from anole.studio.shell import Stage
 from anole.studio.shots import views
@@ -132,22 +131,24 @@ def test_holding_h_shows_the_board_without_the_coat(open_window, qtbot):
 
 
 @pytest.mark.parametrize("content", [b"", b"PK\x03\x04 junk", b"GIF89a"])
-def test_a_bad_file_is_said_and_the_board_stays(open_window, tmp_path, content):
+def test_a_bad_file_is_said_and_the_board_stays(open_window, settle, tmp_path, content):
     window = open_window(STYLED)
     path = tmp_path / "bad.anole"
     path.write_bytes(content)
-    assert not window.files.open(path)
+    window.files.open(path)
+    settle(window)
     assert window.document.board == STYLED
     assert "bad.anole" in window.foot.text.text()
     assert window.foot.isVisible()
 
 
-def test_a_missing_font_is_said_and_the_words_kept(open_window, tmp_path):
+def test_a_missing_font_is_said_and_the_words_kept(open_window, settle, tmp_path):
     path = tmp_path / "a.anole"
     made = change_piece(STYLED, "words", font=Font(family="Gone Sans"))
     board_file.write(path, board_file.Document(made), b"")
     window = open_window()
-    assert window.files.open(path)
+    window.files.open(path)
+    settle(window)
     assert "Gone Sans" in window.foot.text.text()
     assert window.document.board == made
 
@@ -169,18 +170,6 @@ def test_a_picture_can_be_stopped(open_window, qtbot, tmp_path):
     job.wait()
     assert "nothing was written" in window.foot.text.text()
     assert not list(tmp_path.iterdir())
-
-
-def test_unsaved_work_is_kept_aside_and_brought_back(open_window):
-    window = open_window(STYLED)
-    window.document.apply("Type", lambda b: change_piece(b, "words", text="KEEP ME"))
-    window.close()
-    again = open_window(STYLED)
-    kept = saved_work()
-    assert kept is not None
-    assert again.files.open_copy(kept)
-    assert again.selection.lettering.text == "KEEP ME"
-    assert again.document.path is None
 
 
 def test_proof_counts_the_bytes_of_the_picture(open_window, settle, qtbot):

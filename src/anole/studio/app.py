@@ -13,7 +13,7 @@ from PyQt6.QtWidgets import QApplication
 from . import theme, troubles
 from .board_files import demo_folder
 from .settings import Settings
-from .window import Window
+from .window import OPEN, Window
 
 DEMO = "bout-night.anole"
 SWITCH_SECONDS = 0.0005
@@ -35,6 +35,12 @@ def application() -> QApplication:
     return app
 
 
+def end_all() -> None:
+    """Close every window without a question, and lose nothing."""
+    for window in list(OPEN):
+        window.leave(stays=not window.document.is_saved)
+
+
 def run(file: Path | None, *, demo: bool = False) -> int:
     """Open the window and stay until it is closed; returns the exit code."""
     troubles.install()
@@ -45,8 +51,11 @@ def run(file: Path | None, *, demo: bool = False) -> int:
     elif file is not None:
         window.files.open(file)
     window.show()
-    # Ctrl+C in the terminal closes the window; the timer lets Python see it
-    signal.signal(signal.SIGINT, lambda *_: window.close())
+    window.recovery.offer()
+    # ended from outside nobody can answer: what was done stays for the next start; the timer lets
+    # Python see the signal
+    for ending in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP):
+        signal.signal(ending, lambda *_: end_all())
     heartbeat = QTimer()
     heartbeat.timeout.connect(lambda: None)
     heartbeat.start(300)

@@ -1,26 +1,28 @@
-"""Boards on disk, as the window opens and saves them; unsaved work is kept aside."""
+"""Boards on disk, as the window opens and saves them."""
 
 from __future__ import annotations
 
-import contextlib
 from collections.abc import Callable
 from importlib.resources import files
 from pathlib import Path
 
-import platformdirs
-from PyQt6.QtCore import QObject, QTimer, pyqtSignal
+from PyQt6.QtCore import QObject, pyqtSignal
 from PyQt6.QtWidgets import QFileDialog, QWidget
 
-from ..core.edit.boards import as_stored
-from ..core.files import board_file
-from ..core.files.atomic import FileError
-from ..core.files.preview import preview
+from ..core.files.backup import Where, keep_previous
+from ..core.files.stamp import changed_since
 from ..core.model import Board, Colour, ColourPaint, Ground
 from .document import Document
+from .file_names import ended
+from .foot_bar import FootBar, nothing
+from .opening import Opening
 from .settings import Settings
+from .troubles import short
 
-KEEP_MS = 20_000
 BOARDS = "Anole boards (*.anole)"
+ENDING = ".anole"
+BACKUP: Where = "state"
+Then = Callable[[], object]
 
 
 def new_board(width: int, height: int, dpi: float = 96.0) -> Board:
@@ -36,95 +38,108 @@ def demo_boards() -> list[Path]:
     return sorted(demo_folder().glob("*.anole"))
 
 
-def saved_path() -> Path:
-    return platformdirs.user_state_path("anole") / "autosave" / "unsaved.anole"
-
-
-def saved_work() -> Path | None:
-    """Unsaved work of an earlier time, if there is any."""
-    path = saved_path()
-    return path if path.exists() else None
-
-
 class BoardFiles(QObject):
-    """`opened(whether it is a fresh one)`: another board is on; `say` tells what went wrong."""
+    """`opened(whether it is a fresh one)`: another board is on. What would lose work asks first, in
+    the bar at the foot."""
 
     opened = pyqtSignal(bool)
 
     def __init__(
-        self, document: Document, settings: Settings, window: QWidget, say: Callable[[str], None]
+        self, document: Document, settings: Settings, window: QWidget, foot: FootBar
     ) -> None:
         super().__init__(window)
-        self.document, self.settings, self._window, self._say = document, settings, window, say
-        self._timer = QTimer(self)
-        self._timer.timeout.connect(self.keep_work)
-        self._timer.start(KEEP_MS)
+        self.document, self.settings, self._window, self.foot = document, settings, window, foot
+        self.opening = Opening(document, foot, self)
+        self.opening.opened.connect(self._opened)
+
+    # another board
+
+    def leave(self, then: Then) -> None:
+        """Go on when nothing is unsaved; else ask what becomes of it."""
+        if self.document.is_saved:
+            then()
+            return
+        self._window.raise_()
+        self.foot.ask(
+            f"“{short(self.document.board.name)}” has changes that are not saved.",
+            [("Save", lambda: self.save(then)), ("Do not save", then), ("Stay", nothing)],
+        )
 
     def new(self, width: int, height: int, dpi: float = 96.0) -> None:
-        self.keep_work()
-        self.document.start(new_board(width, height, dpi))
-        self.opened.emit(True)
+        def start() -> None:
+            self.document.start(new_board(width, height, dpi))
+            self.opened.emit(True)
 
-    def _read(self, path: Path) -> bool:
-        """Put another board on; unsaved work is kept aside first."""
-        self.keep_work()
-        if not self.document.open(path):
-            return False
-        self.settings.add_recent(path)
-        return True
+        self.leave(start)
 
-    def open(self, path: Path) -> bool:
-        """Open a board; False when it could not be read."""
-        if not self._read(path):
-            return False
-        self.opened.emit(False)
-        return True
+    def open(self, path: Path) -> None:
+        """Open a board, in the background."""
+        self.leave(lambda: self.opening.start(path))
 
-    def open_copy(self, path: Path) -> bool:
+    def open_copy(self, path: Path) -> None:
         """Open a board that saving must not write over."""
-        if not self._read(path):
-            return False
-        self.document.path = None
-        self.settings.put("recent", [str(p) for p in self.settings.recent if p != path])
+        self.leave(lambda: self.opening.start(path, copy=True))
+
+    def _opened(self, path: Path | None) -> None:
+        if path is not None:
+            self.settings.add_recent(path)
         self.opened.emit(False)
-        return True
 
     def ask_open(self) -> None:
         name, _ = QFileDialog.getOpenFileName(self._window, "Open a board", "", BOARDS)
         if name:
             self.open(Path(name))
 
-    def save(self) -> None:
-        if self.document.path is None:
-            self.ask_save()
-        else:
-            self.save_to(self.document.path)
+    # saving
 
-    def ask_save(self) -> None:
-        start = str(self.document.path or f"{self.document.board.name}.anole")
+    def save(self, then: Then = nothing) -> None:
+        """Save to the board's file, or ask for one; `then` follows when it is saved."""
+        path = self.document.path
+        if path is None:
+            self.ask_save(then)
+        elif changed_since(path, self.document.stamp):
+            self.foot.ask(
+                f"{path.name} was changed by another program since it was opened here.",
+                [
+                    ("Save as another file", lambda: self.ask_save(then)),
+                    ("Write over it", lambda: self._save(path, then)),
+                    ("Stay", nothing),
+                ],
+            )
+        else:
+            self._save(path, then)
+
+    def ask_save(self, then: Then = nothing) -> None:
+        """Ask where to save."""
+        start = str(self.document.path or f"{self.document.board.name}{ENDING}")
         name, _ = QFileDialog.getSaveFileName(self._window, "Save the board", start, BOARDS)
-        if name:
-            self.save_to(Path(name).with_suffix(".anole"))
+        if not name:
+            return
+        path = ended(Path(name), ENDING)
+        if path != Path(name) and path.exists():
+            # the dialog asked about the name without its ending
+            answers = [("Write over it", lambda: self._save(path, then)), ("Stay", nothing)]
+            self.foot.ask(f"{path.name} is there already.", answers)
+        else:
+            self._save(path, then)
+
+    def _save(self, path: Path, then: Then) -> None:
+        if self.save_to(path):
+            then()
 
     def save_to(self, path: Path) -> bool:
+        """Save; the version before is kept as a backup, where the settings say."""
+        try:
+            keep_previous(path, self.backup)
+        except OSError as error:
+            self.foot.say(f"The version before could not be kept: {error.strerror or error}")
         if not self.document.save(path):
             return False
         self.settings.add_recent(path)
-        with contextlib.suppress(OSError):
-            saved_path().unlink()
         return True
 
-    def keep_work(self) -> None:
-        """Put unsaved work aside, so that closing or opening loses nothing."""
-        if self.document.is_saved:
-            return
-        path = saved_path()
-        try:
-            path.parent.mkdir(parents=True, exist_ok=True)
-            board = self.document.board
-            board_file.write(path, board_file.Document(as_stored(board)), preview(board))
-        except (OSError, FileError) as error:
-            self._say(f"Unsaved work could not be kept aside: {error}")
-
-    def stop(self) -> None:
-        self._timer.stop()
+    @property
+    def backup(self) -> Where:
+        """Where the version before is kept."""
+        where = self.settings.get("backup", BACKUP)
+        return where if where in ("state", "beside", "none") else BACKUP

@@ -10,8 +10,10 @@ from PyQt6.QtCore import QObject, QTimer, pyqtSignal
 
 from ..core.edit.boards import as_stored
 from ..core.files import board_file
-from ..core.files.atomic import FileError
+from ..core.files.atomic import FileError, write_bytes
+from ..core.files.journal import Journal, Snapshot
 from ..core.files.preview import preview
+from ..core.files.stamp import stamp_of
 from ..core.history import History
 from ..core.lettering.fonts import find
 from ..core.model import Board, Lettering, ModelError
@@ -24,7 +26,8 @@ REST_MS = 50
 
 class Document(QObject):
     """`changed`: the board, or what is shown of it; before it `stepped`: the board is another one,
-    or `replaced`: another board is open. `said`: a message for the bar at the foot.
+    or `replaced`: another board is open. `saved`: it is in its file. `said`: a message for the
+    bar at the foot.
 
     `settled` follows `changed`: at once, but amid a drag only now and then. The picture and what is
     drawn on it follow `changed`; panels and lists, which the picture need not wait for, `settled`.
@@ -34,11 +37,13 @@ class Document(QObject):
     settled = pyqtSignal()
     stepped = pyqtSignal()
     replaced = pyqtSignal()
+    saved = pyqtSignal()
     said = pyqtSignal(str)
 
     def __init__(self, board: Board, parent: QObject | None = None) -> None:
         super().__init__(parent)
         self.path: Path | None = None
+        self.stamp = ""
         self.history = History(board)
         self._unknown: object = None
         self._saved: Board | None = board
@@ -63,6 +68,18 @@ class Document(QObject):
     @property
     def is_saved(self) -> bool:
         return self.board == self._saved
+
+    @property
+    def is_pristine(self) -> bool:
+        """Whether it is a new board on which nothing was done."""
+        return self.path is None and len(self.history.steps) == 1
+
+    def snapshot(self) -> Snapshot:
+        """All that a journal keeps of it."""
+        path = str(self.path or "")
+        return Snapshot(
+            self.history.steps, self.history.at, self._saved, path, self.stamp, self._unknown
+        )
 
     # changing
 
@@ -130,26 +147,34 @@ class Document(QObject):
 
     # files
 
-    def start(self, board: Board, path: Path | None = None, unknown: object = None) -> None:
-        """Another board in place of this one, with a history of its own."""
-        self.path, self._unknown, self._shown = path, unknown, None
-        self.history = History(board)
-        self._saved = board
-        self.replaced.emit()
-        self.tell()
+    def start(self, board: Board) -> None:
+        """A new board in place of this one, with a history of its own."""
+        self._put_on(History(board), board)
 
-    def open(self, path: Path) -> bool:
-        """Read a board; when it cannot be read, this one stays."""
-        try:
-            opened = board_file.read(path)
-        except FileError as error:
-            self.said.emit(str(error))
-            return False
-        self.start(opened.board, path, opened.unknown)
+    def take(self, opened: board_file.Document, path: Path | None, stamp: str = "") -> None:
+        """A board that was read from a file, `path` if it is saved to that again."""
+        self._put_on(History(opened.board), opened.board, path, stamp, opened.unknown)
         self._say_missing_fonts()
         if opened.troubles:
             self.said.emit("; ".join(opened.troubles))
-        return True
+
+    def resume(self, journal: Journal) -> None:
+        """A board as it was when the program ended, with its steps."""
+        self._put_on(journal.history, journal.saved, journal.path, journal.stamp, journal.unknown)
+        self._say_missing_fonts()
+
+    def _put_on(
+        self,
+        history: History,
+        saved: Board | None,
+        path: Path | None = None,
+        stamp: str = "",
+        unknown: object = None,
+    ) -> None:
+        self.path, self.stamp, self._unknown, self._shown = path, stamp, unknown, None
+        self.history, self._saved = history, saved
+        self.replaced.emit()
+        self.tell()
 
     def _say_missing_fonts(self) -> None:
         words = [p for p in self.board.pieces if isinstance(p, Lettering)]
@@ -172,10 +197,12 @@ class Document(QObject):
         """Write the board; when it cannot be written, all stays as it is."""
         try:
             whole, small = self._stored()
-            board_file.write(path, board_file.Document(whole, self._unknown), small)
+            data = board_file.encode(board_file.Document(whole, self._unknown), small)
+            write_bytes(path, data)
         except FileError as error:
             self.said.emit(str(error))
             return False
-        self.path, self._saved = path, self.board
+        self.path, self._saved, self.stamp = path, self.board, stamp_of(path, data)
+        self.saved.emit()
         self.tell()
         return True

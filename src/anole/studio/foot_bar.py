@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 
-from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import (
     QApplication,
     QHBoxLayout,
@@ -14,6 +14,11 @@ from PyQt6.QtWidgets import (
     QVBoxLayout,
     QWidget,
 )
+
+
+def nothing() -> None:
+    """What is done where nothing is."""
+
 
 Answers = Sequence[tuple[str, Callable[[], object]]]
 
@@ -39,8 +44,6 @@ def _row(*parts: QWidget) -> tuple[QWidget, QHBoxLayout]:
 class FootBar(QWidget):
     """A question stays until it is answered; messages come and go beneath it."""
 
-    cancelled = pyqtSignal()
-
     def __init__(self) -> None:
         super().__init__()
         self.setObjectName("bar")
@@ -56,6 +59,7 @@ class FootBar(QWidget):
         self.copy = QPushButton("Copy details")
         self.copy.setToolTip("Copy what a maintainer needs to find the cause")
         self._details = ""
+        self._cancel: Callable[[], object] = nothing
         self.answers: list[QPushButton] = []
         self._asking, self._answer_row = _row(self.question)
         self._saying, _ = _row(self.text, self.progress, self.copy, self.stop, self.shut)
@@ -64,7 +68,7 @@ class FootBar(QWidget):
         column.setSpacing(0)
         column.addWidget(self._asking)
         column.addWidget(self._saying)
-        self.stop.clicked.connect(self.cancelled)
+        self.stop.clicked.connect(lambda: self._cancel())
         self.shut.clicked.connect(self.fall_silent)
         self.copy.clicked.connect(self._copy)
         self._asking.hide()
@@ -77,10 +81,15 @@ class FootBar(QWidget):
         self._details = details
         self._show(self.shut, *([self.copy] if details else []))
 
-    def show_progress(self, message: str, share: float, can_cancel: bool = True) -> None:
+    def show_progress(
+        self, message: str, share: float | None, cancel: Callable[[], object] | None = None
+    ) -> None:
+        """Long work: the share that is done, None where nobody knows, and how it is cancelled."""
         self.text.setText(message)
-        self.progress.setValue(round(share * 1000))
-        self._show(self.progress, *([self.stop] if can_cancel else []))
+        self.progress.setRange(0, 0 if share is None else 1000)
+        self.progress.setValue(round((share or 0) * 1000))
+        self._cancel = cancel or nothing
+        self._show(self.progress, *([self.stop] if cancel else []))
 
     def _show(self, *parts: QWidget) -> None:
         for part in (self.progress, self.copy, self.stop, self.shut):

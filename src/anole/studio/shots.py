@@ -32,7 +32,7 @@ def settle(window: Window, seconds: float = 60.0) -> None:
     while quiet < 5 and time.monotonic() < end:
         app.processEvents()
         time.sleep(0.02)
-        quiet = quiet + 1 if window.worker.idle else 0
+        quiet = quiet + 1 if window.idle else 0
     app.processEvents()
 
 
@@ -42,9 +42,15 @@ def shoot(widget: QWidget, path: Path) -> None:
     print(path)
 
 
+def _open(window: Window, name: str) -> None:
+    window.document.start(window.document.board)
+    window.files.open_copy(demo_folder() / name)
+    settle(window)
+
+
 def views(window: Window, out: Path) -> None:
     """Arrange, Coat and Proof of the demo board, its paints, and Coat of the second."""
-    window.files.open_copy(demo_folder() / DEMO)
+    _open(window, DEMO)
     for number, name in ((Stage.ARRANGE, "arrange"), (Stage.COAT, "coat"), (Stage.PROOF, "proof")):
         window.show_stage(number)
         settle(window)
@@ -66,7 +72,7 @@ def views(window: Window, out: Path) -> None:
         shoot(window, out / f"{name}.png")
     _posed(window)
     shoot(window, out / "coat-face.png")
-    window.files.open_copy(demo_folder() / "brine-and-bearing-cup.anole")
+    _open(window, "brine-and-bearing-cup.anole")
     window.show_stage(Stage.COAT)
     _choose(window, "Cup", "carved to the core")
     settle(window)
@@ -122,8 +128,7 @@ def main() -> None:
         window.resize(1280, 800)
         window.show()
         views(window, out)
-        window.document.start(window.document.board)
-        window.close()
+        window.leave()
         app.processEvents()
 
 

@@ -8,8 +8,8 @@ from PyQt6.QtCore import QPointF, QRectF, QSize, Qt
 from PyQt6.QtGui import QAction, QColor, QPainter, QPainterPath, QPaintEvent
 from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QLabel, QMenu, QPushButton, QWidget
 
-from . import icons, theme
-from .board_files import BoardFiles, demo_boards, saved_work
+from . import icons, recovery, theme
+from .board_files import BoardFiles, demo_boards
 from .session import Session
 from .shell import Stage
 
@@ -37,12 +37,19 @@ class Mark(QWidget):
 
 
 class TopBar(QWidget):
-    def __init__(self, session: Session, files: BoardFiles, actions: Mapping[str, QAction]) -> None:
+    def __init__(
+        self,
+        session: Session,
+        files: BoardFiles,
+        brought: recovery.Recovery,
+        actions: Mapping[str, QAction],
+    ) -> None:
         super().__init__()
         self.setObjectName("bar")
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         self.setFixedHeight(44)
         self.session, self._files, self._actions = session, files, actions
+        self._recovery = brought
         self.name = QPushButton()
         self.name.setObjectName("quiet")
         self.name.setToolTip("Boards: new, open, recent, save")
@@ -138,13 +145,32 @@ class TopBar(QWidget):
             demo.addAction(
                 path.stem.replace("-", " ").capitalize(), lambda p=path: files.open_copy(p)
             )
-        saved = saved_work()
-        if saved is not None:
-            menu.addAction("Bring back unsaved work", lambda: files.open_copy(saved))
+        self._add_not_closed(menu)
         menu.addSeparator()
         for command in ("open", "save", "save-as", "dress", "quit"):
             menu.addAction(self._actions[command])
+        self._add_backups(menu)
         return menu
+
+    def _add_not_closed(self, menu: QMenu) -> None:
+        """What was open when the program ended without closing."""
+        for path, one in recovery.found():
+            each = menu.addMenu(f"Not closed: {recovery.told(one)}".replace("&", "&&"))
+            assert each is not None
+            each.addAction("Bring back", lambda p=path: self._recovery.bring_back([p]))
+            each.addAction("Throw away", lambda p=path: self._recovery.throw_away(p))
+
+    def _add_backups(self, menu: QMenu) -> None:
+        """Where the version before is kept when a board is saved."""
+        choices = menu.addMenu("When saving, the version before")
+        assert choices is not None
+        for where, title in BACKUPS.items():
+            action = choices.addAction(
+                title, lambda w=where: self.session.settings.put("backup", w)
+            )
+            assert action is not None
+            action.setCheckable(True)
+            action.setChecked(self._files.backup == where)
 
     def refresh(self) -> None:
         document = self.session.document
@@ -164,6 +190,11 @@ class TopBar(QWidget):
             button.setToolTip(f"{what}: {name} ({keys})" if name else f"{what} ({keys})")
 
 
+BACKUPS = {
+    "state": "is kept in Anole's own folder",
+    "beside": "is kept beside the file",
+    "none": "is not kept",
+}
 PURPOSES = (
     ("Video thumbnail", 1280, 720, 96.0),
     ("Wide thumbnail", 1920, 1080, 96.0),

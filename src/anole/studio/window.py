@@ -28,10 +28,12 @@ from .font_reader import FontReader
 from .fonts import take_font
 from .foot_bar import FootBar
 from .holding import Holding
+from .journaling import Journaling
 from .left_out import told
 from .left_panels import BuildUpPanel, pieces_panel, proof_panel
 from .proof.export_panel import ExportPanel
 from .proof.proof_view import LargeProof, ProofPictures, SmallProof
+from .recovery import Recovery
 from .selection import Selection
 from .session import Session
 from .settings import Settings
@@ -52,6 +54,10 @@ HINT = (
 )
 
 
+OPEN: set[Window] = set()
+"""Windows live as long as they are open."""
+
+
 class Window(QWidget):
     def __init__(self, board: Board | None = None) -> None:
         super().__init__()
@@ -59,6 +65,7 @@ class Window(QWidget):
         self.setWindowTitle("Anole")
         self.setAcceptDrops(True)
         self.setMinimumSize(1100, 700)
+        self._may_close = self._stays = False
         self.settings, self.worker = Settings(), Worker()
         self.document: Document = Document(board or new_board(*PURPOSE), self)
         self.selection = Selection(self.document)
@@ -71,8 +78,10 @@ class Window(QWidget):
         self.show_stage(Stage.ARRANGE)
         self._refresh()
         self.view.setFocus()
+        OPEN.add(self)
         self.worker.start()
         self.font_reader.start()
+        self.journaling.start()
 
     # making
 
@@ -87,9 +96,11 @@ class Window(QWidget):
         self.export = ExportPanel(session)
         self.font_reader, self.foot = FontReader(), FootBar()
         self.actions_by_id = actions.make(session, self)
-        self.files: BoardFiles = BoardFiles(self.document, self.settings, self, self.foot.say)
+        self.files: BoardFiles = BoardFiles(self.document, self.settings, self, self.foot)
+        self.journaling = Journaling(self.document)
+        self.recovery = Recovery(self.files, self.journaling, self.foot, self.another)
         self.writing = Writing(self.session, self.foot, self)
-        self.top = TopBar(session, self.files, self.actions_by_id)
+        self.top = TopBar(session, self.files, self.recovery, self.actions_by_id)
         self.under_build_up = BuildUpPanel(session, self.build_up)
         self._window_commands: dict[str, Callable[[], object]] = {
             "new": lambda: self.files.new(*PURPOSE),
@@ -151,6 +162,7 @@ class Window(QWidget):
         # queued, for it may have been caught amid painting, when nothing of a window may change
         TROUBLES.happened.connect(self._trouble, Qt.ConnectionType.QueuedConnection)  # type: ignore[call-arg]
         self.worker.warmed.connect(self._warmed)
+        self.journaling.failed.connect(self.foot.say)
         self.view.zoomed.connect(lambda z: self.top.zoom.setText(f"{z:.0%}"))
         self.arrange.board.framing.connect(self.tools.cropping.start)
         self.export.wanted.connect(self.writing.ask)
@@ -170,7 +182,7 @@ class Window(QWidget):
             return
         if not self._warming.isActive():
             message = "Preparing the painter; only the first start takes this long."
-            self.foot.show_progress(message, share, can_cancel=False)
+            self.foot.show_progress(message, share)
 
     def _fonts_read(self, count: int, troubles: list[str]) -> None:
         if count:
@@ -218,8 +230,8 @@ class Window(QWidget):
         """One of the window's own commands."""
         self._window_commands[name]()
 
-    def open_file(self, path: Path) -> bool:
-        return self.files.open(path)
+    def open_file(self, path: Path) -> None:
+        self.files.open(path)
 
     def add_font(self, path: Path) -> bool:
         if not take_font(self.session, path):
@@ -232,6 +244,12 @@ class Window(QWidget):
 
     def pick_colour(self, told: Callable[[Colour, bool], None]) -> None:
         self.tools.dropper.start(told)
+
+    @property
+    def idle(self) -> bool:
+        """Whether nothing is being rendered or read."""
+        reading = (self.files.opening.task, self.recovery.task)
+        return self.worker.idle and not any(reading)
 
     # its own commands
 
@@ -320,13 +338,31 @@ class Window(QWidget):
         if len(sizes) == 3 and all(isinstance(s, int) and s > 0 for s in sizes):
             self.split.setSizes(sizes)
 
+    def another(self) -> Window:
+        """One more window, beside this one."""
+        window = Window()
+        window.show()
+        return window
+
+    def leave(self, stays: bool = False) -> None:
+        """Close without asking; `stays` keeps what was done for the next start."""
+        self._may_close, self._stays = True, stays
+        self.close()
+
     def closeEvent(self, event: QCloseEvent | None) -> None:
-        self.files.keep_work()
+        assert event is not None
+        if not (self._may_close or self.document.is_saved):
+            event.ignore()
+            self.files.leave(self.leave)
+            return
+        OPEN.discard(self)
         self.settings.put("shape", bytes(self.saveGeometry().toHex().data()).decode())
         if self.left.isVisible():
             self.settings.put("sides", self.split.sizes())
         self.writing.stop()
-        self.files.stop()
+        self.files.opening.stop()
+        self.recovery.stop()
+        self.journaling.stop(self._stays)
         self.steps.close()
         self.font_reader.stop()
         self.worker.stop()

@@ -8,6 +8,7 @@ from PyQt6.QtCore import QObject
 from PyQt6.QtWidgets import QFileDialog, QWidget
 
 from .export_job import ExportJob
+from .file_names import ended
 from .foot_bar import FootBar
 from .session import Session
 from .troubles import Trouble
@@ -19,7 +20,6 @@ class Writing(QObject):
         self.session, self.document = session, session.document
         self.foot, self._window = foot, window
         self.job: ExportJob | None = None
-        foot.cancelled.connect(self.cancel)
 
     def ask(self, scale: float, transparent: bool) -> None:
         if self.job is not None:
@@ -28,15 +28,17 @@ class Writing(QObject):
         start = f"{self.document.board.name}.png"
         name, _ = QFileDialog.getSaveFileName(self._window, "Write a picture", start, "PNG (*.png)")
         if name:
-            self.to(Path(name).with_suffix(".png"), scale, transparent)
+            self.to(ended(Path(name), ".png"), scale, transparent)
 
     def to(self, path: Path, scale: float = 1.0, transparent: bool = False) -> ExportJob:
         """Write the board as a PNG."""
         board, left_out = self.document.board, self.session.left_out
         job = self.job = ExportJob(board, path, scale, transparent, left_out)
-        job.progressed.connect(lambda s: self.foot.show_progress(f"Writing {path.name}", s))
+        job.progressed.connect(
+            lambda s: self.foot.show_progress(f"Writing {path.name}", s, self.cancel)
+        )
         job.ended.connect(lambda trouble, _: self._ended(trouble))
-        self.foot.show_progress(f"Writing {path.name}", 0.0)
+        self.foot.show_progress(f"Writing {path.name}", 0.0, self.cancel)
         job.start()
         return job
 

@@ -14,6 +14,7 @@ from .. import assets
 from ..lettering import fonts
 from ..model import Asset, Board, ModelError, from_builtins, to_builtins
 from .atomic import FileError, read_bytes, write_bytes
+from .stamp import stamp_of
 from .unknown import leftover, merged
 
 MEDIA_TYPE = "application/vnd.anole.board+zip"
@@ -147,9 +148,22 @@ def _check_version(raw: Any, name: str) -> None:
         )
 
 
+class Stamped(NamedTuple):
+    """A board, and what its file was when it was read."""
+
+    document: Document
+    stamp: str
+
+
+def read_stamped(path: Path) -> Stamped:
+    """Read a .anole file. Raises FileError."""
+    data = read_bytes(path, MOST_FILE)
+    return Stamped(decode(data, path.name), stamp_of(path, data))
+
+
 def read(path: Path) -> Document:
     """Read a .anole file. Raises FileError."""
-    return decode(read_bytes(path, MOST_FILE), path.name)
+    return read_stamped(path).document
 
 
 def write(path: Path, document: Document, preview: bytes | None) -> None:

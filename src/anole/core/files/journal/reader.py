@@ -19,6 +19,8 @@ from .folder import LOG, OLD
 from .records import records
 
 MOST_LOG, MOST_ASSET = 1 << 30, 1 << 29
+TAIL = 1 << 18
+"""Bytes in which the last thing said surely is."""
 
 
 class JournalError(Exception):
@@ -87,16 +89,23 @@ def _log(folder: Path, name: str) -> _Log:
     return log
 
 
+def _tail(log: Path) -> bytes:
+    """The end of a log: it says last how things stand."""
+    with log.open("rb") as file:
+        file.seek(max(log.stat().st_size - TAIL, 0))
+        return file.read(TAIL)
+
+
 def about(folder: Path) -> About:
     """What a journal holds, without reading its boards. Raises JournalError."""
     now: dict[str, Any] = {}
-    for record in records(_bytes(folder, LOG), b'{"now"'):
-        now = record["now"]
     try:
+        for record in records(_tail(folder / LOG), b'{"now"'):
+            now = record["now"]
         when = datetime.fromisoformat(now["time"])
         saved = now["at"] == now["saved"]
         return About(str(now["name"]), str(now["path"]), when, len(_order(now)), saved)
-    except (KeyError, TypeError, ValueError) as error:
+    except (KeyError, TypeError, ValueError, OSError) as error:
         raise JournalError(f"the journal {folder.name} is damaged: {error}") from error
 
 
