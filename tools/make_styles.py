@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from anole.core.files.atomic import write_bytes
+from anole.core.atomic import write_bytes
 from anole.core.library.styles import SUFFIX, built_in_folder, file_name
 from anole.core.model import Style, to_json
 

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import os
 import sys
+from importlib.metadata import version
 from pathlib import Path
 from typing import Annotated, Any
 
@@ -11,27 +13,31 @@ import typer
 from rich.console import Console
 from rich.progress import Progress
 from rich.table import Table
+from rich.text import Text
 from typer.core import TyperGroup
 
+from .core.atomic import FileError
 from .core.edit.boards import as_stored
 from .core.edit.coats import put_style
+from .core.failures import RenderError
 from .core.files import board_file, png
-from .core.files.atomic import FileError
 from .core.files.preview import preview
 from .core.lettering.fonts import find
 from .core.library import styles as library
 from .core.model import Board, Coated, Lettering, ModelError
 from .core.model.schema import json_schema
 from .core.render.export import TooLarge, rgba
+from .core.text import short
 
-WRONG = 2
+WRONG, MOST_SAID, MOST_WIDTH = 2, 400, 32_000
+DEBUG = "ANOLE_DEBUG"
 
 
 class _OpensFiles(TyperGroup):
     """`anole FILE` opens the window; every other first word is a command."""
 
     def parse_args(self, ctx: Any, args: list[str]) -> list[str]:
-        if not args or (args[0] not in self.commands and args[0] != "--help"):
+        if not args or (args[0] not in self.commands and args[0] not in ("--help", "--version")):
             args = ["open", *args]
         return super().parse_args(ctx, args)
 
@@ -45,7 +51,34 @@ app = typer.Typer(
 )
 
 FileArgument = Annotated[Path, typer.Argument(metavar="FILE", help="An .anole board.")]
-OutOption = Annotated[Path, typer.Option("-o", "--out", help="The file to write.")]
+OutOption = Annotated[
+    list[Path], typer.Option("-o", "--out", metavar="FILE", help="The file to write.")
+]
+
+
+def _only(out: list[Path], ending: str) -> Path:
+    """The one file to write. Raises FileError for two, and for another ending."""
+    if len(out) > 1:
+        raise FileError(f"-o is given {len(out)} times; one file is written")
+    if out[0].suffix.lower() != ending:
+        raise FileError(f"{out[0].name}: the name of what is written must end in {ending}")
+    return out[0]
+
+
+def _version(wanted: bool) -> None:
+    if wanted:
+        print(f"anole {version('anole')}")
+        raise typer.Exit
+
+
+@app.callback()
+def every_command(
+    version: Annotated[
+        bool,
+        typer.Option("--version", callback=_version, is_eager=True, help="Say which one this is."),
+    ] = False,
+) -> None:
+    """What stands before any command."""
 
 
 @app.command("open", hidden=True)
@@ -54,16 +87,22 @@ def open_window(
     demo: Annotated[bool, typer.Option("--demo", help="Open the demo board.")] = False,
 ) -> None:
     """Open the window, on a board if one is named."""
+    from .studio import display
     from .studio.app import run
 
     if file is not None:
         board_file.read(file)
+    trouble = display.trouble()
+    if trouble:
+        raise FileError(trouble)
     raise typer.Exit(run(file, demo=demo))
 
 
 def _scale(board: Board, scale: float | None, width: int | None) -> float:
     if scale is not None and width is not None:
         raise FileError("give --scale or --width, not both")
+    if width is not None and not 1 <= width <= MOST_WIDTH:
+        raise FileError(f"a width of {short(width, 20)} px is out of range (1 to {MOST_WIDTH})")
     factor = width / board.width if width is not None else 1.0 if scale is None else scale
     if not 0.001 <= factor <= 100:
         raise FileError(f"a scale of {factor:g} is out of range (0.001 to 100)")
@@ -79,8 +118,7 @@ def render(
     transparent: Annotated[bool, typer.Option("--transparent", help="Leave grounds out.")] = False,
 ) -> None:
     """Write a board as a PNG."""
-    if out.suffix.lower() != ".png":
-        raise FileError(f"{out.name}: the picture's name must end in .png")
+    path = _only(out, ".png")
     board = board_file.read(file).board
     factor = _scale(board, scale, width)
     quiet = not sys.stderr.isatty()
@@ -92,7 +130,7 @@ def render(
             transparent=transparent,
             progress=lambda share: progress.update(task, completed=share),
         )
-        png.write(out, pixels, board.dpi * factor)
+        png.write(path, pixels, board.dpi * factor)
     _say_replaced_fonts(board)
 
 
@@ -104,11 +142,12 @@ def apply(
     out: OutOption,
 ) -> None:
     """Put a style on a piece and write the board."""
+    path = _only(out, ".anole")
     document = board_file.read(file)
     chosen = library.find(style)
     target = _piece_named(document.board, piece)
     board = put_style(document.board, target.id, chosen, library.digest(chosen.coats))
-    board_file.write(out, document._replace(board=as_stored(board)), preview(board))
+    board_file.write(path, document._replace(board=as_stored(board)), preview(board))
 
 
 def _piece_named(board: Board, name: str) -> Coated:
@@ -127,10 +166,10 @@ def list_styles() -> None:
     table = Table("style", "coats", "from", box=None)
     for entry in kept:
         origin = str(entry.path) if entry.own else "built in"
-        table.add_row(entry.style.name, str(len(entry.style.coats)), origin)
+        table.add_row(Text(short(entry.style.name)), str(len(entry.style.coats)), Text(origin))
     Console().print(table)
     for trouble in troubles:
-        print(f"anole: {trouble}", file=sys.stderr)
+        _complain(trouble)
 
 
 @app.command()
@@ -139,7 +178,7 @@ def check(file: FileArgument) -> None:
     board = board_file.read(file).board
     coats = sum(len(piece.style) for piece in board.pieces if isinstance(piece, Coated))
     size = f"{board.width} x {board.height} px"
-    print(f"{board.name}: {size}, {len(board.pieces)} pieces, {coats} coats")
+    print(f"{short(board.name)}: {size}, {len(board.pieces)} pieces, {coats} coats")
     _say_replaced_fonts(board)
 
 
@@ -148,10 +187,9 @@ def _say_replaced_fonts(board: Board) -> None:
         if isinstance(piece, Lettering):
             file, found = find(piece.font)
             if not found:
-                print(
-                    f"anole: the font {piece.font.family!r} of {piece.name or piece.id!r} is "
-                    f"missing; {file.family} stands in for it",
-                    file=sys.stderr,
+                _complain(
+                    f"the font {piece.font.family!r} of {piece.name or piece.id!r} is "
+                    f"missing; {file.family} stands in for it"
                 )
 
 
@@ -167,7 +205,7 @@ def main(arguments: list[str] | None = None) -> int:
     try:
         result: Any = app(arguments, standalone_mode=False, prog_name="anole")
         code = result if isinstance(result, int) else 0
-    except (FileError, ModelError, TooLarge) as error:
+    except (FileError, ModelError, TooLarge, RenderError) as error:
         code = _wrong(str(error))
     except MemoryError:
         code = _wrong("there is not enough memory for a picture of that size")
@@ -176,14 +214,22 @@ def main(arguments: list[str] | None = None) -> int:
     except Exception as error:
         # what is wrong with the words of the command itself; the class is not the same in
         # every typer
-        if not hasattr(error, "format_message"):
+        if hasattr(error, "format_message"):
+            code = _wrong(error.format_message())
+        elif os.environ.get(DEBUG):
             raise
-        code = _wrong(error.format_message())
+        else:
+            code = _wrong(f"{type(error).__name__}: {error} ({DEBUG}=1 shows where)")
     if arguments is None:
         sys.exit(code)
     return code
 
 
 def _wrong(message: str) -> int:
-    print(f"anole: {' '.join(message.split())}", file=sys.stderr)
+    _complain(message)
     return WRONG
+
+
+def _complain(message: str) -> None:
+    """One line, whatever names stand in it."""
+    print(f"anole: {short(message, MOST_SAID)}", file=sys.stderr)

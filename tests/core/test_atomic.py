@@ -8,8 +8,8 @@ import time
 
 import pytest
 
+from anole.core.atomic import FileError, read_bytes, write_bytes
 from anole.core.files import atomic
-from anole.core.files.atomic import FileError, read_bytes, write_bytes
 
 MODE = stat.S_IMODE
 

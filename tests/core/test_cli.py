@@ -1,7 +1,9 @@
 """The command line, on real files."""
 
 import json
+import os
 
+import msgspec
 import pytest
 from PIL import Image
 
@@ -9,7 +11,7 @@ from anole.cli import main
 from anole.core.edit.pieces import change_piece
 from anole.core.files import board_file
 from anole.core.library import styles
-from anole.core.model import Fill, Font, Shadow
+from anole.core.model import Fill, Font, Shadow, Style
 
 from .shapes import board
 
@@ -77,15 +79,55 @@ def test_check_names_a_missing_font(file, capsys):
         ["check", "OTHER"],
         ["check", "FILE", "--loudly"],
         ["nonsense.anole"],
+        ["render", "FILE", "-o", "OUT.png", "-o", "OUT2.png"],
+        ["render", "FILE", "-o", "OUT.png", "--width", "9" * 400],
+        ["render", "FILE", "-o", "OUT.png", "--width", "-1"],
+        ["render", "FILE", "-o", "OUT.png", "--scale", "9" * 400],
+        ["render", "FILE", "-o", "OUT.png", "--scale", "nan"],
+        ["apply", "cup gold", "FILE", "--piece", "Words", "-o", "OUT.png"],
+        ["apply", "cup gold", "FILE", "--piece", "x" * 5000, "-o", "OUT.anole"],
+        ["apply", "y" * 5000, "FILE", "--piece", "Words", "-o", "OUT.anole"],
+        ["check", "/dev/zero"],
+        ["check", "/dev/null"],
+        ["check", "."],
+        ["check", "PIPE"],
+        ["check", "odd\n\x1b[31m[bold]name.anole"],
+        ["z" * 5000],
+        ["open", "FILE"],
     ],
 )
 def test_wrong_input_is_one_line_and_writes_nothing(file, tmp_path, words, capsys, monkeypatch):
     monkeypatch.chdir(tmp_path)
     (tmp_path / "other.anole").write_bytes(b"PK junk")
+    os.mkfifo(tmp_path / "PIPE")
+    # a display that nobody serves
+    monkeypatch.setenv("QT_QPA_PLATFORM", "xcb")
+    monkeypatch.setenv("DISPLAY", ":977")
+    monkeypatch.delenv("WAYLAND_DISPLAY", raising=False)
     before = sorted(p.name for p in tmp_path.iterdir())
     spelled = [w.replace("FILE", str(file)).replace("OTHER", "other.anole") for w in words]
     assert main(spelled) == 2
     said = capsys.readouterr()
     assert len(said.err.splitlines()) == 1
     assert said.err.startswith("anole: ")
+    assert said.err.strip().isprintable()
+    assert len(said.err) < 450
     assert sorted(p.name for p in tmp_path.iterdir()) == before
+
+
+def test_names_are_printed_plainly(file, tmp_path, capsys):
+    read = board_file.read(file)
+    odd = msgspec.structs.replace(read.board, name="a\x1b[2J[red]b")
+    board_file.write(file, read._replace(board=odd), None)
+    styles.keep(Style(name="[red]loud[/red] \x1b[31m", coats=(Fill(id="f"),)))
+    assert main(["check", str(file)]) == 0
+    assert main(["styles"]) == 0
+    said = capsys.readouterr().out
+    assert "\x1b" not in said
+    assert "[red]b" in said
+    assert "[red]loud[/red]" in said
+
+
+def test_it_says_its_version(capsys):
+    assert main(["--version"]) == 0
+    assert capsys.readouterr().out.startswith("anole ")

@@ -12,12 +12,12 @@ from PyQt6.QtWidgets import QFileDialog, QWidget
 from ..core.files.backup import Where, keep_previous
 from ..core.files.stamp import changed_since
 from ..core.model import Board, Colour, ColourPaint, Ground
+from ..core.text import short
 from .document import Document
 from .file_names import ended
 from .foot_bar import FootBar, nothing
 from .opening import Opening
 from .settings import Settings
-from .troubles import short
 
 BOARDS = "Anole boards (*.anole)"
 ENDING = ".anole"

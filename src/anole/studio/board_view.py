@@ -22,6 +22,7 @@ from . import board_paint
 from .board_tool import BoardTool
 from .canvas import Canvas
 from .frames import Frame
+from .plain import tip
 from .session import Session
 from .view_transform import ViewTransform, fitting
 
@@ -175,7 +176,7 @@ class BoardView(Canvas):
         else:
             shown = next((f for h in self.tools if (f := h.hover(at)) is not None), None)
             shape, hint = shown or (Qt.CursorShape.ArrowCursor, "")
-            self.setToolTip(hint)
+            self.setToolTip(tip(hint))
             self.setCursor(shape)
 
     def _pan(self, by: QPointF) -> None:

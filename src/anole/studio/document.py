@@ -8,16 +8,17 @@ from typing import TypeVar
 
 from PyQt6.QtCore import QObject, QTimer, pyqtSignal
 
+from ..core.atomic import FileError, write_bytes
 from ..core.edit.boards import as_stored
 from ..core.files import board_file
-from ..core.files.atomic import FileError, write_bytes
 from ..core.files.journal import Journal, Snapshot
 from ..core.files.preview import preview
 from ..core.files.stamp import stamp_of
 from ..core.history import History
 from ..core.lettering.fonts import find
 from ..core.model import Board, Lettering, ModelError
-from .troubles import TROUBLES, short
+from ..core.text import short
+from .troubles import TROUBLES
 
 T = TypeVar("T")
 REST_MS = 50

@@ -8,14 +8,15 @@ from pathlib import Path
 import numpy as np
 from PyQt6.QtCore import QObject, pyqtSignal
 
+from ..core.atomic import FileError
 from ..core.cache import Cache
 from ..core.files import png
-from ..core.files.atomic import FileError
 from ..core.model import Board
 from ..core.render.export import TooLarge, rgba
 from ..core.render.renderer import Cancelled, Renderer
+from ..core.text import short
 from .left_out import LeftOut, title_of
-from .troubles import Trouble, short, trouble_of
+from .troubles import Trouble, trouble_of
 
 
 class ExportJob(QObject):

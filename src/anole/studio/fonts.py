@@ -6,7 +6,7 @@ from pathlib import Path
 
 from ..core.edit.font_files import add_font
 from ..core.edit.pieces import change_piece
-from ..core.lettering.fonts import FontError
+from ..core.lettering.font_file import FontError, font_bytes
 from ..core.model import Font
 from .session import Session
 
@@ -15,10 +15,7 @@ def take_font(session: Session, path: Path) -> bool:
     """Let the board carry a font file and put it on the chosen words; says what is wrong with it."""
     document, piece = session.document, session.selection.lettering
     try:
-        board, file = add_font(document.board, path.read_bytes(), path.name)
-    except OSError as error:
-        document.said.emit(f"{path.name} cannot be read: {error.strerror}")
-        return False
+        board, file = add_font(document.board, font_bytes(path), path.name)
     except FontError as error:
         document.said.emit(str(error))
         return False

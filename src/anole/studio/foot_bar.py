@@ -15,6 +15,8 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
+from .plain import Label
+
 
 def nothing() -> None:
     """What is done where nothing is."""
@@ -24,9 +26,7 @@ Answers = Sequence[tuple[str, Callable[[], object]]]
 
 
 def _text(name: str) -> QLabel:
-    text = QLabel()
-    # names come from files: they are never markup
-    text.setTextFormat(Qt.TextFormat.PlainText)
+    text = Label()
     text.setWordWrap(True)
     text.setAccessibleName(name)
     return text
@@ -96,6 +96,11 @@ class FootBar(QWidget):
             part.setVisible(part in parts)
         self._saying.show()
         self.show()
+
+    @property
+    def says(self) -> bool:
+        """Whether a message is there to be read."""
+        return not self._saying.isHidden() and self.progress.isHidden()
 
     def fall_silent(self) -> None:
         """Take the message away; a question stays."""

@@ -9,7 +9,7 @@ from typing import NamedTuple
 
 from PyQt6.QtCore import QObject, pyqtSignal
 
-from ..core.files.atomic import FileError, reason
+from ..core.atomic import FileError, reason
 from ..core.files.journal import JournalFolder, JournalWriter, Snapshot
 from .document import Document
 

@@ -14,7 +14,8 @@ from ..core.failures import RenderError
 from ..core.model import Board, Coat
 from ..core.pieces import registry as pieces
 from ..core.render.leaving_out import Part, failing, without
-from .troubles import TROUBLES, short
+from ..core.text import short
+from .troubles import TROUBLES
 
 T = TypeVar("T")
 

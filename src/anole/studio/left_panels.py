@@ -13,6 +13,7 @@ from .arrange.pieces_list import PiecesList
 from .coat.add_coat import AddCoat
 from .coat.build_up.widget import BuildUp
 from .coat.shaping_switches import ShapingSwitches
+from .plain import Label
 from .session import Session
 
 UNIT_WIDTH = 48
@@ -33,7 +34,7 @@ def panel(*parts: QWidget, stretch: int = 0) -> QWidget:
 
 
 def head(text: str) -> QLabel:
-    label = QLabel(text)
+    label = Label(text)
     label.setObjectName("head")
     return label
 
@@ -61,7 +62,7 @@ class BuildUpPanel(QWidget):
         super().__init__()
         self.selection, self.build_up = session.selection, build_up
         self.shaping, self.coats = ShapingSwitches(session), AddCoat(session)
-        self.name, self.unit = QLabel(), QPushButton("px")
+        self.name, self.unit = Label(), QPushButton("px")
         self.name.setObjectName("dim")
         self.unit.setToolTip("Scale of the drawing: board px, or em of the lettering")
         self.unit.setFixedWidth(UNIT_WIDTH)

@@ -6,12 +6,13 @@ from pathlib import Path
 
 from PyQt6.QtCore import QObject, QTimer, pyqtSignal
 
+from ..core.atomic import FileError
 from ..core.files import board_file
-from ..core.files.atomic import FileError
+from ..core.text import short
 from .background import Background
 from .document import Document
 from .foot_bar import FootBar
-from .troubles import TROUBLES, short
+from .troubles import TROUBLES
 
 PATIENCE_MS = 200
 """An opening that is quicker is not mentioned."""

@@ -10,12 +10,13 @@ from PyQt6.QtCore import QObject
 
 from ..core.files.journal import Journal, JournalError, JournalFolder, folders, read
 from ..core.files.journal.reader import About, about
+from ..core.text import short
 from .background import Background
 from .board_files import BoardFiles
 from .document import Document
 from .foot_bar import FootBar
 from .journaling import Journaling
-from .troubles import TROUBLES, short
+from .troubles import TROUBLES
 
 Found = list[tuple[Path, About]]
 

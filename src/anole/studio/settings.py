@@ -4,32 +4,60 @@ from __future__ import annotations
 
 import contextlib
 import json
+import os
 from pathlib import Path
 from typing import Any
 
 import platformdirs
 
-from ..core.files.atomic import FileError, write_bytes
+from ..core.atomic import FileError, read_bytes, write_bytes
 
-MOST_RECENT = 12
+MOST_RECENT, MOST_BYTES = 12, 1 << 20
+ASIDE = ".damaged"
 
 
 class Settings:
+    """`trouble` says what was wrong with the file; it lies beside itself then, under ASIDE."""
+
     def __init__(self) -> None:
         self.path = platformdirs.user_config_path("anole") / "window.json"
+        self.trouble = ""
         self._values: dict[str, Any] = {}
-        with contextlib.suppress(OSError, ValueError):
-            values = json.loads(self.path.read_text())
-            self._values = values if isinstance(values, dict) else {}
+        self._read()
+
+    def _read(self) -> None:
+        """Take what the file says now: another window may have written to it."""
+        if not self.path.exists():
+            return
+        try:
+            values = json.loads(read_bytes(self.path, MOST_BYTES))
+            if not isinstance(values, dict):
+                raise ValueError("it is not a mapping")
+            self._values = values
+        except (FileError, ValueError, RecursionError):
+            self._set_aside()
+
+    def _set_aside(self) -> None:
+        aside = self.path.with_name(self.path.name + ASIDE)
+        self.trouble = "The settings were damaged; Anole starts with its own."
+        with contextlib.suppress(OSError):
+            os.replace(self.path, aside)
+            self.trouble += f" The file lies beside them as {aside.name}."
 
     def get(self, key: str, default: Any = None) -> Any:
         """The remembered value, if it is of the default's type."""
         value = self._values.get(key, default)
         return value if default is None or isinstance(value, type(default)) else default
 
+    def texts(self, key: str) -> list[str]:
+        """A remembered list of texts; what else stands in it is passed over."""
+        return [text for text in self.get(key, []) if isinstance(text, str)]
+
     def put(self, key: str, value: Any) -> None:
+        """Remember a value, beside what other windows remembered meanwhile."""
         if self._values.get(key) == value:
             return
+        self._read()
         self._values[key] = value
         # settings that cannot be kept are no reason to stop anybody's work
         with contextlib.suppress(OSError, FileError):
@@ -38,7 +66,8 @@ class Settings:
 
     @property
     def recent(self) -> list[Path]:
-        return [p for p in map(Path, self.get("recent", [])) if p.exists()]
+        """Boards opened last that are still there."""
+        return [Path(text) for text in self.texts("recent") if os.path.isfile(text)]
 
     def add_recent(self, path: Path) -> None:
         rest = [str(p) for p in self.recent if p != path]

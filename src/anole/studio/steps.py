@@ -6,8 +6,9 @@ from typing import Any
 
 from PyQt6.QtCore import QSize, Qt
 from PyQt6.QtGui import QIcon, QImage, QPixmap
-from PyQt6.QtWidgets import QFrame, QLabel, QListWidget, QListWidgetItem, QVBoxLayout
+from PyQt6.QtWidgets import QFrame, QListWidget, QListWidgetItem, QVBoxLayout
 
+from .plain import Label
 from .session import Session
 
 MINI = QSize(96, 54)
@@ -26,7 +27,7 @@ class Steps(QFrame):
         self.list.setAccessibleName("Steps, newest first")
         self.list.setIconSize(MINI)
         self.list.setFrameShape(QListWidget.Shape.NoFrame)
-        head = QLabel("Steps")
+        head = Label("Steps")
         head.setObjectName("head")
         column = QVBoxLayout(self)
         column.setContentsMargins(12, 10, 12, 12)

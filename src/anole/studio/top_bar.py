@@ -6,10 +6,11 @@ from collections.abc import Mapping
 
 from PyQt6.QtCore import QPointF, QRectF, QSize, Qt
 from PyQt6.QtGui import QAction, QColor, QPainter, QPainterPath, QPaintEvent
-from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QLabel, QMenu, QPushButton, QWidget
+from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QMenu, QPushButton, QWidget
 
 from . import icons, recovery, theme
 from .board_files import BoardFiles, demo_boards
+from .plain import Label, tip
 from .session import Session
 from .shell import Stage
 
@@ -54,7 +55,7 @@ class TopBar(QWidget):
         self.name.setObjectName("quiet")
         self.name.setToolTip("Boards: new, open, recent, save")
         self.name.setStyleSheet("font-weight: 600;")
-        self.state = QLabel()
+        self.state = Label()
         self.state.setObjectName("dim")
         self.stages = QButtonGroup(self)
         self.undo, self.redo, self.zoom = QPushButton(), QPushButton(), QPushButton()
@@ -187,7 +188,7 @@ class TopBar(QWidget):
             (self.redo, "Redo", "Ctrl+Shift+Z", document.history.redo_name),
         ):
             button.setEnabled(name is not None)
-            button.setToolTip(f"{what}: {name} ({keys})" if name else f"{what} ({keys})")
+            button.setToolTip(tip(f"{what}: {name} ({keys})") if name else f"{what} ({keys})")
 
 
 BACKUPS = {

@@ -16,10 +16,10 @@ import PyQt6.QtCore
 from PyQt6.QtCore import QObject, pyqtSignal
 
 from ..core.failures import RenderError
+from ..core.text import short
 
 QUIET_SECONDS = 5.0
 """For how long the same error is not said again: painting may meet it at every frame."""
-MOST_SAID = 160
 
 
 class Trouble(NamedTuple):
@@ -35,12 +35,6 @@ class Event(NamedTuple):
     trouble: Trouble
     error: str
     part: msgspec.Struct | None
-
-
-def short(error: object) -> str:
-    """What an error says, as one line of a length that can be read."""
-    line = " ".join(str(error).split())
-    return line if len(line) <= MOST_SAID else line[: MOST_SAID - 1] + "…"
 
 
 def trouble_of(error: BaseException, message: str) -> Trouble:

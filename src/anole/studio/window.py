@@ -7,7 +7,7 @@ from pathlib import Path
 
 from PyQt6.QtCore import QByteArray, Qt, QTimer
 from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent, QImage, QKeyEvent
-from PyQt6.QtWidgets import QApplication, QLabel, QSplitter, QStackedWidget, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QApplication, QSplitter, QStackedWidget, QVBoxLayout, QWidget
 
 from ..core.files.preview import preview
 from ..core.model import Board, Colour
@@ -31,6 +31,7 @@ from .holding import Holding
 from .journaling import Journaling
 from .left_out import told
 from .left_panels import BuildUpPanel, pieces_panel, proof_panel
+from .plain import Label
 from .proof.export_panel import ExportPanel
 from .proof.proof_view import LargeProof, ProofPictures, SmallProof
 from .recovery import Recovery
@@ -47,6 +48,7 @@ from .writing import Writing
 
 SIDE = 310
 WARMING_MS = 700
+MOST_WIDE = 20_000
 PURPOSE = (1280, 720)
 HINT = (
     "hold H: without the coat      hold S: it alone      hold B: as when it was chosen      "
@@ -75,6 +77,8 @@ class Window(QWidget):
         self._build()
         self._connect()
         self._restore()
+        if self.settings.trouble:
+            self.foot.say(self.settings.trouble)
         self.show_stage(Stage.ARRANGE)
         self._refresh()
         self.view.setFocus()
@@ -144,7 +148,7 @@ class Window(QWidget):
             self.split.addWidget(stack)
         self.split.setStretchFactor(1, 1)
         self.split.setSizes([SIDE, 640, SIDE])
-        self.hint = QLabel(HINT)
+        self.hint = Label(HINT)
         self.hint.setObjectName("dim")
         self.hint.setAlignment(Qt.AlignmentFlag.AlignCenter)
         column = QVBoxLayout(self)
@@ -180,7 +184,7 @@ class Window(QWidget):
             if not self.foot.progress.isHidden() and self.writing.job is None:
                 self.foot.fall_silent()
             return
-        if not self._warming.isActive():
+        if not self._warming.isActive() and not self.foot.says:
             message = "Preparing the painter; only the first start takes this long."
             self.foot.show_progress(message, share)
 
@@ -335,7 +339,7 @@ class Window(QWidget):
         if shape:
             self.restoreGeometry(QByteArray.fromHex(shape.encode()))
         sizes = self.settings.get("sides", [])
-        if len(sizes) == 3 and all(isinstance(s, int) and s > 0 for s in sizes):
+        if len(sizes) == 3 and all(type(s) is int and 0 < s < MOST_WIDE for s in sizes):
             self.split.setSizes(sizes)
 
     def another(self) -> Window:

@@ -21,12 +21,13 @@ from ..core.model import Board, Font
 from ..core.render.export import rgba
 from ..core.render.renderer import Cancelled, Renderer, Request
 from ..core.render.warm import warm
+from ..core.text import short
 from . import theme
 from .buffers import Buffers
 from .frames import Frame, frame_image, reduced
 from .left_out import LeftOut
 from .pixel_images import image_of
-from .troubles import TROUBLES, short
+from .troubles import TROUBLES
 from .word_images import tinted, words_coverage
 
 SMALL_CACHE = 96 * 2**20

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+import lzma
 import zipfile
 import zlib
 from pathlib import Path
@@ -11,9 +12,10 @@ from typing import Any, NamedTuple
 import msgspec
 
 from .. import assets
+from ..atomic import FileError, read_bytes, write_bytes
 from ..lettering import fonts
 from ..model import Asset, Board, ModelError, from_builtins, to_builtins
-from .atomic import FileError, read_bytes, write_bytes
+from ..text import short
 from .stamp import stamp_of
 from .unknown import leftover, merged
 
@@ -22,6 +24,7 @@ MAJOR = 1
 _BROKEN = (
     zipfile.BadZipFile,
     zlib.error,
+    lzma.LZMAError,
     EOFError,
     NotImplementedError,
     RuntimeError,
@@ -32,6 +35,8 @@ _BROKEN = (
 MOST_FILE = 1 << 30
 MOST_JSON = 1 << 26
 MOST_ASSET = 1 << 29
+MOST_UNPACKED, MOST_ENTRIES = 1 << 31, 10_000
+"""Bytes and files of a whole container."""
 
 
 class Document(NamedTuple):
@@ -81,15 +86,29 @@ def decode(data: bytes, name: str) -> Document:
     """Read a container. Raises FileError naming what is wrong."""
     try:
         with zipfile.ZipFile(io.BytesIO(data)) as box:
+            _check_size(box, name)
             kind = _entry(box, "mimetype", 256, name).decode("ascii", "replace").strip()
             if kind != MEDIA_TYPE:
-                raise FileError(f"{name} is not an Anole board (it says it is {kind[:60]!r})")
+                raise FileError(f"{name} is not an Anole board (it says it is {short(kind, 60)!r})")
             text = _entry(box, "board.json", MOST_JSON, name)
             document = _document(text, name)
             troubles = _take_in(box, document.board, name)
     except _BROKEN as error:
-        raise FileError(f"{name} is not an Anole board, or it is cut short: {error}") from error
+        raise FileError(
+            f"{name} is not an Anole board, or it is cut short: {short(error)}"
+        ) from error
     return document._replace(troubles=troubles)
+
+
+def _check_size(box: zipfile.ZipFile, name: str) -> None:
+    entries = box.infolist()
+    if len(entries) > MOST_ENTRIES:
+        raise FileError(f"{name} holds {len(entries):,} files; {MOST_ENTRIES:,} are the most")
+    size = sum(info.file_size for info in entries)
+    if size > MOST_UNPACKED:
+        raise FileError(
+            f"{name} unpacks to {size >> 20:,} MB; {MOST_UNPACKED >> 20:,} are the most"
+        )
 
 
 def _take_in(box: zipfile.ZipFile, board: Board, name: str) -> tuple[str, ...]:
@@ -133,7 +152,7 @@ def _document(text: bytes, name: str) -> Document:
         _check_version(raw, name)
         board = from_builtins(raw, Board)
     except (msgspec.DecodeError, UnicodeDecodeError, RecursionError) as error:
-        raise FileError(f"{name}: board.json is not JSON: {error}") from error
+        raise FileError(f"{name}: board.json is not JSON: {short(error)}") from error
     except ModelError as error:
         raise FileError(f"{name}: {error}") from error
     return Document(board, leftover(raw, to_builtins(board)))
@@ -144,7 +163,7 @@ def _check_version(raw: Any, name: str) -> None:
     major = text.partition("/")[2].partition(".")[0]
     if text.startswith("anole-board/") and major.isdigit() and int(major) > MAJOR:
         raise FileError(
-            f"{name} was made by a newer Anole ({text}); this one reads version {MAJOR}"
+            f"{name} was made by a newer Anole ({short(text, 40)}); this one reads version {MAJOR}"
         )
 
 

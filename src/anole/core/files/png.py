@@ -8,7 +8,7 @@ from pathlib import Path
 import numpy as np
 from PIL import Image, PngImagePlugin
 
-from .atomic import write_bytes
+from ..atomic import write_bytes
 
 PERCEPTUAL = b"\x00"
 """Rendering intent in the sRGB chunk (PNG specification, 11.3.2.5)."""

@@ -6,7 +6,7 @@ import hashlib
 import os
 from pathlib import Path
 
-from .atomic import FileError, read_bytes
+from ..atomic import FileError, read_bytes
 
 MOST = 1 << 30
 

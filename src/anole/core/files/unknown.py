@@ -9,7 +9,7 @@ from typing import Any
 def _keyed(items: Sequence) -> dict[Any, Any]:
     """List entries by their id, or by their place."""
     return {
-        item["id"] if isinstance(item, dict) and "id" in item else index: item
+        item["id"] if isinstance(item, dict) and isinstance(item.get("id"), str) else index: item
         for index, item in enumerate(items)
     }
 

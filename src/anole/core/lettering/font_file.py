@@ -10,6 +10,7 @@ import uharfbuzz as hb
 from fontTools.ttLib import TTFont
 
 from .. import assets
+from ..atomic import FileError, read_bytes
 
 MOST_BYTES = 128 << 20
 COMPRESSED = (b"wOFF", b"wOF2")
@@ -40,9 +41,17 @@ class FontFile(NamedTuple):
     number: int = 0
 
 
+def font_bytes(path: Path) -> bytes:
+    """The bytes of a font file. Raises FontError."""
+    try:
+        return read_bytes(path, MOST_BYTES)
+    except FileError as error:
+        raise FontError(str(error)) from error
+
+
 def bytes_of(file: FontFile) -> bytes:
-    """The font's bytes. Raises OSError and assets.MissingAsset."""
-    return assets.get(file.sha) if file.sha else file.path.read_bytes()
+    """The font's bytes. Raises FontError and assets.MissingAsset."""
+    return assets.get(file.sha) if file.sha else font_bytes(file.path)
 
 
 def plain_sfnt(data: bytes, name: str) -> bytes:
@@ -63,8 +72,6 @@ def measured(
     data: bytes, path: Path, genres: dict[str, str], *, sha: str = "", index: int = 0
 ) -> FontFile:
     """Names and measures of a font's bytes. Raises FontError."""
-    if len(data) > MOST_BYTES:
-        raise FontError(f"{path.name} is larger than {MOST_BYTES >> 20} MB and was not read")
     try:
         with TTFont(io.BytesIO(data), lazy=True, fontNumber=index) as font:
             _refuse_unusable(font, path.name, len(data))

@@ -13,7 +13,7 @@ import uharfbuzz as hb
 
 from .. import assets
 from ..model import Font
-from .font_file import FontError, FontFile, bytes_of, measured, plain_sfnt
+from .font_file import FontError, FontFile, bytes_of, font_bytes, measured, plain_sfnt
 
 __all__ = ["GENRES", "FontError", "FontFile", "add", "catalogue", "families", "find", "load"]
 
@@ -55,11 +55,7 @@ class ShapedFont(NamedTuple):
 
 def read_font(path: Path, index: int = 0) -> FontFile:
     """Names and measures of a font file on disk. Raises FontError."""
-    try:
-        data = path.read_bytes()
-    except OSError as error:
-        raise FontError(f"{path.name} cannot be read: {error.strerror}") from error
-    return measured(data, path, GENRES, index=index)
+    return measured(font_bytes(path), path, GENRES, index=index)
 
 
 @functools.cache

@@ -8,7 +8,7 @@ from pathlib import Path
 
 import platformdirs
 
-from .font_file import FontError, FontFile, faces_in, measured
+from .font_file import FontError, FontFile, faces_in, font_bytes, measured
 from .fonts import GENRES, built_in
 
 SUFFIXES = (".ttf", ".otf", ".ttc", ".otc")
@@ -35,10 +35,7 @@ def font_paths() -> list[Path]:
 
 
 def _in_file(path: Path) -> Iterator[FontFile]:
-    try:
-        data = path.read_bytes()
-    except OSError as error:
-        raise FontError(f"{path.name} cannot be read: {error.strerror}") from error
+    data = font_bytes(path)
     for index in range(min(faces_in(data), 64)):
         yield measured(data, path, GENRES, index=index)
 

@@ -7,7 +7,7 @@ from typing import Any, Generic, Protocol, TypeVar
 
 import platformdirs
 
-from ..files.atomic import FileError, read_bytes, write_bytes
+from ..atomic import FileError, read_bytes, write_bytes
 from ..model import ModelError, from_json, to_json
 
 MOST = 1 << 22

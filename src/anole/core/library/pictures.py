@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from pathlib import Path
 
 from .. import assets
-from ..files.atomic import FileError, read_bytes, write_bytes
+from ..atomic import FileError, read_bytes, write_bytes
 from ..model import Coat
 from ..model.named_assets import assets_named
 

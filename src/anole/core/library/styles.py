@@ -15,7 +15,7 @@ from typing import NamedTuple
 import msgspec
 import platformdirs
 
-from ..files.atomic import FileError, read_bytes, write_bytes
+from ..atomic import FileError, read_bytes, write_bytes
 from ..model import Coat, ModelError, Style, from_json, to_json
 from . import pictures
 

@@ -9,8 +9,10 @@ from typing import Any, TypeVar
 
 import msgspec
 
+from ..text import short
 from .board import Board
 from .bounds import first_wrong
+from .budget import over_budget
 from .colour import Colour
 from .ink import Ink
 from .length import Length, Position
@@ -20,6 +22,7 @@ from .tags import Tags
 
 T = TypeVar("T")
 _PATHS = re.compile(r" - at `\$([^`]*)` - at `\$([^`]*)`")
+MOST_INTEGER, DEEPEST = 2**53, 64
 _SIMPLE: tuple[type, ...] = (Position, Length, Colour, Ink)
 
 
@@ -42,7 +45,9 @@ def _decode(kind: type, value: Any) -> Any:
         return kind.parse(value)  # type: ignore[attr-defined]
     if kind is Tags and isinstance(value, dict | Tags):
         return Tags(dict(value))
-    raise ValueError(f"expected a {kind.__name__.lower()} written as text, got {value!r}")
+    raise ValueError(
+        f"expected a {kind.__name__.lower()} written as text, got {short(repr(value), 60)}"
+    )
 
 
 def _member(value: Any, struct: type[msgspec.Struct]) -> msgspec.Struct:
@@ -77,11 +82,11 @@ def from_builtins(data: Any, kind: type[T]) -> T:
     _refuse_unreal(data, "$")
     try:
         value = msgspec.convert(data, kind, dec_hook=_decode)
-    except (msgspec.ValidationError, ValueError, TypeError) as error:
-        raise ModelError(_one_path(str(error))) from error
-    wrong = first_wrong(value)
+    except (msgspec.ValidationError, ValueError, TypeError, OverflowError) as error:
+        raise ModelError(short(_one_path(str(error)))) from error
+    wrong = first_wrong(value) or (over_budget(value) if isinstance(value, Board) else "")
     if wrong:
-        raise ModelError(wrong)
+        raise ModelError(short(wrong))
     if isinstance(value, Board):
         _refuse_twins(value)
     return value
@@ -92,20 +97,25 @@ def from_json(text: bytes, kind: type[T]) -> T:
     try:
         data = msgspec.json.decode(text)
     except (msgspec.DecodeError, UnicodeDecodeError, RecursionError) as error:
-        raise ModelError(f"not JSON: {error}") from error
+        raise ModelError(f"not JSON: {short(str(error))}") from error
     return from_builtins(data, kind)
 
 
-def _refuse_unreal(data: Any, where: str) -> None:
-    """NaN and infinities pass comparisons in surprising ways; no field may hold one."""
+def _refuse_unreal(data: Any, where: str, depth: int = 0) -> None:
+    """NaN and infinities pass comparisons in surprising ways, and nobody can tell apart integers
+    that no float can; no field may hold one."""
     if isinstance(data, float) and not math.isfinite(data):
-        raise ModelError(f"{data} is not a number a board can hold - at `{where}`")
+        raise ModelError(f"{data} is not a number a board can hold - at `{short(where)}`")
+    if isinstance(data, int) and not -MOST_INTEGER <= data <= MOST_INTEGER:
+        raise ModelError(f"a number is too large for a board - at `{short(where)}`")
+    if depth > DEEPEST:
+        raise ModelError(f"values lie in each other more than {DEEPEST} deep")
     if isinstance(data, dict):
         for key, value in data.items():
-            _refuse_unreal(value, f"{where}.{key}")
+            _refuse_unreal(value, f"{where}.{key}", depth + 1)
     elif isinstance(data, list | tuple):
         for index, value in enumerate(data):
-            _refuse_unreal(value, f"{where}[{index}]")
+            _refuse_unreal(value, f"{where}[{index}]", depth + 1)
 
 
 def _refuse_twins(board: Board) -> None:
@@ -115,4 +125,4 @@ def _refuse_twins(board: Board) -> None:
             ids.update(coat.id for coat in piece.style)
     twice = [key for key, count in ids.items() if count > 1]
     if twice:
-        raise ModelError(f"the id {twice[0]!r} is used twice - at `$.pieces`")
+        raise ModelError(f"the id {short(twice[0])!r} is used twice - at `$.pieces`")

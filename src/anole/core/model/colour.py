@@ -7,6 +7,10 @@ import re
 
 from coloraide import Color
 
+from ..text import short
+
+LONGEST = 200
+"""Letters of a colour as it is written."""
 _HEX = re.compile(r"#([0-9a-fA-F]{3,4}|[0-9a-fA-F]{6}|[0-9a-fA-F]{8})")
 _HSV = re.compile(r"hsv\(\s*([\d.]+)(?:deg)?[\s,]+([\d.]+)%?[\s,]+([\d.]+)%?\s*\)")
 
@@ -50,6 +54,8 @@ class Colour:
     @classmethod
     def parse(cls, text: str) -> Colour:
         """Read any CSS Color 4 text, or ``hsv(h s v)``. Raises ValueError."""
+        if len(text) > LONGEST:
+            raise ValueError(f"{short(text, 40)!r} is too long for a colour")
         text = text.strip().lower()
         if found := _HEX.fullmatch(text):
             return cls(*_hex_bytes(found[1]))
@@ -59,7 +65,7 @@ class Colour:
             return cls(*_css_bytes(text))
         except (ValueError, TypeError) as error:
             raise ValueError(
-                f"{text!r} is not a colour such as #ff8866 or oklch(0.7 0.2 30)"
+                f"{short(text, 40)!r} is not a colour such as #ff8866 or oklch(0.7 0.2 30)"
             ) from error
 
     @property

@@ -84,8 +84,9 @@ BlendField = Annotated[
     Blend, meta("Blend", "How the colours meet what lies beneath", group=BLENDING)
 ]
 Angle = Annotated[float, Meta(ge=-3600, le=3600, extra={"unit": "°", "soft": (0, 360), "step": 1})]
+Factor = Annotated[float, Meta(ge=-1000, le=1000)]
 Arithmetic = Annotated[
-    tuple[float, float, float, float],
+    tuple[Factor, Factor, Factor, Factor],
     meta(
         "k1 to k4",
         "Factors of the arithmetic blend: k1·cs·cb + k2·cs + k3·cb + k4",

@@ -6,7 +6,11 @@ import math
 import re
 from typing import ClassVar
 
+from ..text import short
+
 _TEXT = re.compile(r"\s*([+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?)\s*([a-z]*)\s*")
+LONGEST = 100
+"""Letters of a length as it is written."""
 LIMIT = 1e6
 """Greatest magnitude a length may have, in any unit."""
 
@@ -33,7 +37,9 @@ class Length:
         if unit not in self.UNITS:
             raise ValueError(f"unknown unit {unit!r}: use one of {', '.join(self.UNITS)}")
         if not math.isfinite(value) or abs(value) > LIMIT:
-            raise ValueError(f"a length must be a number within ±{LIMIT:g}, not {value!r}")
+            raise ValueError(
+                f"a length must be a number within ±{LIMIT:g}, not {short(repr(value), 30)}"
+            )
         object.__setattr__(self, "value", float(value))
         object.__setattr__(self, "unit", unit)
 
@@ -43,9 +49,10 @@ class Length:
     @classmethod
     def parse(cls, text: str) -> Length:
         """Read ``12px``, ``.1em`` or a bare number (px). Raises ValueError."""
-        match = _TEXT.fullmatch(text.lower())
+        # what is long is no length, and looking through it could take long
+        match = _TEXT.fullmatch(text.lower()) if len(text) <= LONGEST else None
         if not match:
-            raise ValueError(f"{text!r} is not a length such as 12px or 0.08em")
+            raise ValueError(f"{short(text, 40)!r} is not a length such as 12px or 0.08em")
         return cls(float(match[1]), match[2] or "px")
 
     def px(self, em: float, dpi: float = 96.0) -> float:

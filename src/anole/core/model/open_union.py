@@ -8,6 +8,7 @@ from typing import Any
 from msgspec import Struct
 
 from ..registry import Registry
+from ..text import short
 
 TAG = "kind"
 
@@ -44,9 +45,11 @@ class OpenUnion(type):
     def decode(cls, value: Any, convert: Callable[[Any, type[Struct]], Struct]) -> Struct:
         """The member that a mapping's tag names. Raises ValueError."""
         if not isinstance(value, dict):
-            raise ValueError(f"expected a {cls.members.what}, got {value!r}")
+            raise ValueError(f"expected a {cls.members.what}, got {short(repr(value), 60)}")
         tag = str(value.get(TAG))
         if tag not in cls.members:
             known = ", ".join(cls.members)
-            raise ValueError(f"{tag!r} is not a kind of {cls.members.what}; there are: {known}")
+            raise ValueError(
+                f"{short(tag, 60)!r} is not a kind of {cls.members.what}; there are: {known}"
+            )
         return convert(value, cls.members[tag])

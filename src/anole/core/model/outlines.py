@@ -6,12 +6,20 @@ from typing import Annotated
 
 from msgspec import Meta, Struct
 
+MOST = 20_000
+"""Letters of one piece."""
+Index = Annotated[int, Meta(ge=0, lt=MOST)]
+Coordinate = Annotated[float, Meta(ge=-1e6, le=1e6)]
+Glyph = Annotated[str, Meta(max_length=1_000_000, pattern=r"^(?:-?\d{1,8}(?: |$))*$")]
+
 
 class StoredLine(Struct, frozen=True, cache_hash=True):
     """One shaped line in em: for each glyph its number, x, y and the letter it came from."""
 
-    glyphs: tuple[tuple[int, float, float, int], ...]
-    width: float
+    glyphs: Annotated[
+        tuple[tuple[Index, Coordinate, Coordinate, Index], ...], Meta(max_length=MOST)
+    ]
+    width: Coordinate
     rightward: bool = True
 
 
@@ -21,9 +29,9 @@ class Outlines(Struct, frozen=True, cache_hash=True, kw_only=True):
     `of` is the digest of the words and the font they were shaped with.
     """
 
-    of: str
-    glyphs: Annotated[tuple[str, ...], Meta(max_length=20_000)]
-    lines: Annotated[tuple[StoredLine, ...], Meta(max_length=20_000)]
+    of: Annotated[str, Meta(max_length=128)]
+    glyphs: Annotated[tuple[Glyph, ...], Meta(max_length=MOST)]
+    lines: Annotated[tuple[StoredLine, ...], Meta(max_length=MOST)]
     cap_height: Annotated[float, Meta(gt=0, le=10)] = 0.7
     ascent: Annotated[float, Meta(ge=-10, le=10)] = 0.9
     descent: Annotated[float, Meta(ge=-10, le=10)] = 0.25

@@ -19,7 +19,7 @@ class Worn(Struct, frozen=True, cache_hash=True):
     """The saved style that a piece's coats came from."""
 
     name: Name
-    digest: str
+    digest: Annotated[str, Meta(max_length=128)]
 
 
 class Style(Struct, frozen=True, cache_hash=True, kw_only=True):
@@ -27,5 +27,5 @@ class Style(Struct, frozen=True, cache_hash=True, kw_only=True):
 
     format: Literal["anole-style/1"] = "anole-style/1"
     name: Name
-    words: Annotated[tuple[str, ...], Meta(max_length=32)] = ()
+    words: Annotated[tuple[Annotated[str, Meta(max_length=200)], ...], Meta(max_length=32)] = ()
     coats: Coats

@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Iterator, Mapping
 from typing import Any
+
+MOST_TAGS, LIMIT = 64, 65_535
+"""LIMIT is what a feature can be set to; an axis reaches half of that."""
 
 
 class Tags(Mapping[str, float]):
@@ -14,11 +16,13 @@ class Tags(Mapping[str, float]):
     pairs: tuple[tuple[str, float], ...]
 
     def __init__(self, values: Mapping[str, float] | None = None) -> None:
+        if values and len(values) > MOST_TAGS:
+            raise ValueError(f"{len(values)} tags; a font is set with {MOST_TAGS} at most")
         for tag, number in (values or {}).items():
             if not (isinstance(tag, str) and 1 <= len(tag) <= 4 and tag.isascii()):
                 raise ValueError(f"{tag!r} is not an OpenType tag")
-            if not isinstance(number, int | float) or not math.isfinite(number):
-                raise ValueError(f"{tag} needs a number, not {number!r}")
+            if not isinstance(number, int | float) or not -LIMIT <= number <= LIMIT:
+                raise ValueError(f"{tag} needs a number within ±{LIMIT}")
         object.__setattr__(self, "pairs", tuple(sorted((values or {}).items())))
 
     def __setattr__(self, name: str, value: object) -> None:

@@ -43,18 +43,26 @@ class Curves(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="curves")
     tops: Annotated[float, _fine("At 1", "Height of the curve at white")] = 1.0
 
 
+Factor = Annotated[float, Meta(ge=0, le=100)]
+Shift = Annotated[float, Meta(ge=-100, le=100)]
+
+
 class Cdl(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="cdl"):
     """ASC CDL: (colour * slope + offset) ^ power for each channel, then saturation."""
 
-    slope: Annotated[tuple[float, float, float], meta("Slope", "Factors of red, green, blue")] = (
+    slope: Annotated[
+        tuple[Factor, Factor, Factor], meta("Slope", "Factors of red, green, blue")
+    ] = (
         1.0,
         1.0,
         1.0,
     )
     offset: Annotated[
-        tuple[float, float, float], meta("Offset", "Added to red, green, blue", step=0.005)
+        tuple[Shift, Shift, Shift], meta("Offset", "Added to red, green, blue", step=0.005)
     ] = (0.0, 0.0, 0.0)
-    power: Annotated[tuple[float, float, float], meta("Power", "Exponents of red, green, blue")] = (
+    power: Annotated[
+        tuple[Factor, Factor, Factor], meta("Power", "Exponents of red, green, blue")
+    ] = (
         1.0,
         1.0,
         1.0,

@@ -23,6 +23,8 @@ from .view import View
 
 FINENESS = (1.0, 1.5, 2.0, 3.0)
 """Px of the flat piece for one of the frame where the pose brings them nearest."""
+MOST_FLAT = 32e6
+"""Px of a flat piece that are made for a frame."""
 GRID, NEAREST = 33, 0.05
 """Points across a window that are followed back, and the least depth of those that count."""
 
@@ -72,6 +74,12 @@ def _seen(matrix: Matrix, window: Box) -> Box:
     )
 
 
+def _frame(board: Matrix, view: View, fine: float) -> tuple[Matrix, Box]:
+    """3 x 3 from px of a flat frame at scale `fine`, and the part of that frame that is seen."""
+    matrix = np.diag([view.scale, view.scale, 1]) @ board @ np.diag([1 / fine, 1 / fine, 1])
+    return matrix, _seen(matrix, view.window)
+
+
 def flat_of(placement: Placement, piece: Coated, view: View) -> Flat | None:
     """The flat piece; None where no pose is on."""
     if placement.pose is None:
@@ -81,8 +89,11 @@ def flat_of(placement: Placement, piece: Coated, view: View) -> Flat | None:
     middle = np.array([[x0, y0], [x1, y0], [x1, y1], [x0, y1], [(x0 + x1) / 2, (y0 + y1) / 2]])
     near = _nearness(board, apply(placement.matrix, middle))
     fine = view.scale * next((f for f in FINENESS if f >= near - 0.1), FINENESS[-1])
-    matrix = np.diag([view.scale, view.scale, 1]) @ board @ np.diag([1 / fine, 1 / fine, 1])
-    seen = _seen(matrix, view.window)
+    matrix, seen = _frame(board, view, fine)
+    if seen.width * seen.height > MOST_FLAT:
+        # seen nearly from its edge, a piece is long and thin on the board: less fine does as well
+        fine *= math.sqrt(MOST_FLAT / (seen.width * seen.height))
+        matrix, seen = _frame(board, view, fine)
     return Flat(without_pose(piece), view._replace(scale=fine, window=seen), matrix)
 
 

@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QPushButton, QVBoxLayout, QWidget
 
 from ...core.edit.boards import change_board, crop_board, resize_board
 from ...core.model.board import LONGEST_SIDE
 from ...core.render.painted_box import painted_box
 from ..controls.number import LABEL, Number
+from ..plain import Label
 from ..session import Session
 from ..when_visible import WhenVisible
 from .nine_points import NinePoints
@@ -26,7 +27,7 @@ class BoardPanel(QWidget):
         self.across = Number("Width", 1, LONGEST_SIDE, soft=(64, 4096), step=1, unit="px")
         self.down = Number("Height", 1, LONGEST_SIDE, soft=(64, 4096), step=1, unit="px")
         self.dpi = Number("Resolution", 1, 10_000, soft=(72, 600), step=1, unit="dpi", default=96)
-        self.print_size = QLabel()
+        self.print_size = Label()
         self.print_size.setObjectName("dim")
         self.anchor = NinePoints()
         self.anchor.setToolTip("What stays in its place when the size changes")
@@ -34,9 +35,9 @@ class BoardPanel(QWidget):
         column, row = QVBoxLayout(self), QHBoxLayout()
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(6)
-        head = QLabel("Board")
+        head = Label("Board")
         head.setObjectName("group")
-        keeps = QLabel("Keeps")
+        keeps = Label("Keeps")
         keeps.setFixedWidth(LABEL)
         row.addWidget(keeps)
         row.addWidget(self.anchor)

@@ -6,7 +6,7 @@ from typing import Any
 
 import msgspec
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QLabel, QPushButton, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QPushButton, QVBoxLayout, QWidget
 
 from ...core.lettering.details import Axis, Feature, details
 from ...core.lettering.fonts import catalogue, find
@@ -16,6 +16,7 @@ from ..controls.choice import Choice
 from ..controls.control import Control
 from ..controls.number import Number
 from ..controls.switch import Switch
+from ..plain import Label
 
 
 class FontDetails(QWidget):
@@ -28,7 +29,7 @@ class FontDetails(QWidget):
         self._font = Font()
         self._made_for: object = None
         self.controls: dict[str, Control] = {}
-        self.note = QLabel()
+        self.note = Label()
         self.note.setObjectName("dim")
         self.note.setWordWrap(True)
         self.head = QPushButton()

@@ -150,11 +150,11 @@ class FontPicker(QWidget):
 
     @property
     def favourites(self) -> list[str]:
-        return self.settings.get("favourite_fonts", [])
+        return self.settings.texts("favourite_fonts")
 
     @property
     def recent(self) -> list[str]:
-        return self.settings.get("recent_fonts", [])
+        return self.settings.texts("recent_fonts")
 
     def fonts_came(self) -> None:
         """Other fonts are at hand: list them too."""

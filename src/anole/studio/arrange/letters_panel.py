@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from PyQt6.QtWidgets import QLabel, QPushButton, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QPushButton, QVBoxLayout, QWidget
 
 from ...core.edit.words import change_letters, free_letters
 from ...core.lettering.shaping import drawable
@@ -12,6 +12,7 @@ from ...core.model import Colour, OwnLetter
 from ...core.paint.frames import WHITE
 from ..controls.colour import ColourControl
 from ..controls.fields import FieldPanel
+from ..plain import Label
 from ..session import Session
 
 
@@ -19,7 +20,7 @@ class LettersPanel(QWidget):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.document, self.selection = session.document, session.selection
-        self.head = QLabel()
+        self.head = Label()
         self.head.setObjectName("group")
         self.fields = FieldPanel(OwnLetter)
         self.colour = ColourControl("Colour of the letters")

@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import Qt
-from PyQt6.QtWidgets import QFrame, QLabel, QScrollArea, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QFrame, QScrollArea, QVBoxLayout, QWidget
 
 from ...core.model import Board, Piece, Placed
 from ...core.pieces.registry import KINDS, kind_of, placement
 from ..controls.control import Context
+from ..plain import Label
 from ..session import Session
 from ..when_visible import WhenVisible
 from . import fields_section, place_section, words_section  # noqa: F401  they fill the table
@@ -26,7 +27,7 @@ class PiecePanel(QScrollArea):
         self.setWidgetResizable(True)
         self.setFrameShape(QFrame.Shape.NoFrame)
         self.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
-        self.head = QLabel()
+        self.head = Label()
         self.head.setObjectName("head")
         self.board = BoardPanel(session)
         self.columns: dict[type[Piece], dict[str, Section]] = {}

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from PyQt6.QtCore import QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QPainter, QPaintEvent, QPen
-from PyQt6.QtWidgets import QAbstractButton, QGridLayout, QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QAbstractButton, QGridLayout, QVBoxLayout, QWidget
 
 from .. import theme
+from ..plain import Label
 
 SIDES = ("left", "middle", "right", "top", "centre", "bottom")
 TITLES = {
@@ -72,7 +73,7 @@ class Several(QWidget):
 
     def __init__(self) -> None:
         super().__init__()
-        self.head = QLabel()
+        self.head = Label()
         self.head.setObjectName("group")
         self.buttons = {what: LineUp(what) for what in (*SIDES, "across", "down")}
         grid, column = QGridLayout(), QVBoxLayout(self)

@@ -8,7 +8,6 @@ from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import (
     QFrame,
     QHBoxLayout,
-    QLabel,
     QLineEdit,
     QScrollArea,
     QVBoxLayout,
@@ -20,6 +19,7 @@ from ...core.edit.coats import change_coat
 from ...core.model import Coat
 from ..controls.control import Context
 from ..controls.fields import FieldPanel
+from ..plain import Label
 from ..session import Session
 from ..when_visible import WhenVisible
 from .measures import Measures
@@ -41,7 +41,7 @@ class CoatPanel(QScrollArea):
         self._column = QVBoxLayout(inside)
         self._column.setContentsMargins(16, 12, 16, 12)
         self._column.setSpacing(8)
-        self.head, self.name = QLabel(), QLineEdit()
+        self.head, self.name = Label(), QLineEdit()
         self.head.setObjectName("head")
         self.name.setPlaceholderText("name")
         self.name.setAccessibleName("Name of the coat")
@@ -49,7 +49,7 @@ class CoatPanel(QScrollArea):
         top.addWidget(self.head)
         top.addWidget(self.name, 1)
         self._column.addLayout(top)
-        self.empty = QLabel("No coat is chosen. Add one with + coat, or put on a style below.")
+        self.empty = Label("No coat is chosen. Add one with + coat, or put on a style below.")
         self.empty.setObjectName("dim")
         self.empty.setWordWrap(True)
         self._column.addWidget(self.empty)

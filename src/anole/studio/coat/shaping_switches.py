@@ -4,11 +4,12 @@ from __future__ import annotations
 
 from typing import get_args
 
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QPushButton, QWidget
 
 from ...core.edit.pieces import switch_shaping
 from ...core.model.shaping import Shaping
 from ...core.pieces.registry import placed_kind
+from ..plain import Label
 from ..session import Session
 
 KINDS = get_args(Shaping)
@@ -25,7 +26,7 @@ class ShapingSwitches(QWidget):
         line = QHBoxLayout(self)
         line.setContentsMargins(0, 0, 0, 0)
         line.setSpacing(4)
-        self.head = QLabel("shaped by")
+        self.head = Label("shaped by")
         self.head.setObjectName("dim")
         line.addWidget(self.head)
         self.switches: dict[str, QPushButton] = {}

@@ -17,12 +17,13 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
+from ...core.atomic import FileError
 from ...core.edit.coats import put_style, style_of
-from ...core.files.atomic import FileError
 from ...core.library import styles as library
 from ...core.library.styles import StoredStyle
 from ...core.model import ModelError, Style
 from .. import theme
+from ..plain import tip
 from ..samples import bare, sample, words_of
 from ..session import Session
 
@@ -45,7 +46,7 @@ class Chip(QAbstractButton):
         self.setCursor(Qt.CursorShape.PointingHandCursor)
         origin = "your own style" if stored.own else "built-in style"
         self.setAccessibleName(f"{stored.style.name}, {origin}")
-        self.setToolTip(f"{stored.style.name} ({origin}): hover to look, click to put it on")
+        self.setToolTip(tip(f"{stored.style.name} ({origin}): hover to look, click to put it on"))
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
         painter = QPainter(self)

@@ -9,7 +9,7 @@ import cv2
 import numpy as np
 from PyQt6.QtCore import QRectF, QSize, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent, QPen
-from PyQt6.QtWidgets import QFileDialog, QLabel, QPushButton, QSizePolicy, QWidget
+from PyQt6.QtWidgets import QFileDialog, QPushButton, QSizePolicy, QWidget
 
 from ...core import assets
 from ...core.paint.decoding import ImageError, decoded
@@ -17,6 +17,7 @@ from ...core.paint.image_formats import SUFFIXES
 from .. import theme
 from ..pictures import take_picture
 from ..pixel_images import image_of
+from ..plain import Label
 from ..sampling import average
 from ..session import session_of
 from .choice import Box
@@ -96,7 +97,7 @@ class AssetChoice(Control):
         self.view, self.box, self.open = PictureView(), Box(), QPushButton("+ file")
         self.box.setAccessibleName(title)
         self.open.setToolTip("Take a picture file in; the board carries it from then on")
-        column(self, self.view).insertLayout(0, row(QLabel(title), self.box, self.open, stretch=1))
+        column(self, self.view).insertLayout(0, row(Label(title), self.box, self.open, stretch=1))
         self.box.activated.connect(self._chosen)
         self.open.clicked.connect(self.ask_file)
         self.view.picked.connect(lambda c: self.coloured.emit(c))

@@ -4,8 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from PyQt6.QtWidgets import QLabel
-
+from ..plain import Label
 from ..session import session_of
 from .choice import Box
 from .control import Control
@@ -26,7 +25,7 @@ class BackdropSourceChoice(Control):
         self.box = Box()
         self.box.setAccessibleName(title)
         self.setToolTip(about)
-        label = QLabel(title)
+        label = Label(title)
         label.setFixedWidth(LABEL)
         self.setLayout(row(label, self.box, stretch=1))
         self.box.activated.connect(self._chosen)

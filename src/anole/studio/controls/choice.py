@@ -7,9 +7,10 @@ from typing import Any, Literal, get_args
 
 from PyQt6.QtCore import QRectF, Qt
 from PyQt6.QtGui import QPainter, QPaintEvent
-from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLabel
+from PyQt6.QtWidgets import QComboBox, QHBoxLayout
 
 from .. import icons, theme
+from ..plain import Label
 from .control import Control, WheelGuard
 from .number import LABEL
 from .table import CONTROLS
@@ -42,7 +43,7 @@ class Choice(Control):
         self.box.setAccessibleName(title)
         self._guard = WheelGuard()
         self.box.installEventFilter(self._guard)
-        label = QLabel(title)
+        label = Label(title)
         label.setFixedWidth(LABEL)
         row = QHBoxLayout(self)
         row.setContentsMargins(0, 0, 0, 0)

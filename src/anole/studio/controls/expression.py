@@ -31,10 +31,12 @@ def _value(node: ast.expr) -> float:
 
 def evaluate(text: str) -> tuple[float, str]:
     """The number and its unit ('' when none is given). Raises ValueError."""
+    if len(text) > LONGEST:
+        raise ValueError("not a number")
     match = _UNIT.search(text)
     unit = match[1] if match else ""
     sum_text = (text[: match.start()] if match else text).replace(",", ".").replace("−", "-")
-    if not sum_text.strip() or len(sum_text) > LONGEST:
+    if not sum_text.strip():
         raise ValueError("not a number")
     try:
         value = _value(ast.parse(sum_text.strip(), mode="eval").body)

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from typing import Any, get_args
 
-from PyQt6.QtWidgets import QHBoxLayout, QLabel
+from PyQt6.QtWidgets import QHBoxLayout
 
+from ..plain import Label
 from .control import Control
 from .number import LABEL, tidy
 from .number_field import NumberField
@@ -21,7 +22,7 @@ class Factors(Control):
         row = QHBoxLayout(self)
         row.setContentsMargins(0, 0, 0, 0)
         row.setSpacing(4)
-        label = QLabel(title)
+        label = Label(title)
         label.setFixedWidth(LABEL)
         row.addWidget(label)
         for index, field in enumerate(self.fields):

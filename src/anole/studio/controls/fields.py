@@ -7,13 +7,14 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
 
 from ...core.model.field_info import field_info
+from ..plain import Label
 from .control import Context, Control
 from .table import control_for
 
 
 def headline(text: str) -> QLabel:
     """The heading of a group of fields."""
-    label = QLabel(text)
+    label = Label(text)
     label.setObjectName("group")
     return label
 

@@ -12,8 +12,8 @@ from PyQt6.QtGui import (
 )
 from PyQt6.QtWidgets import QPushButton, QWidget
 
+from ...core.atomic import FileError
 from ...core.edit.swatches import delete_gradient, save_gradient
-from ...core.files.atomic import FileError
 from ...core.library import gradients
 from ...core.model import Gradient
 from ...core.model.board import NamedGradient

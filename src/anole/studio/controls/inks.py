@@ -4,9 +4,8 @@ from __future__ import annotations
 
 from typing import Any
 
-from PyQt6.QtWidgets import QLabel
-
 from ...core.model import Colour, Ink
+from ..plain import Label
 from .choice import Choice
 from .colour import ColourControl
 from .control import Control
@@ -25,7 +24,7 @@ class InkList(Control):
         self.row, self.colour = Row(title), ColourControl("Ink")
         self.kind = Choice("Ink is", list(WORDS), "A colour, or one that the pattern finds there")
         self.setToolTip(about)
-        column(self, QLabel(title), self.row, self.kind, self.colour)
+        column(self, Label(title), self.row, self.kind, self.colour)
         self.row.chosen.connect(lambda _: self._show())
         self.row.added.connect(self._add)
         self.row.removed.connect(self._remove)

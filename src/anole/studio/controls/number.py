@@ -6,9 +6,10 @@ from typing import Any
 
 from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QMouseEvent
-from PyQt6.QtWidgets import QHBoxLayout, QLabel
+from PyQt6.QtWidgets import QHBoxLayout
 
 from ...core.model.field_info import FieldInfo
+from ..plain import Label
 from .control import Control
 from .number_field import NumberField
 from .slider import Slider
@@ -24,7 +25,7 @@ def tidy(value: float, digits: int) -> str:
     return "0" if text == "-0" else text
 
 
-class DragLabel(QLabel):
+class DragLabel(Label):
     """A label that is a handle: pulling it sideways steps the number."""
 
     def __init__(self, text: str, owner: Number) -> None:

@@ -5,9 +5,9 @@ from __future__ import annotations
 from typing import Any
 
 import msgspec
-from PyQt6.QtWidgets import QLabel
 
 from ...core.model import ColourPaint
+from ..plain import Label
 from .asset_choice import AssetChoice
 from .colour import ColourControl
 from .control import Context, Control
@@ -28,7 +28,7 @@ class FieldsPage(Page):
         self.fields = FieldPanel(struct)
         layout = column(self, self.fields)
         if about:
-            words = QLabel(about)
+            words = Label(about)
             words.setObjectName("dim")
             words.setWordWrap(True)
             layout.insertWidget(0, words)

@@ -6,10 +6,11 @@ from typing import Any
 
 from PyQt6.QtCore import QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen
-from PyQt6.QtWidgets import QLabel, QSizePolicy, QWidget
+from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ...core.model import Colour
 from .. import theme
+from ..plain import Label
 from ..qt_colour import to_qt
 from .colour import ColourControl
 from .control import Control
@@ -102,7 +103,7 @@ class Palette(Control):
         super().__init__()
         self._colours: tuple[Colour, ...] = ()
         self.row, self.colour = Row(title), ColourControl(title)
-        label = QLabel(title)
+        label = Label(title)
         column(self, label, self.row, self.colour)
         self.setToolTip(about)
         self.row.chosen.connect(lambda _: self._show())

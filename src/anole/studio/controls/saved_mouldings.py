@@ -5,7 +5,7 @@ from __future__ import annotations
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QPushButton, QWidget
 
-from ...core.files.atomic import FileError
+from ...core.atomic import FileError
 from ...core.library import mouldings
 from ...core.model import Moulding
 from ...core.model.moulding import NamedMoulding

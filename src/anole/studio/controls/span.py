@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from typing import Any
 
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QVBoxLayout
+from PyQt6.QtWidgets import QHBoxLayout, QVBoxLayout
 
 from ...core.model import Position, Span
+from ..plain import Label
 from .control import Context, Control
 from .length import DIGITS, STEPS
 from .number import LABEL, tidy
@@ -36,7 +37,7 @@ class SpanControl(Control):
         self._em, self._dpi, self._core = 100.0, 96.0, 20.0
         self.slider = Slider(2)
         self.fields = (SpanField(82), SpanField(82))
-        label = QLabel(title)
+        label = Label(title)
         label.setFixedWidth(LABEL)
         top, low, both = QHBoxLayout(), QHBoxLayout(), QVBoxLayout(self)
         for part in (top, low, both):
@@ -47,7 +48,7 @@ class SpanControl(Control):
         top.addWidget(self.slider, 1)
         low.addStretch(1)
         low.addWidget(self.fields[0])
-        word = QLabel("to")
+        word = Label("to")
         word.setObjectName("dim")
         low.addWidget(word)
         low.addWidget(self.fields[1])

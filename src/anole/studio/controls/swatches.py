@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+import contextlib
+from collections.abc import Iterable, Iterator
+
 from PyQt6.QtCore import QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import (
     QPainter,
@@ -74,6 +77,12 @@ class Chips(Cells):
         return None if step is None else (self.index + step) % len(self.chips)
 
 
+def _colours(names: Iterable[str]) -> Iterator[tuple[str, Colour]]:
+    for name in names:
+        with contextlib.suppress(ValueError):
+            yield name, Colour.parse(name)
+
+
 class Swatches(QWidget):
     """`chosen(colour)`. The board's swatches are named; Delete or a right click takes one out."""
 
@@ -91,15 +100,14 @@ class Swatches(QWidget):
         session = session_of(self)
         if session is None:
             return
-        names = [n for n in session.settings.get("recent_colours", []) if isinstance(n, str)]
-        self.recent.show_chips([(name, Colour.parse(name)) for name in names])
+        self.recent.show_chips(list(_colours(session.settings.texts("recent_colours"))))
         self.saved.show_chips([(s.name, s.colour) for s in session.document.board.swatches])
 
     def used(self, colour: Colour) -> None:
         """Remember a colour among those used last."""
         session = session_of(self)
         if session is not None:
-            rest = [n for n in session.settings.get("recent_colours", []) if n != str(colour)]
+            rest = [n for n in session.settings.texts("recent_colours") if n != str(colour)]
             session.settings.put("recent_colours", [str(colour), *rest][:MOST_RECENT])
             self.refresh()
 

@@ -6,9 +6,10 @@ from typing import Any
 
 from PyQt6.QtCore import QPointF, QRectF, QSize, Qt
 from PyQt6.QtGui import QPainter, QPaintEvent, QPen
-from PyQt6.QtWidgets import QAbstractButton, QHBoxLayout, QLabel
+from PyQt6.QtWidgets import QAbstractButton, QHBoxLayout
 
 from .. import theme
+from ..plain import Label
 from .control import Control
 from .number import LABEL
 from .table import CONTROLS
@@ -42,7 +43,7 @@ class Switch(Control):
         super().__init__()
         self.toggle = Toggle()
         self.toggle.setAccessibleName(title)
-        label = QLabel(title)
+        label = Label(title)
         label.setFixedWidth(LABEL)
         row = QHBoxLayout(self)
         row.setContentsMargins(0, 0, 0, 0)

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from typing import Any
 
-from PyQt6.QtWidgets import QLabel, QLineEdit
+from PyQt6.QtWidgets import QLineEdit
 
+from ..plain import Label
 from .control import Control
 from .layouts import row
 from .number import LABEL
@@ -18,7 +19,7 @@ class TextControl(Control):
         self.line = QLineEdit()
         self.line.setAccessibleName(title)
         self.setToolTip(about)
-        label = QLabel(title)
+        label = Label(title)
         label.setFixedWidth(LABEL)
         self.setLayout(row(label, self.line, stretch=1))
         self.line.editingFinished.connect(self._typed)

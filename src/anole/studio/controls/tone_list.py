@@ -6,9 +6,10 @@ from typing import Any, get_args
 
 import msgspec
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QLabel, QPushButton, QWidget
+from PyQt6.QtWidgets import QPushButton, QWidget
 
 from ...core.model import Colour, InkRamp, Stop, Tone
+from ..plain import Label
 from .choice import Box
 from .control import Context, Control
 from .fields import FieldPanel
@@ -85,7 +86,7 @@ class ToneList(Control):
         self.add.setAccessibleName("Add a tone operation")
         self.add.addItem("+ tone")
         self.add.addItems([title_of(tag) for tag in KINDS])
-        self.head = QLabel(title)
+        self.head = Label(title)
         self.setToolTip(about)
         self._column = column(self)
         self._column.addLayout(row(self.head, self.add, stretch=1))

@@ -5,12 +5,13 @@ from __future__ import annotations
 from typing import Any
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QLabel, QPushButton, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QPushButton, QVBoxLayout, QWidget
 
 from ...core.model import Board
 from ...core.render.renderer import board_box
 from ..controls.number import Number
 from ..controls.switch import Switch
+from ..plain import Label
 from ..session import Session
 
 TIMES = (0.5, 1.0, 2.0, 3.0, 4.0)
@@ -37,7 +38,7 @@ class ExportPanel(QWidget):
         self.setObjectName("panel")
         self.scale = 1.0
         self._asked: Any = None
-        self.head = QLabel("Picture to write")
+        self.head = Label("Picture to write")
         self.head.setObjectName("head")
         self.times = QButtonGroup(self)
         row = QHBoxLayout()
@@ -58,7 +59,7 @@ class ExportPanel(QWidget):
             about="Width of the picture; its height follows",
         )
         self.clear = Switch("Clear ground", "Leave the grounds out: the letters alone, on nothing")
-        self.pixels, self.bytes = QLabel(), QLabel()
+        self.pixels, self.bytes = Label(), Label()
         self.pixels.setObjectName("dim")
         self.bytes.setObjectName("dim")
         self.button = QPushButton("Write PNG")

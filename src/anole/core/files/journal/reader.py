@@ -10,10 +10,10 @@ from typing import Any, NamedTuple
 import msgspec
 
 from ... import assets
+from ...atomic import FileError, read_bytes
 from ...history import MOST_STEPS, History, Step
 from ...lettering import fonts
 from ...model import Board, ModelError, Piece, from_builtins
-from ..atomic import FileError, read_bytes
 from .chunks import MissingChunk, digest, joined
 from .folder import LOG, OLD
 from .records import records

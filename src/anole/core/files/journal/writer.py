@@ -10,9 +10,9 @@ from typing import Any
 import msgspec
 
 from ... import assets
+from ...atomic import write_bytes
 from ...history import Step
 from ...model import Board, Piece, to_builtins
-from ..atomic import write_bytes
 from ..board_file import carried
 from .chunks import split
 from .folder import JournalFolder

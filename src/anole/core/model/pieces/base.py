@@ -63,7 +63,7 @@ class Placed(Piece, frozen=True, cache_hash=True, kw_only=True):
     pose: Annotated[
         Pose | None, meta("Pose", "Turn the piece in space", group="Shape", order=1)
     ] = None
-    off: Annotated[tuple[Shaping, ...], Meta(extra={"hidden": True})] = ()
+    off: Annotated[tuple[Shaping, ...], Meta(max_length=16, extra={"hidden": True})] = ()
     """Kinds of shaping that are kept and switched off."""
     place: Annotated[Place, Meta(extra={"hidden": True})] = Place()
 

@@ -12,6 +12,7 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 from ....core.pieces.registry import coated_kind
 from ... import theme
 from ...canvas import Canvas
+from ...plain import tip
 from ...session import Session
 from ..measures import Measures
 from . import probe
@@ -203,7 +204,7 @@ class BuildUp(QWidget):
     def _point_out(self, state: BuildUpState, at: QPointF) -> None:
         index = row_at(state, at.y())
         coat = state.coats[index] if index is not None else None
-        self.setToolTip("" if coat is None else state.tip(coat))
+        self.setToolTip("" if coat is None else tip(state.tip(coat)))
         on_end = coat is not None and end_at(state, coat, at.x()) is not None
         self.setCursor(Qt.CursorShape.SizeHorCursor if on_end else Qt.CursorShape.ArrowCursor)
 

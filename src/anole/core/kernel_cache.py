@@ -1,0 +1,69 @@
+"""Compiled kernels kept on disk: what is broken there is made anew, what cannot be kept is done
+without.
+
+Numba takes its own files for whole: one that was cut short, or a folder or disk that takes no
+more, raises at the first call of a kernel, for ever.
+"""
+
+from __future__ import annotations
+
+import contextlib
+import functools
+import os
+from collections.abc import Callable
+from typing import Any
+
+from numba.core.caching import IndexDataCacheFile
+from numba.core.dispatcher import Dispatcher
+
+
+def _forget(file: IndexDataCacheFile) -> None:
+    """Without its index nothing of a kernel is found."""
+    with contextlib.suppress(OSError):
+        os.unlink(file._index_path)
+
+
+def _mended_load(load: Callable[..., Any]) -> Callable[..., Any]:
+    @functools.wraps(load)
+    def mended(file: IndexDataCacheFile, key: Any) -> Any:
+        try:
+            return load(file, key)
+        except Exception:  # pickle raises whatever a broken file leads it to
+            _forget(file)
+            return None
+
+    return mended
+
+
+def _mended_save(save: Callable[..., Any]) -> Callable[..., Any]:
+    @functools.wraps(save)
+    def mended(file: IndexDataCacheFile, key: Any, data: Any) -> None:
+        try:
+            save(file, key, data)
+        except Exception:
+            # an index that names what was not written whole would be believed the next time
+            _forget(file)
+
+    return mended
+
+
+def _mended_enable(enable: Callable[..., Any]) -> Callable[..., Any]:
+    @functools.wraps(enable)
+    def mended(dispatcher: Dispatcher) -> None:
+        # RuntimeError: there is no folder that can be written to; kernels then live in memory alone
+        with contextlib.suppress(RuntimeError, OSError):
+            enable(dispatcher)
+
+    return mended
+
+
+def mend() -> None:
+    """Let every kernel be kept this way from now on; twice is once."""
+    for owner, name, change in (
+        (IndexDataCacheFile, "load", _mended_load),
+        (IndexDataCacheFile, "save", _mended_save),
+        (Dispatcher, "enable_caching", _mended_enable),
+    ):
+        plain = getattr(owner, name)
+        if not hasattr(plain, "__wrapped__"):
+            setattr(owner, name, change(plain))

@@ -1,0 +1,69 @@
+"""Settings that are damaged are set aside; whatever stands in them, a window starts."""
+
+from __future__ import annotations
+
+import json
+
+import pytest
+
+from anole.studio.settings import ASIDE, Settings
+
+
+@pytest.fixture
+def path():
+    path = Settings().path
+    path.parent.mkdir(parents=True, exist_ok=True)
+    return path
+
+
+@pytest.mark.parametrize(
+    "content",
+    [b"", b"{", b"\xff\xfe", b"[1]", b"null", b"[" * 100_000, b'{"recent": [}', b"\0" * 300],
+)
+def test_a_damaged_file_is_set_aside_with_a_word(path, content, open_window):
+    path.write_bytes(content)
+    window = open_window()
+    assert "settings were damaged" in window.foot.text.text()
+    assert path.with_name(path.name + ASIDE).read_bytes() == content
+    window.settings.put("theme", "light")
+    assert Settings().get("theme", "") == "light"
+    assert Settings().trouble == ""
+
+
+ODD = [None, 7, -1.5, True, "\0", "x" * 300, [], [None, 3, "\0", "a" * 5000, [], {}], {"a": 1}]
+
+
+@pytest.mark.parametrize("odd", ODD, ids=lambda v: repr(v)[:20])
+def test_odd_values_never_stop_a_start_or_a_menu(path, odd, open_window, settle):
+    keys = ("recent", "shape", "sides", "theme", "backup", "recent_colours", "favourite_fonts",
+            "recent_fonts")  # fmt: skip
+    path.write_text(json.dumps(dict.fromkeys(keys, odd)))
+    window = open_window()
+    menu = window.top.board_menu()
+    assert menu.actions()
+    menu.close()
+    for stage in (0, 1, 2):
+        window.show_stage(stage)
+    settle(window)
+
+
+@pytest.mark.parametrize("sizes", [[10**12] * 3, [0, 0, 0], [True] * 3, [1, 1, 1]])
+def test_odd_sides(path, sizes, open_window):
+    path.write_text(json.dumps({"sides": sizes}))
+    window = open_window()
+    assert window.split.sizes()[1] > 100
+
+
+def test_two_windows_do_not_forget_each_others_settings():
+    one, two = Settings(), Settings()
+    one.put("theme", "light")
+    two.put("backup", "none")
+    again = Settings()
+    assert (again.get("theme", ""), again.get("backup", "")) == ("light", "none")
+
+
+def test_a_file_that_cannot_be_written_is_no_trouble(path):
+    path.mkdir()
+    settings = Settings()
+    settings.put("theme", "light")
+    assert settings.get("theme", "") == "light"
