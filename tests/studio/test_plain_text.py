@@ -20,9 +20,8 @@ from anole.core.model import (
     Place,
     Stroke,
     Style,
-    Swatch,
 )
-from anole.core.model.board import NamedGradient
+from anole.core.model.board import NamedGradient, Swatch
 from anole.studio.plain import tip
 
 EVIL = '<img src="/etc/passwd"><b>&amp;</b>'
