@@ -62,6 +62,14 @@ def featured() -> bytes:
     return bytes_of(made.font)
 
 
+def wide() -> bytes:
+    """A font of the same name, whose A is 900 wide."""
+    made = builder()
+    made.setupGlyf({name: slab(900 if name == "A" else 400) for name in made.font.getGlyphOrder()})
+    made.setupHorizontalMetrics(dict.fromkeys(made.font.getGlyphOrder(), (1000, 0)))
+    return bytes_of(made.font)
+
+
 def variable() -> bytes:
     """Weight 100..900 widens the A from 500 to 900 units."""
     from fontTools.ttLib.tables.TupleVariation import TupleVariation

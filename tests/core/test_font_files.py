@@ -3,6 +3,7 @@
 import io
 import time
 
+import msgspec
 import numpy as np
 import pytest
 from hypothesis import HealthCheck, given, settings
@@ -10,6 +11,7 @@ from hypothesis import strategies as st
 
 from anole.core import assets
 from anole.core.edit.boards import as_stored
+from anole.core.edit.clipboard import paste
 from anole.core.edit.font_files import add_font
 from anole.core.edit.pieces import change_piece
 from anole.core.files import board_file
@@ -19,7 +21,7 @@ from anole.core.lettering.details import details
 from anole.core.lettering.itemise import replaced_letters
 from anole.core.lettering.stems import stem_of
 from anole.core.lettering.system_fonts import read_system
-from anole.core.model import Fill, Font, Tags
+from anole.core.model import Fill, Font, Tags, to_json
 
 from . import made_fonts
 from .shapes import board, paint, pixels
@@ -28,12 +30,14 @@ from .shapes import board, paint, pixels
 @pytest.fixture(autouse=True)
 def no_font_stays():
     yield
-    fonts._at_hand.added = fonts._at_hand.system = ()
+    fonts._at_hand.carried, fonts._at_hand.system = {}, ()
     fonts._at_hand.changed()
 
 
 def width(text="A", family="Plank Sans", **font):
-    made = block(Setting(text, Font(family=family, **font), 0.0, 1.0, "start"))
+    carried = next((f for f in fonts._at_hand.carried.values() if f.family == family), None)
+    file = carried.carried_as if carried else ""
+    made = block(Setting(text, Font(family=family, file=file, **font), 0.0, 1.0, "start"))
     xs = made.curves[..., 0]
     return float(xs.max() - xs.min())
 
@@ -43,14 +47,16 @@ def in_plank(text="AB", family="Plank Sans"):
 
 
 def test_an_added_font_is_at_hand_and_the_board_carries_it(tmp_path):
-    made, file = add_font(in_plank(), made_fonts.featured(), "plank.ttf")
+    data = made_fonts.featured()
+    made, file = add_font(in_plank(), data, "plank.ttf")
     assert file.family == "Plank Sans"
-    assert fonts.families()[0] == "Plank Sans"
+    assert fonts.families(made.fonts)[0] == "Plank Sans"
+    assert "Plank Sans" not in fonts.families()
     assert width() == pytest.approx(0.5)
-    assert add_font(made, made_fonts.featured(), "again.ttf")[0] == made
+    assert add_font(made, data, "again.ttf")[0] == made
     board_file.write(tmp_path / "a.anole", board_file.Document(made), b"")
     before = pixels(made)
-    fonts._at_hand.added = ()
+    fonts._at_hand.carried = {}
     fonts._at_hand.changed()
     assets.clear()
     found = board_file.read(tmp_path / "a.anole")
@@ -115,7 +121,7 @@ def test_stored_outlines_stand_in_until_the_words_change():
     made, _ = add_font(in_plank(), made_fonts.featured(), "plank.ttf")
     saved = as_stored(made)
     before = pixels(saved)
-    fonts._at_hand.added = ()
+    fonts._at_hand.carried = {}
     fonts._at_hand.changed()
     np.testing.assert_allclose(pixels(saved), before, atol=2e-3)
     assert as_stored(saved) == saved
@@ -176,3 +182,40 @@ def test_a_spoilt_font_is_refused_or_drawn(spots, keep):
 def test_a_font_file_that_is_text_is_refused():
     with pytest.raises(fonts.FontError):
         fonts.add(io.BytesIO(b"wOF2" + b"\0" * 300).getvalue(), "text.woff2")
+
+
+def test_fonts_of_one_name_do_not_meet(tmp_path):
+    """Two boards carry different fonts of the same name; each looks as it does alone."""
+    plain, _ = add_font(in_plank(), made_fonts.featured(), "plank.ttf")
+    alone = pixels(plain)
+    other, _ = add_font(in_plank(), made_fonts.wide(), "plank.ttf")
+    wide = pixels(other)
+    assert np.abs(wide - alone).max() > 0.5
+    np.testing.assert_array_equal(pixels(plain), alone)
+    # words of that name on a board that carries none do not take either
+    assert not fonts.find(in_plank().lettering("words").font)[1]
+    # carried over to the other board, words bring their own along
+    pasted, fresh = paste(board(), to_json(other.lettering("words")))
+    assert pasted.fonts[0].sha == other.fonts[0].sha
+    assert pasted.lettering(fresh).font.file == other.fonts[0].sha
+    for number, made in enumerate((plain, other)):
+        path = tmp_path / f"{number}.anole"
+        board_file.write(path, board_file.Document(made), None)
+        assert board_file.read(path).board == made
+
+
+def test_a_board_from_before_names_its_carried_font():
+    made, _ = add_font(in_plank(), made_fonts.featured(), "plank.ttf")
+    words = made.lettering("words")
+    old = change_piece(made, "words", text="AB")
+    bare = msgspec.structs.replace(
+        old,
+        pieces=tuple(
+            msgspec.structs.replace(p, font=msgspec.structs.replace(p.font, file=""))
+            if p.id == words.id
+            else p
+            for p in old.pieces
+        ),
+    )
+    found = board_file.decode(board_file.encode(board_file.Document(bare), None), "old")
+    assert found.board == made

@@ -24,7 +24,8 @@ from anole.core.model import (
     Length,
     Stroke,
 )
-from anole.core.paint.decoding import ImageError, decoded
+from anole.core.paint.image_formats import ImageError
+from anole.core.paint.picture_files import decoded
 
 from .shapes import board, paint, pixels, span
 

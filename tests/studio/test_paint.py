@@ -70,7 +70,8 @@ def test_two_colours_of_a_picture_make_a_gradient_that_is_kept_and_used_again(
     window = open_window(STYLED)
     made = page(window, Gradient)
     qtbot.mouseClick(made.found.head, LEFT)
-    assert made.found.picture.add_file(picture(tmp_path))
+    made.found.picture.add_file(picture(tmp_path))
+    settle(window)
     view = made.found.picture.view
     settle(window)
     # the dark stop from the left half, the bright one from the right
@@ -196,7 +197,7 @@ def test_a_hint_is_pulled_in_the_bar(open_window, qtbot, drag):
     assert fill(window).stops[0].hint == pytest.approx(0.25, abs=0.03)
 
 
-def test_a_pattern_gets_inks_tone_and_a_picture(open_window, qtbot, tmp_path):
+def test_a_pattern_gets_inks_tone_and_a_picture(open_window, qtbot, tmp_path, settle):
     window = open_window(STYLED)
     made = page(window, Pattern)
     controls = made.fields.controls
@@ -214,7 +215,8 @@ def test_a_pattern_gets_inks_tone_and_a_picture(open_window, qtbot, tmp_path):
     assert not fill(window).tone[1].on
     tone.rows[0].removed.emit()
     assert [type(op) for op in fill(window).tone] == [Invert]
-    assert made.picture.add_file(picture(tmp_path))
+    made.picture.add_file(picture(tmp_path))
+    settle(window)
     assert fill(window).asset == window.document.board.assets[0].sha
 
 
@@ -239,19 +241,22 @@ def drop(window, path):
     )
 
 
-def test_a_dropped_picture_becomes_the_ground_or_fills_the_letters(open_window, tmp_path):
+def test_a_dropped_picture_becomes_the_ground_or_fills_the_letters(open_window, tmp_path, settle):
     window = open_window(STYLED)
     window.show_stage(Stage.ARRANGE)
     drop(window, picture(tmp_path))
+    settle(window)
     assert isinstance(window.document.board.pieces[0].paint, ImagePaint)
     window.show_stage(Stage.COAT)
     window.selection.choose("words", "f")
     drop(window, picture(tmp_path))
+    settle(window)
     assert isinstance(fill(window), ImagePaint)
     assert len(window.document.board.assets) == 1
     before = window.document.board
     (tmp_path / "bad.png").write_bytes(b"no picture")
     drop(window, tmp_path / "bad.png")
+    settle(window)
     assert window.document.board == before
     assert "bad.png" in window.foot.text.text()
 
@@ -298,7 +303,7 @@ def test_a_gradient_is_pulled_on_the_board_as_one_step(open_window, settle):
 
 
 def test_a_picture_file_is_looked_at_before_it_is_taken(tmp_path):
-    from anole.studio.controls.asset_choice import miniature
+    from anole.studio.small_pictures import small_picture as miniature
 
     assert miniature("0" * 64) is None
     room = io.BytesIO()

@@ -21,7 +21,7 @@ LEFT, SHIFT = Qt.MouseButton.LeftButton, Qt.KeyboardModifier.ShiftModifier
 @pytest.fixture
 def no_font_stays():
     yield
-    fonts._at_hand.added = fonts._at_hand.system = ()
+    fonts._at_hand.carried, fonts._at_hand.system = {}, ()
     fonts._at_hand.changed()
 
 
@@ -134,25 +134,30 @@ def drop(window, *paths):
     window.dropEvent(event)
 
 
-def test_a_dropped_font_is_used_at_once_and_saved_with_the_board(three, tmp_path, no_font_stays):
+def test_a_dropped_font_is_used_at_once_and_saved_with_the_board(
+    three, tmp_path, no_font_stays, settle
+):
     path = tmp_path / "plank.ttf"
     path.write_bytes(made_fonts.featured())
     three.selection.choose("words")
     drop(three, path)
+    settle(three)
     assert three.selection.lettering.font.family == "Plank Sans"
     assert three.arrange.section("words").fonts.model.rows[0].family == "Plank Sans"
     assert [a.name for a in three.document.board.fonts] == ["plank.ttf"]
     offers = three.arrange.section("words").details
     offers.unfold(True)
+    settle(three)
     assert set(offers.controls) == {"feature liga", "feature ss01"}
     offers.controls["feature ss01"].edited.emit(True, None)
     assert three.selection.lettering.font.features.pairs == (("ss01", 1.0),)
 
 
-def test_a_dropped_file_that_is_no_font_is_said(three, tmp_path):
+def test_a_dropped_file_that_is_no_font_is_said(three, tmp_path, settle):
     path = tmp_path / "bad.ttf"
     path.write_bytes(b"no font")
     before = three.document.board
     drop(three, path, tmp_path / "readme.txt")
+    settle(three)
     assert three.document.board == before
     assert "bad.ttf" in three.foot.text.text()

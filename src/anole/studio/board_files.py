@@ -9,14 +9,15 @@ from pathlib import Path
 from PyQt6.QtCore import QObject, pyqtSignal
 from PyQt6.QtWidgets import QFileDialog, QWidget
 
+from ..core.files import board_file
 from ..core.files.backup import Where, keep_previous
 from ..core.files.stamp import changed_since
 from ..core.model import Board, Colour, ColourPaint, Ground
 from ..core.text import short
 from .document import Document
 from .file_names import ended
-from .foot_bar import FootBar, nothing
-from .opening import Opening
+from .foot_bar import nothing
+from .reading import Reading
 from .settings import Settings
 
 BOARDS = "Anole boards (*.anole)"
@@ -45,12 +46,11 @@ class BoardFiles(QObject):
     opened = pyqtSignal(bool)
 
     def __init__(
-        self, document: Document, settings: Settings, window: QWidget, foot: FootBar
+        self, document: Document, settings: Settings, reading: Reading, window: QWidget
     ) -> None:
         super().__init__(window)
-        self.document, self.settings, self._window, self.foot = document, settings, window, foot
-        self.opening = Opening(document, foot, self)
-        self.opening.opened.connect(self._opened)
+        self.document, self.settings, self._window = document, settings, window
+        self.reading, self.foot = reading, reading.foot
 
     # another board
 
@@ -74,16 +74,21 @@ class BoardFiles(QObject):
 
     def open(self, path: Path) -> None:
         """Open a board, in the background."""
-        self.leave(lambda: self.opening.start(path))
+        self.leave(lambda: self._read(path))
 
     def open_copy(self, path: Path) -> None:
         """Open a board that saving must not write over."""
-        self.leave(lambda: self.opening.start(path, copy=True))
+        self.leave(lambda: self._read(path, copy=True))
 
-    def _opened(self, path: Path | None) -> None:
-        if path is not None:
-            self.settings.add_recent(path)
-        self.opened.emit(False)
+    def _read(self, path: Path, copy: bool = False) -> None:
+        def put_on(read: board_file.Stamped) -> None:
+            self.document.take(read.document, None if copy else path, "" if copy else read.stamp)
+            if not copy:
+                self.settings.add_recent(path)
+            self.opened.emit(False)
+
+        self.reading.stop()
+        self.reading.read(path.name, lambda stop: board_file.read_stamped(path, stop), put_on)
 
     def ask_open(self) -> None:
         name, _ = QFileDialog.getOpenFileName(self._window, "Open a board", "", BOARDS)

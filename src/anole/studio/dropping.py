@@ -25,10 +25,11 @@ MOST = 50
 
 def use_picture(session: Session, path: Path) -> None:
     """In Coat the chosen coat is painted with it; elsewhere the piece that takes it."""
+    take_picture(session, path, lambda sha: _use(session, sha))
+
+
+def _use(session: Session, sha: str) -> None:
     document, selection = session.document, session.selection
-    sha = take_picture(document, path)
-    if sha is None:
-        return
     piece, coat = selection.coated, selection.coat
     if session.shell.stage == Stage.COAT and piece and coat and coat_kind(coat).held(coat):
         paint = ImagePaint(asset=sha)

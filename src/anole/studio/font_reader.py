@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+import contextlib
 import threading
 
 from PyQt6.QtCore import QObject, pyqtSignal
 
+from ..core import isolation
 from ..core.lettering.fonts import take_system
 from ..core.lettering.system_fonts import read_system
 
@@ -29,6 +31,9 @@ class FontReader(QObject):
             self._thread.join()
 
     def _work(self) -> None:
+        # the helper takes a second to start; nobody should wait for it later
+        with contextlib.suppress(isolation.HelperError):
+            isolation.start()
         fonts, troubles = read_system(lambda: self._over)
         if not self._over:
             if fonts:

@@ -8,6 +8,7 @@ from PyQt6.QtWidgets import QWidget
 
 from .document import Document
 from .left_out import LeftOut
+from .reading import Reading
 from .selection import Selection
 from .settings import Settings
 from .shell import Shell
@@ -22,6 +23,7 @@ class Session(NamedTuple):
     worker: Worker
     settings: Settings
     shell: Shell
+    reading: Reading
 
     @property
     def left_out(self) -> LeftOut:

@@ -34,6 +34,7 @@ from .left_panels import BuildUpPanel, pieces_panel, proof_panel
 from .plain import Label
 from .proof.export_panel import ExportPanel
 from .proof.proof_view import LargeProof, ProofPictures, SmallProof
+from .reading import Reading
 from .recovery import Recovery
 from .selection import Selection
 from .session import Session
@@ -71,7 +72,11 @@ class Window(QWidget):
         self.settings, self.worker = Settings(), Worker()
         self.document: Document = Document(board or new_board(*PURPOSE), self)
         self.selection = Selection(self.document)
-        self.session = Session(self.document, self.selection, self.worker, self.settings, self)
+        self.foot = FootBar()
+        self.reading = Reading(self.foot)
+        self.session = Session(
+            self.document, self.selection, self.worker, self.settings, self, self.reading
+        )
         self.document.preview = lambda board: self.worker.left_out.tried(board, preview)
         self._make_parts()
         self._build()
@@ -98,9 +103,9 @@ class Window(QWidget):
         self.coat = CoatPanel(session, measures)
         self.shelf, self.steps = Shelf(session), Steps(session)
         self.export = ExportPanel(session)
-        self.font_reader, self.foot = FontReader(), FootBar()
+        self.font_reader = FontReader()
         self.actions_by_id = actions.make(session, self)
-        self.files: BoardFiles = BoardFiles(self.document, self.settings, self, self.foot)
+        self.files: BoardFiles = BoardFiles(self.document, self.settings, self.reading, self)
         self.journaling = Journaling(self.document)
         self.recovery = Recovery(self.files, self.journaling, self.foot, self.another)
         self.writing = Writing(self.session, self.foot, self)
@@ -237,11 +242,8 @@ class Window(QWidget):
     def open_file(self, path: Path) -> None:
         self.files.open(path)
 
-    def add_font(self, path: Path) -> bool:
-        if not take_font(self.session, path):
-            return False
-        self._fonts_came()
-        return True
+    def add_font(self, path: Path) -> None:
+        take_font(self.session, path, self._fonts_came)
 
     def board_image(self) -> QImage | None:
         return self.view.grab_image()
@@ -252,8 +254,7 @@ class Window(QWidget):
     @property
     def idle(self) -> bool:
         """Whether nothing is being rendered or read."""
-        reading = (self.files.opening.task, self.recovery.task)
-        return self.worker.idle and not any(reading)
+        return self.worker.idle and self.reading.idle and self.recovery.task is None
 
     # its own commands
 
@@ -318,6 +319,8 @@ class Window(QWidget):
         super().keyReleaseEvent(event)
 
     def _opened(self, fresh: bool) -> None:
+        # another board carries other fonts
+        self._fonts_came()
         self.view.set_zoom(None)
         if fresh:
             self.show_stage(Stage.ARRANGE)
@@ -364,7 +367,7 @@ class Window(QWidget):
         if self.left.isVisible():
             self.settings.put("sides", self.split.sizes())
         self.writing.stop()
-        self.files.opening.stop()
+        self.reading.stop()
         self.recovery.stop()
         self.journaling.stop(self._stays)
         self.steps.close()

@@ -15,6 +15,7 @@ from PyQt6.QtGui import QImage
 from ..core.box import Box
 from ..core.cache import Cache
 from ..core.files import png
+from ..core.lettering.details import details
 from ..core.lettering.fonts import FontFile
 from ..core.lettering.stems import stem_of
 from ..core.model import Board, Font
@@ -27,6 +28,7 @@ from .buffers import Buffers
 from .frames import Frame, frame_image, reduced
 from .left_out import LeftOut
 from .pixel_images import image_of
+from .small_pictures import small_picture
 from .troubles import TROUBLES
 from .word_images import tinted, words_coverage
 
@@ -50,6 +52,8 @@ class Worker(QObject):
     counted = pyqtSignal(object, int)
     worded = pyqtSignal(object, QImage)
     measured = pyqtSignal(object)
+    pictured = pyqtSignal(str, object)
+    detailed = pyqtSignal(object, object)
     warmed = pyqtSignal(float)
 
     def __init__(self) -> None:
@@ -121,6 +125,14 @@ class Worker(QObject):
             self.worded.emit(key, tinted(words_coverage(text, font, width, height), colour))
 
         self._later(("words", key), job)
+
+    def ask_picture(self, sha: str) -> None:
+        """A carried picture, small: (h, w, 4) uint8, None where it cannot be read."""
+        self._later(("picture", sha), lambda: self.pictured.emit(sha, small_picture(sha)))
+
+    def ask_details(self, file: FontFile) -> None:
+        """The axes and features of a font."""
+        self._later(("details", file), lambda: self.detailed.emit(file, details(file)))
 
     def ask_stems(self, files: Sequence[FontFile]) -> None:
         """How thick the stems of many fonts are, some at a time."""

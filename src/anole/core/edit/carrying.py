@@ -9,12 +9,14 @@ import msgspec
 from .. import assets
 from ..model import Asset, Board
 from ..model.named_assets import assets_named
-from ..paint.image_formats import format_of
+from ..paint.image_formats import ImageError
+from ..paint.picture_files import decoded_asset
 
 
 def _asset(sha: str) -> Asset:
-    form = format_of(assets.get(sha))
-    if form is None:
+    try:
+        form = decoded_asset(sha).format
+    except ImageError:
         return Asset(sha=sha, name=sha[:8])
     return Asset(sha=sha, name=f"{sha[:8]}{form.suffix}", media_type=form.media_type)
 

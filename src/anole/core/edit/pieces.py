@@ -7,6 +7,7 @@ from typing import Any
 
 import msgspec
 
+from ..lettering.carried_fonts import wearing_carried, with_fonts_of
 from ..model import Board, Coated, FitBox, Length, Lettering, Piece, Place, Placed
 from ..model.open_union import tag_of
 from .carrying import with_assets
@@ -38,6 +39,7 @@ def switch_shaping(board: Board, piece_id: str, kind: str) -> Board:
 
 def with_piece(board: Board, piece: Piece) -> Board:
     """The board with the piece of the same id replaced."""
+    piece = wearing_carried(board, piece)
     pieces = tuple(piece if old.id == piece.id else old for old in board.pieces)
     return msgspec.structs.replace(board, pieces=pieces)
 
@@ -45,6 +47,8 @@ def with_piece(board: Board, piece: Piece) -> Board:
 def insert_piece(board: Board, piece: Piece, at: int, shift: float = 0.0) -> tuple[Board, str]:
     """Put a piece of whatever ids at a place of the order, moved by `shift` px; returns the board
     and the piece's new id."""
+    board = with_fonts_of(board, piece)
+    piece = wearing_carried(board, piece)
     (fresh,) = free(board, tag_of(piece))
     if isinstance(piece, Coated):
         ids = free(board, "coat", len(piece.style))

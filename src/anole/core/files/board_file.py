@@ -6,6 +6,7 @@ import io
 import lzma
 import zipfile
 import zlib
+from collections.abc import Callable
 from pathlib import Path
 from typing import Any, NamedTuple
 
@@ -13,8 +14,12 @@ import msgspec
 
 from .. import assets
 from ..atomic import FileError, read_bytes, write_bytes
+from ..isolation.client import never
 from ..lettering import fonts
+from ..lettering.carried_fonts import with_carried_fonts
 from ..model import Asset, Board, ModelError, from_builtins, to_builtins
+from ..paint.image_formats import ImageError
+from ..paint.picture_files import decoded_asset
 from ..text import short
 from .stamp import stamp_of
 from .unknown import leftover, merged
@@ -82,7 +87,7 @@ def entry_of(asset: Asset) -> str:
     return f"assets/{asset.sha}{suffix if suffix[1:].isalnum() else ''}"
 
 
-def decode(data: bytes, name: str) -> Document:
+def decode(data: bytes, name: str, stop: Callable[[], bool] = never) -> Document:
     """Read a container. Raises FileError naming what is wrong."""
     try:
         with zipfile.ZipFile(io.BytesIO(data)) as box:
@@ -93,11 +98,13 @@ def decode(data: bytes, name: str) -> Document:
             text = _entry(box, "board.json", MOST_JSON, name)
             document = _document(text, name)
             troubles = _take_in(box, document.board, name)
+            troubles += _try_pictures(document.board, stop)
     except _BROKEN as error:
         raise FileError(
             f"{name} is not an Anole board, or it is cut short: {short(error)}"
         ) from error
-    return document._replace(troubles=troubles)
+    board = with_carried_fonts(document.board)
+    return document._replace(board=board, troubles=troubles)
 
 
 def _check_size(box: zipfile.ZipFile, name: str) -> None:
@@ -118,12 +125,12 @@ def _take_in(box: zipfile.ZipFile, board: Board, name: str) -> tuple[str, ...]:
         try:
             data = _entry(box, entry_of(asset), MOST_ASSET, name)
         except FileError:
-            troubles.append(f"{asset.name} is missing from {name}")
+            troubles.append(f"{short(asset.name)} is missing from {name}")
             continue
         except _BROKEN:
             data = b""
         if assets.digest(data) != asset.sha:
-            troubles.append(f"{asset.name} in {name} is damaged and was left out")
+            troubles.append(f"{short(asset.name)} in {name} is damaged and was left out")
             continue
         assets.put(data)
     for asset in board.fonts:
@@ -132,6 +139,18 @@ def _take_in(box: zipfile.ZipFile, board: Board, name: str) -> tuple[str, ...]:
                 fonts.add(assets.get(asset.sha), asset.name)
         except fonts.FontError as error:
             troubles.append(str(error))
+    return tuple(troubles)
+
+
+def _try_pictures(board: Board, stop: Callable[[], bool]) -> tuple[str, ...]:
+    """Decode the carried pictures, now and once; what is wrong with one is told."""
+    troubles: list[str] = []
+    for asset in board.assets:
+        if assets.has(asset.sha) and not stop():
+            try:
+                troubles += decoded_asset(asset.sha, short(asset.name), stop).troubles
+            except ImageError as error:
+                troubles.append(str(error))
     return tuple(troubles)
 
 
@@ -174,10 +193,10 @@ class Stamped(NamedTuple):
     stamp: str
 
 
-def read_stamped(path: Path) -> Stamped:
+def read_stamped(path: Path, stop: Callable[[], bool] = never) -> Stamped:
     """Read a .anole file. Raises FileError."""
     data = read_bytes(path, MOST_FILE)
-    return Stamped(decode(data, path.name), stamp_of(path, data))
+    return Stamped(decode(data, short(path.name), stop), stamp_of(path, data))
 
 
 def read(path: Path) -> Document:

@@ -1,30 +1,43 @@
-"""Looking at a font file: names and measures, or one clear reason why it cannot be used."""
+"""Font files as the program knows them, looked at by the helper where they are strangers'."""
 
 from __future__ import annotations
 
-import io
 from pathlib import Path
-from typing import Any, NamedTuple
+from typing import NamedTuple
 
-import uharfbuzz as hb
-from fontTools.ttLib import TTFont
+import msgspec
+import numpy as np
 
-from .. import assets
+from .. import assets, isolation
 from ..atomic import FileError, read_bytes
 
 MOST_BYTES = 128 << 20
-COMPRESSED = (b"wOFF", b"wOF2")
+MOST_FACES = 64
+"""Fonts that are looked at in one collection."""
 
 
 class FontError(ValueError):
     """A font file that cannot be used; the message says which and why."""
 
 
+class Measures(NamedTuple):
+    """What a font says of itself, in em; `underline` and `strikeout` are middle and thickness."""
+
+    family: str
+    weight: int
+    italic: bool
+    cap_height: float
+    ascent: float
+    descent: float
+    underline: tuple[float, float]
+    strikeout: tuple[float, float]
+
+
 class FontFile(NamedTuple):
     """A font file that has been looked at. Measures are in em.
 
     `path` is where it lies, or only its name when its bytes are the asset `sha`; `number` is its
-    place in a collection.
+    place in a collection; `carried_as` is the asset, packed or not, by which a board carries it.
     """
 
     family: str
@@ -39,6 +52,7 @@ class FontFile(NamedTuple):
     strikeout: tuple[float, float] = (0.3, 0.06)
     sha: str = ""
     number: int = 0
+    carried_as: str = ""
 
 
 def font_bytes(path: Path) -> bytes:
@@ -54,91 +68,38 @@ def bytes_of(file: FontFile) -> bytes:
     return assets.get(file.sha) if file.sha else font_bytes(file.path)
 
 
-def plain_sfnt(data: bytes, name: str) -> bytes:
-    """WOFF and WOFF2 unpacked to what a shaper reads; other bytes as they are."""
-    if data[:4] not in COMPRESSED:
-        return data
-    try:
-        room = io.BytesIO()
-        with TTFont(io.BytesIO(data)) as font:
-            font.flavor = None
-            font.save(room)
-        return room.getvalue()
-    except Exception as error:  # a damaged file can raise anything in here
-        raise FontError(f"{name} cannot be unpacked: {error}") from error
-
-
-def measured(
-    data: bytes, path: Path, genres: dict[str, str], *, sha: str = "", index: int = 0
+def file_of(
+    measures: Measures, path: Path, genres: dict[str, str], sha: str = "", number: int = 0
 ) -> FontFile:
-    """Names and measures of a font's bytes. Raises FontError."""
+    """A font file by what it says of itself."""
+    genre = genres.get(measures.family, "other")
+    return FontFile(**measures._asdict(), genre=genre, path=path, sha=sha, number=number)
+
+
+def looked_at(data: bytes, name: str) -> tuple[bytes, Measures]:
+    """A stranger's font: what a shaper reads, and its measures; shaped and drawn once in the
+    helper, so that it is known to work. Raises FontError."""
+    meta, (plain,) = _asked("font", data, name, index=0)
+    return plain.tobytes(), _measures(meta, name)
+
+
+def faces(path: Path) -> list[Measures]:
+    """The measures of each font of a file. Raises FontError."""
+    meta, _ = _asked("faces", font_bytes(path), path.name, most=MOST_FACES)
+    return [_measures(one, path.name) for one in meta]
+
+
+def _asked(task: str, data: bytes, name: str, **meta: int) -> tuple[msgspec.Raw, list[np.ndarray]]:
     try:
-        with TTFont(io.BytesIO(data), lazy=True, fontNumber=index) as font:
-            _refuse_unusable(font, path.name, len(data))
-            return _looked_at(font, data, path, genres, sha, index)
-    except FontError:
-        raise
-    except Exception as error:  # fontTools raises whatever its table readers stumble over
-        raise FontError(f"{path.name} is not a usable font: {error}") from error
+        return isolation.ask(task, {"name": name, **meta}, [np.frombuffer(data, np.uint8)])
+    except isolation.Refused as error:
+        raise FontError(str(error)) from error
+    except isolation.HelperError as error:
+        raise FontError(f"{name} is not used: {error}") from error
 
 
-def _refuse_unusable(font: TTFont, name: str, size: int) -> None:
-    for tag, entry in font.reader.tables.items():
-        if entry.offset + entry.length > size:
-            raise FontError(f"{name} is cut short: its table {tag} goes past the end")
-    if font["maxp"].numGlyphs < 1:
-        raise FontError(f"{name} has no glyphs")
-    if not any(tag in font for tag in ("glyf", "CFF ", "CFF2")):
-        raise FontError(f"{name} has no outlines (a bitmap font cannot be scaled)")
-    if not 16 <= font["head"].unitsPerEm <= 16384:
-        raise FontError(f"{name}: {font['head'].unitsPerEm} units per em is not a usable font")
-
-
-def _looked_at(
-    font: TTFont, data: bytes, path: Path, genres: dict[str, str], sha: str, index: int
-) -> FontFile:
-    names, os2, hhea = font["name"], font["OS/2"], font["hhea"]
-    upem = font["head"].unitsPerEm
-    family = names.getDebugName(16) or names.getDebugName(1) or path.stem
-    family = family.removesuffix(" Black")
-    ascent, descent = hhea.ascent / upem, -hhea.descent / upem
-    if not 0.1 < ascent + descent < 10:
-        ascent, descent = 0.9, 0.25
-    return FontFile(
-        family,
-        min(max(os2.usWeightClass, 1), 1000),
-        bool(os2.fsSelection & 1),
-        genres.get(family, "other"),
-        path,
-        _cap_height(data, index, getattr(os2, "sCapHeight", 0) / upem),
-        ascent,
-        descent,
-        *_rules(font, os2, upem),
-        sha,
-        index,
-    )
-
-
-def _rules(font: TTFont, os2: Any, upem: int) -> tuple[tuple[float, float], tuple[float, float]]:
-    """Middle above the baseline and thickness, in em, of the underline and the strike."""
-    post = font.get("post")
-    thick = max(getattr(post, "underlineThickness", 0), 0.03 * upem)
-    middle = getattr(post, "underlinePosition", 0) or -0.1 * upem
-    strike = max(getattr(os2, "yStrikeoutSize", 0), 0.03 * upem)
-    at = getattr(os2, "yStrikeoutPosition", 0) or 0.3 * upem
-    return (middle / upem, thick / upem), ((at - strike / 2) / upem, strike / upem)
-
-
-def _cap_height(data: bytes, index: int, told: float) -> float:
-    """Height of the H, in em; some fonts tell a wrong one, some have no H."""
-    face = hb.Face(hb.Blob(data), index)
-    font = hb.Font(face)
-    glyph = font.get_nominal_glyph(ord("H"))
-    box = font.get_glyph_extents(glyph) if glyph else None
-    height = box.y_bearing / face.upem if box is not None else told
-    return height if 0.2 < height < 2 else 0.7
-
-
-def faces_in(data: bytes) -> int:
-    """How many fonts the bytes hold: more than one in a collection."""
-    return max(int.from_bytes(data[8:12], "big"), 1) if data[:4] == b"ttcf" else 1
+def _measures(meta: object, name: str) -> Measures:
+    try:
+        return msgspec.convert(meta, Measures)
+    except msgspec.ValidationError as error:
+        raise FontError(f"{name} is not a usable font: {error}") from error

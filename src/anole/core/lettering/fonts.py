@@ -4,16 +4,18 @@ from __future__ import annotations
 
 import functools
 import threading
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Collection, Iterable
 from importlib.resources import files
 from pathlib import Path
 from typing import NamedTuple
 
+import msgspec
 import uharfbuzz as hb
 
 from .. import assets
-from ..model import Font
-from .font_file import FontError, FontFile, bytes_of, font_bytes, measured, plain_sfnt
+from ..model import Asset, Font
+from .font_file import FontError, FontFile, bytes_of, file_of, font_bytes, looked_at
+from .font_reading import measured
 
 __all__ = ["GENRES", "FontError", "FontFile", "add", "catalogue", "families", "find", "load"]
 
@@ -54,23 +56,36 @@ class ShapedFont(NamedTuple):
 
 
 def read_font(path: Path, index: int = 0) -> FontFile:
-    """Names and measures of a font file on disk. Raises FontError."""
-    return measured(font_bytes(path), path, GENRES, index=index)
+    """Names and measures of a font file on disk that comes with Anole. Raises FontError."""
+    return file_of(measured(font_bytes(path), path.name, index), path, GENRES, number=index)
+
+
+def built_in_folder() -> Path:
+    """Where the fonts that come with Anole lie."""
+    return Path(str(files("anole") / "data" / "fonts"))
+
+
+def is_built_in(file: FontFile) -> bool:
+    """Whether a font is ours, and its bytes nobody else's."""
+    return not file.sha and file.path.parent == built_in_folder()
 
 
 @functools.cache
 def built_in() -> tuple[FontFile, ...]:
     """The fonts that come with Anole, by family and weight."""
-    folder = Path(str(files("anole") / "data" / "fonts"))
+    folder = built_in_folder()
     return tuple(sorted(read_font(path) for path in folder.glob("*.ttf")))
 
 
 class _AtHand:
-    """What was added beside the built-in fonts. Replaced whole, so readers need no lock."""
+    """What there is beside the built-in fonts. Replaced whole, so readers need no lock.
+
+    carried : fonts of boards by the SHA-256 of their files; only words that name one wear it
+    """
 
     def __init__(self) -> None:
         self.lock = threading.Lock()
-        self.added: tuple[FontFile, ...] = ()
+        self.carried: dict[str, FontFile] = {}
         self.system: tuple[FontFile, ...] = ()
         self.listeners: list[Callable[[], None]] = []
 
@@ -88,14 +103,33 @@ def when_changed(forget: Callable[[], None]) -> None:
 
 
 def add(data: bytes, name: str) -> FontFile:
-    """Take a font file's bytes in; it can be used at once. Raises FontError."""
-    plain = plain_sfnt(data, name)
-    file = measured(plain, Path(name), GENRES, sha=assets.put(plain))
+    """Take the bytes of a font that a board carries in. Raises FontError."""
+    key = assets.put(data)
+    known = _at_hand.carried.get(key)
+    if known is not None:
+        return known
+    plain, measures = looked_at(data, name)
+    file = file_of(measures, Path(name), GENRES, assets.put(plain))._replace(carried_as=key)
     with _at_hand.lock:
-        if file not in _at_hand.added:
-            _at_hand.added = (*_at_hand.added, file)
-            _at_hand.changed()
+        _at_hand.carried = {**_at_hand.carried, key: file}
+        _at_hand.changed()
     return file
+
+
+def carried(files: Iterable[Asset]) -> tuple[FontFile, ...]:
+    """The fonts that a board carries, as far as they are at hand."""
+    return tuple(font for asset in files if (font := _at_hand.carried.get(asset.sha)) is not None)
+
+
+def let_go(kept: Collection[str]) -> set[str]:
+    """Forget the carried fonts but those whose assets are `kept`; returns the assets of their
+    unpacked bytes that stay."""
+    with _at_hand.lock:
+        stay = {key: file for key, file in _at_hand.carried.items() if key in kept}
+        if len(stay) < len(_at_hand.carried):
+            _at_hand.carried = stay
+            _at_hand.changed()
+    return {file.sha for file in stay.values()}
 
 
 def take_system(found: Iterable[FontFile]) -> None:
@@ -105,32 +139,39 @@ def take_system(found: Iterable[FontFile]) -> None:
         _at_hand.changed()
 
 
-def catalogue() -> tuple[FontFile, ...]:
-    """Every font at hand: added ones first, then the built-in ones, then the system's."""
-    return (*_at_hand.added, *built_in(), *_at_hand.system)
+def catalogue(files: Iterable[Asset] = ()) -> tuple[FontFile, ...]:
+    """Every font at hand: those a board carries first, then the built-in ones, then the system's."""
+    return (*carried(files), *built_in(), *_at_hand.system)
 
 
-def own() -> tuple[FontFile, ...]:
-    """Added and built-in fonts: the same letters stand in on every machine."""
-    return (*_at_hand.added, *built_in())
-
-
-def families() -> list[str]:
-    """Names of the families for lettering: added ones, the built-in in genre order, the rest."""
+def families(files: Iterable[Asset] = ()) -> list[str]:
+    """Names of the families for lettering: carried ones, the built-in in genre order, the rest."""
     at_hand = {font.family for font in built_in()}
-    names = [font.family for font in _at_hand.added]
+    names = [font.family for font in carried(files)]
     names += [name for name in GENRES if name in at_hand]
     names += sorted({font.family for font in _at_hand.system}, key=str.lower)
     return list(dict.fromkeys(names))
 
 
+def nearest(font: Font, pool: Iterable[FontFile]) -> FontFile | None:
+    """Of the files of a font's family the closest in weight and slant; None without any."""
+    family = font.family.lower()
+    return min(
+        (file for file in pool if file.family.lower() == family),
+        key=lambda f: (abs(f.weight - font.weight), f.italic != font.italic),
+        default=None,
+    )
+
+
 def find(font: Font) -> tuple[FontFile, bool]:
     """The closest font file, and whether its family is the one asked for."""
-    family = font.family.lower()
-    same = [f for f in catalogue() if f.family.lower() == family]
-    pool = same or [f for f in built_in() if f.family == STAND_IN]
-    best = min(pool, key=lambda f: (abs(f.weight - font.weight), f.italic != font.italic))
-    return best, bool(same)
+    named = _at_hand.carried.get(font.file)
+    best = nearest(font, () if named is None else (named,)) or nearest(font, catalogue())
+    if best is not None:
+        return best, True
+    stand_in = nearest(msgspec.structs.replace(font, family=STAND_IN), built_in())
+    assert stand_in is not None
+    return stand_in, False
 
 
 @functools.lru_cache(512)

@@ -9,7 +9,7 @@ from typing import NamedTuple
 from fontTools import unicodedata as scripts
 
 from . import bidi
-from .fonts import FontFile, catalogue, load, own, when_changed
+from .fonts import FontFile, built_in, catalogue, load, when_changed
 
 SHARED = ("Zyyy", "Zinh", "Zzzz")
 """Common, inherited and unknown: such characters go with their neighbours."""
@@ -40,7 +40,8 @@ def stand_in(file: FontFile, char: str) -> FontFile:
     """The font itself, or the nearest in weight that has the character; itself when none has."""
     if has(file, char) or char.isspace() or unicodedata.category(char) == "Cf":
         return file
-    for fonts in (own(), catalogue()):
+    # those that come with Anole first: the same letters stand in on every machine
+    for fonts in (built_in(), catalogue()):
         able = [f for f in fonts if has(f, char)]
         if able:
             return min(able, key=lambda f: abs(f.weight - file.weight))

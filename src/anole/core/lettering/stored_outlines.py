@@ -9,7 +9,7 @@ from pathlib import Path
 import numpy as np
 
 from ..arrays import Curves
-from ..model import Font, Lettering, Outlines, to_json
+from ..model import Font, Lettering, Outlines, to_builtins, to_json
 from .font_file import FontFile
 from .fonts import find
 from .shaping import Line, ShapedGlyph, drawable
@@ -21,7 +21,9 @@ _stored: dict[str, Outlines] = {}
 
 def digest(text: str, font: Font) -> str:
     """Key of the outlines stored for a text in a font: 32 hex digits."""
-    return hashlib.sha256(drawable(text).encode() + to_json(font)).hexdigest()[:32]
+    # which file a board carries for it is not of the font's looks, and older boards do not say it
+    named = {key: value for key, value in to_builtins(font).items() if key != "file"}
+    return hashlib.sha256(drawable(text).encode() + to_json(named)).hexdigest()[:32]
 
 
 def usable(piece: Lettering) -> Outlines | None:

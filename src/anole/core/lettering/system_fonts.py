@@ -8,7 +8,7 @@ from pathlib import Path
 
 import platformdirs
 
-from .font_file import FontError, FontFile, faces_in, font_bytes, measured
+from .font_file import FontError, FontFile, faces, file_of
 from .fonts import GENRES, built_in
 
 SUFFIXES = (".ttf", ".otf", ".ttc", ".otc")
@@ -35,9 +35,8 @@ def font_paths() -> list[Path]:
 
 
 def _in_file(path: Path) -> Iterator[FontFile]:
-    data = font_bytes(path)
-    for index in range(min(faces_in(data), 64)):
-        yield measured(data, path, GENRES, index=index)
+    for index, measures in enumerate(faces(path)):
+        yield file_of(measures, path, GENRES, number=index)
 
 
 def read_system(

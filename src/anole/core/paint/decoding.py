@@ -1,4 +1,7 @@
-"""Image bytes to straight sRGB pixels: PNG, JPEG, WebP, TIFF, AVIF, GIF and SVG."""
+"""Image bytes to straight sRGB pixels: PNG, JPEG, WebP, TIFF, AVIF, GIF and SVG.
+
+Bytes of strangers are decoded in the helper alone.
+"""
 
 from __future__ import annotations
 
@@ -9,29 +12,28 @@ from typing import NamedTuple
 import cv2
 import numpy as np
 import skia
-from PIL import Image, ImageCms, ImageOps
+from PIL import Image, ImageCms, ImageOps, UnidentifiedImageError
+from PIL.TiffImagePlugin import TiffImageFile
 
-from .image_formats import RASTER, is_svg
+from ..text import short
+from .image_formats import RASTER, SVG, ImageError, ImageFormat, format_named, is_svg
 
 MOST_PIXELS = 256_000_000
 SVG_SIDE = 2048
-
-
-class ImageError(ValueError):
-    """A picture that cannot be read; the message says which and why."""
 
 
 class Decoded(NamedTuple):
     """pixels : (H, W, 4) uint8 or uint16, straight alpha; troubles that did not stop it."""
 
     pixels: np.ndarray
-    troubles: tuple[str, ...] = ()
+    troubles: tuple[str, ...]
+    format: ImageFormat
 
 
-def decoded(data: bytes, name: str) -> Decoded:
+def decode(data: bytes, name: str) -> Decoded:
     """Raises ImageError."""
     if is_svg(data):
-        return Decoded(_svg(data, name))
+        return Decoded(_svg(data, name), (), format_named(SVG))
     try:
         with warnings.catch_warnings():
             warnings.simplefilter("ignore")
@@ -39,10 +41,12 @@ def decoded(data: bytes, name: str) -> Decoded:
                 return _read(image, data, name)
     except ImageError:
         raise
+    except UnidentifiedImageError as error:
+        raise ImageError(f"{name} is not a picture that can be read") from error
     except Image.DecompressionBombError as error:
-        raise ImageError(f"{name} is larger than can be read ({error})") from error
+        raise ImageError(f"{name} is larger than can be read ({short(error)})") from error
     except Exception as error:  # Pillow's readers raise whatever they stumble over
-        raise ImageError(f"{name} is not a picture that can be read: {error}") from error
+        raise ImageError(f"{name} is not a picture that can be read: {short(error)}") from error
 
 
 def _read(image: Image.Image, data: bytes, name: str) -> Decoded:
@@ -54,17 +58,26 @@ def _read(image: Image.Image, data: bytes, name: str) -> Decoded:
         )
     image.load()
     profile = image.info.get("icc_profile")
+    form = format_named(str(image.format))
     deep = _sixteen_bits(image, data) if not profile else None
     if deep is not None:
-        return Decoded(_turned(deep, image))
+        return Decoded(_turned(deep, image), (), form)
     image = ImageOps.exif_transpose(image) or image
     image, troubles = _in_srgb(image, profile, name)
-    return Decoded(np.asarray(image.convert("RGBA")), troubles)
+    return Decoded(np.asarray(image.convert("RGBA")), troubles, form)
+
+
+def _has_sixteen_bits(image: Image.Image, data: bytes) -> bool:
+    """What the file says of itself: byte 24 of a PNG (PNG specification, 11.2.1), tag 258 of a
+    TIFF (TIFF 6.0, BitsPerSample)."""
+    if isinstance(image, TiffImageFile):
+        return max(image.tag_v2.get(258, (8,))) == 16
+    return image.format == "PNG" and data[24:25] == b"\x10"
 
 
 def _sixteen_bits(image: Image.Image, data: bytes) -> np.ndarray | None:
     """(H, W, 4) uint16 of a file that has 16 bits a channel; Pillow would halve them."""
-    if image.format not in ("PNG", "TIFF"):
+    if not _has_sixteen_bits(image, data):
         return None
     pixels = cv2.imdecode(np.frombuffer(data, np.uint8), cv2.IMREAD_UNCHANGED)
     if pixels is None or pixels.dtype != np.uint16:

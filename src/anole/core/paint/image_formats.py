@@ -1,11 +1,8 @@
-"""The one table of image formats that can be read; their media types are Pillow's."""
+"""The one table of image formats that can be read."""
 
 from __future__ import annotations
 
-import io
 from typing import NamedTuple
-
-from PIL import Image
 
 RASTER = {
     "PNG": (".png",),
@@ -16,9 +13,14 @@ RASTER = {
     "GIF": (".gif",),
 }
 """Pillow's names of the formats, and the endings of their files."""
+MEDIA_TYPES = {name: f"image/{name.lower()}" for name in RASTER}
 SVG, SVG_TYPE, SVG_SUFFIX = "SVG", "image/svg+xml", ".svg"
 SVG_STARTS = (b"<?xml", b"<svg", b"<!--", b"<!doctype svg")
 SUFFIXES = (*(suffix for suffixes in RASTER.values() for suffix in suffixes), SVG_SUFFIX)
+
+
+class ImageError(ValueError):
+    """A picture that cannot be read; the message says which and why."""
 
 
 class ImageFormat(NamedTuple):
@@ -34,13 +36,8 @@ def is_svg(data: bytes) -> bool:
     return data[:1024].lstrip().lower().startswith(SVG_STARTS)
 
 
-def format_of(data: bytes) -> ImageFormat | None:
-    """The format of a file's bytes, whatever its name says; None for another."""
-    if is_svg(data):
+def format_named(name: str) -> ImageFormat:
+    """A format by Pillow's name of it, or SVG. Raises KeyError."""
+    if name == SVG:
         return ImageFormat(SVG, SVG_TYPE, SVG_SUFFIX)
-    try:
-        with Image.open(io.BytesIO(data), formats=tuple(RASTER)) as image:
-            name = str(image.format)
-    except Exception:  # Pillow's readers raise whatever they stumble over
-        return None
-    return ImageFormat(name, Image.MIME[name], RASTER[name][0])
+    return ImageFormat(name, MEDIA_TYPES[name], RASTER[name][0])

@@ -12,9 +12,10 @@ from .. import assets
 from ..arrays import Planes
 from ..cache import Cache
 from ..maths import smoothstep
-from .decoding import ImageError, decoded
+from .image_formats import ImageError
+from .picture_files import decoded_asset
 
-__all__ = ["ImageError", "Picture", "reduced", "size_of", "tile"]
+__all__ = ["Picture", "reduced", "size_of", "tile"]
 
 
 class Picture(NamedTuple):
@@ -23,27 +24,24 @@ class Picture(NamedTuple):
     planes: Planes
 
 
-def _pixels(asset: str, cache: Cache) -> np.ndarray | None:
+def _pixels(asset: str) -> np.ndarray | None:
     """(H, W, 4) uint8 or uint16 straight; None for a picture that is missing or broken."""
 
-    def make() -> np.ndarray | None:
-        try:
-            return decoded(assets.get(asset), asset[:12]).pixels
-        except (assets.MissingAsset, ImageError):
-            return None
-
-    return cache.get(("pixels", asset), make)
+    try:
+        return decoded_asset(asset).pixels
+    except (assets.MissingAsset, ImageError):
+        return None
 
 
 def size_of(asset: str, cache: Cache) -> tuple[int, int] | None:
     """Width and height in px."""
-    pixels = _pixels(asset, cache)
+    pixels = _pixels(asset)
     return None if pixels is None else (pixels.shape[1], pixels.shape[0])
 
 
 def reduced(asset: str, width: float, height: float, cache: Cache) -> Planes | None:
     """The picture at about width x height px, never enlarged: (4, h, w) premultiplied float32."""
-    pixels = _pixels(asset, cache)
+    pixels = _pixels(asset)
     if pixels is None:
         return None
     w = min(max(math.ceil(width), 1), pixels.shape[1])

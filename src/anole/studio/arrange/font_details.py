@@ -8,15 +8,16 @@ import msgspec
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QPushButton, QVBoxLayout, QWidget
 
-from ...core.lettering.details import Axis, Feature, details
-from ...core.lettering.fonts import catalogue, find
+from ...core.lettering.details import NOTHING, Axis, Details, Feature, details
+from ...core.lettering.fonts import FontFile, catalogue, find, is_built_in
 from ...core.lettering.itemise import replaced_letters
-from ...core.model import Font, Lettering, Tags
+from ...core.model import Asset, Font, Lettering, Tags
 from ..controls.choice import Choice
 from ..controls.control import Control
 from ..controls.number import Number
 from ..controls.switch import Switch
 from ..plain import Label
+from ..session import session_of
 
 
 class FontDetails(QWidget):
@@ -28,6 +29,8 @@ class FontDetails(QWidget):
         super().__init__()
         self._font = Font()
         self._made_for: object = None
+        self._told: dict[FontFile, Details] = {}
+        self._asked = False
         self.controls: dict[str, Control] = {}
         self.note = Label()
         self.note.setObjectName("dim")
@@ -54,14 +57,41 @@ class FontDetails(QWidget):
         self.head.setText(f"{mark}  What {self._font.family} offers")
         self.head.setVisible(bool(self.controls))
 
+    def _offers(self, file: FontFile) -> Details:
+        """What a font offers; a stranger's is looked at in the worker's thread, and comes later."""
+        if is_built_in(file):
+            return details(file)
+        session = session_of(self)
+        if file not in self._told and session is not None:
+            self._told[file] = NOTHING
+            if not self._asked:
+                self._asked = True
+                session.worker.detailed.connect(self._take)
+            session.worker.ask_details(file)
+        return self._told.get(file, NOTHING)
+
+    def _take(self, file: FontFile, offers: Details) -> None:
+        self._told[file] = offers
+        session = session_of(self)
+        piece = session.selection.lettering if session is not None else None
+        if piece is not None:
+            self.show_piece(piece)
+
+    def _carried(self) -> tuple[Asset, ...]:
+        session = session_of(self)
+        return session.document.board.fonts if session else ()
+
     def show_piece(self, piece: Lettering) -> None:
         file, found = find(piece.font)
         self._font = piece.font
         self._say(piece, found)
-        weights = sorted({(f.weight, f.italic) for f in catalogue() if f.family == file.family})
-        if (file, len(weights)) != self._made_for:
-            self._made_for = (file, len(weights))
-            self._make(weights if found else [], *details(file))
+        weights = sorted(
+            {(f.weight, f.italic) for f in catalogue(self._carried()) if f.family == file.family}
+        )
+        offers = self._offers(file)
+        if (file, len(weights), offers) != self._made_for:
+            self._made_for = (file, len(weights), offers)
+            self._make(weights if found else [], *offers)
         for name, control in self.controls.items():
             control.set_value(self._value_of(name, file.weight, file.italic))
         self._title()

@@ -85,7 +85,7 @@ class FontPicker(QWidget):
         self.images: dict[str, QImage] = {}
         self.stems: dict[str, float] = {}
         self._asked: set[str] = set()
-        self._all = all_rows()
+        self._all = all_rows(self.document.board.fonts)
         self.model = FontModel()
         self.search, self.list = QLineEdit(), FontList(self)
         self.kind, self.order, self.add = Box(), Box(), QPushButton("+ font file")
@@ -159,7 +159,7 @@ class FontPicker(QWidget):
     def fonts_came(self) -> None:
         """Other fonts are at hand: list them too."""
         kept = self.kind.currentText()
-        self._all = all_rows()
+        self._all = all_rows(self.document.board.fonts)
         self.kind.clear()
         self.kind.addItems(kinds(self._all))
         self.kind.setCurrentText(kept)
@@ -259,9 +259,6 @@ class FontPicker(QWidget):
         for name in names:
             self.add_file(Path(name))
 
-    def add_file(self, path: Path) -> bool:
+    def add_file(self, path: Path) -> None:
         """Take a font file in and put it on the chosen words; says what is wrong with it."""
-        if not take_font(self.session, path):
-            return False
-        self.fonts_came()
-        return True
+        take_font(self.session, path, self.fonts_came)

@@ -6,7 +6,7 @@ from collections.abc import Collection, Mapping, Sequence
 from typing import NamedTuple
 
 from ...core.lettering.fonts import GENRES, FontFile, catalogue, families
-from ...core.model import Font
+from ...core.model import Asset, Font
 
 ORDERS = ("by genre", "by name", "thick stems first", "thin stems first")
 EVERY, FAVOURITES, RECENT, ADDED = "all fonts", "favourites", "recently used", "added files"
@@ -21,17 +21,20 @@ class FontRow(NamedTuple):
 
     @property
     def font(self) -> Font:
-        return Font(family=self.family, weight=self.file.weight, italic=self.file.italic)
+        file = self.file
+        return Font(
+            family=self.family, weight=file.weight, italic=file.italic, file=file.carried_as
+        )
 
 
-def all_rows() -> list[FontRow]:
-    """A row for every family at hand."""
+def all_rows(carried: Sequence[Asset] = ()) -> list[FontRow]:
+    """A row for every family at hand on a board that carries font files."""
     heaviest: dict[str, FontFile] = {}
-    for file in catalogue():
+    for file in catalogue(carried):
         best = heaviest.get(file.family)
         if best is None or (file.weight, not file.italic) > (best.weight, not best.italic):
             heaviest[file.family] = file
-    return [FontRow(name, heaviest[name].genre, heaviest[name]) for name in families()]
+    return [FontRow(name, heaviest[name].genre, heaviest[name]) for name in families(carried)]
 
 
 def kinds(rows: Sequence[FontRow]) -> list[str]:

@@ -5,14 +5,11 @@ from __future__ import annotations
 from pathlib import Path
 from typing import Any
 
-import cv2
 import numpy as np
 from PyQt6.QtCore import QRectF, QSize, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QFileDialog, QPushButton, QSizePolicy, QWidget
 
-from ...core import assets
-from ...core.paint.decoding import ImageError, decoded
 from ...core.paint.image_formats import SUFFIXES
 from .. import theme
 from ..pictures import take_picture
@@ -25,19 +22,6 @@ from .control import Control
 from .layouts import column, row
 
 PICTURES = "Pictures (" + " ".join(f"*{suffix}" for suffix in SUFFIXES) + ")"
-SIDE = 320
-
-
-def miniature(sha: str) -> np.ndarray | None:
-    """(h, w, 4) uint8 of a carried picture, at most SIDE px a side."""
-    try:
-        pixels = decoded(assets.get(sha), sha[:12]).pixels
-    except (assets.MissingAsset, ImageError):
-        return None
-    small = (pixels >> 8).astype(np.uint8) if pixels.dtype == np.uint16 else pixels
-    factor = min(1.0, SIDE / max(small.shape[:2]))
-    size = (max(1, int(small.shape[1] * factor)), max(1, int(small.shape[0] * factor)))
-    return np.ascontiguousarray(cv2.resize(small, size, interpolation=cv2.INTER_AREA))
 
 
 class PictureView(QWidget):
@@ -85,15 +69,17 @@ class PictureView(QWidget):
 
 
 class AssetChoice(Control):
-    """`coloured(colour)`: one was taken from the picture."""
+    """`coloured(colour)`: one was taken from the picture; `pictured`: it has been read."""
 
     coloured = pyqtSignal(object)
+    pictured = pyqtSignal()
 
     def __init__(self, title: str = "Picture", empty: str = "") -> None:
         super().__init__()
         self._asset = ""
         self._empty = empty
         self._listed: list[str] = []
+        self._asked = False
         self.view, self.box, self.open = PictureView(), Box(), QPushButton("+ file")
         self.box.setAccessibleName(title)
         self.open.setToolTip("Take a picture file in; the board carries it from then on")
@@ -109,8 +95,24 @@ class AssetChoice(Control):
     def set_value(self, value: Any) -> None:
         if value != self._asset or (value and self.view.pixels is None):
             self._asset = value
-            self.view.show_pixels(miniature(value) if value else None)
+            self.view.show_pixels(None)
+            self._ask()
         self._list()
+
+    def _ask(self) -> None:
+        """The picture is read in the worker's thread; it comes when it is there."""
+        session = session_of(self)
+        if session is None or not self._asset:
+            return
+        if not self._asked:
+            self._asked = True
+            session.worker.pictured.connect(self._take)
+        session.worker.ask_picture(self._asset)
+
+    def _take(self, sha: str, pixels: np.ndarray | None) -> None:
+        if sha == self._asset:
+            self.view.show_pixels(pixels)
+            self.pictured.emit()
 
     def _list(self) -> None:
         session = session_of(self)
@@ -137,9 +139,7 @@ class AssetChoice(Control):
         if name:
             self.add_file(Path(name))
 
-    def add_file(self, path: Path) -> bool:
+    def add_file(self, path: Path) -> None:
         session = session_of(self)
-        sha = take_picture(session.document, path) if session else None
-        if sha is not None:
-            self._send(sha)
-        return sha is not None
+        if session is not None:
+            take_picture(session, path, self._send)

@@ -11,7 +11,7 @@ from .. import theme
 from ..qt_colour import to_qt
 from ..sampling import pixels_of
 from ..session import session_of
-from .asset_choice import AssetChoice, miniature
+from .asset_choice import AssetChoice
 from .layouts import column, row
 
 BOARD = "the board as it is"
@@ -76,6 +76,7 @@ class FoundColours(QWidget):
         self.inside.hide()
         self.head.clicked.connect(self._unfold)
         self.picture.edited.connect(lambda v, t: self.refresh())
+        self.picture.pictured.connect(self.refresh)
         self.picture.coloured.connect(lambda c: self.coloured.emit(c))
         self.bar.chosen.connect(lambda c: self.coloured.emit(c))
         self.look.clicked.connect(self.refresh)
@@ -91,7 +92,7 @@ class FoundColours(QWidget):
 
     def refresh(self) -> None:
         sha, session = self.picture.value(), session_of(self)
-        pixels = miniature(sha) if sha else None
+        pixels = self.picture.view.pixels if sha else None
         image = session.shell.board_image() if session is not None and not sha else None
         if image is not None:
             pixels = pixels_of(image)

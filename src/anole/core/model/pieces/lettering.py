@@ -17,13 +17,17 @@ SHAPE = "Shape"
 
 
 class Font(Struct, frozen=True, cache_hash=True, kw_only=True):
-    """A typeface by family, weight and slant."""
+    """A typeface by family, weight and slant.
+
+    `file` is the SHA-256 of the font file that the board carries for it, "" where it carries none.
+    """
 
     family: Name = "Anton"
     weight: Annotated[int, Meta(ge=1, le=1000)] = 400
     italic: bool = False
     axes: Tags = Tags()
     features: Tags = Tags()
+    file: Annotated[str, Meta(pattern=r"^([0-9a-f]{64})?$")] = ""
 
 
 class Lettering(Coated, frozen=True, cache_hash=True, kw_only=True, tag="lettering"):

@@ -1,0 +1,1 @@
+"""The process that reads strangers' bytes; nothing of the program but its reading runs there."""

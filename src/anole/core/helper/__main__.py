@@ -1,0 +1,52 @@
+"""The helper's loop: one packet in, one packet out, until the program ends."""
+
+from __future__ import annotations
+
+import socket
+import sys
+from collections.abc import Sequence
+
+import numpy as np
+
+from ..isolation.wire import Header, WireError, receive, send
+from ..text import short
+from .limits import die_with_parent, limit
+from .tasks import REFUSALS, TASKS
+
+
+def _done(header: Header, data: bytes) -> tuple[Header, Sequence[np.ndarray]]:
+    try:
+        meta, arrays = TASKS[header.task](header.meta or {}, data)
+        return Header(meta=meta), arrays
+    except REFUSALS as error:
+        refusal = short(error, 400)
+    except MemoryError:
+        refusal = "reading it takes more memory than one file may"
+    except RecursionError:
+        refusal = "its parts lie in each other too deep"
+    except Exception as error:  # whatever a reader stumbles over
+        refusal = f"it cannot be read: {short(error)}"
+    return Header(refused=refusal), ()
+
+
+def serve(talk: socket.socket) -> None:
+    """Answer until nobody asks any more."""
+    send(talk, Header())
+    while True:
+        header, arrays = receive(talk)
+        answer, found = _done(header, arrays[0].tobytes() if arrays else b"")
+        send(talk, answer, found)
+
+
+def main() -> None:
+    """Serve the socket whose number is the first argument."""
+    die_with_parent()
+    limit()
+    try:
+        serve(socket.socket(fileno=int(sys.argv[1])))
+    except WireError:
+        sys.exit(0)
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,48 @@
+"""What the helper can do, by name."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from typing import Any
+
+import numpy as np
+
+from ..lettering.font_details import details_of
+from ..lettering.font_file import FontError
+from ..lettering.font_reading import faces_in, read_face
+from ..lettering.font_trial import tried
+from ..paint.decoding import decode
+from ..paint.image_formats import ImageError
+from ..registry import Registry
+
+Answer = tuple[Any, Sequence[np.ndarray]]
+REFUSALS = (ImageError, FontError)
+"""Errors that say what is wrong with the bytes."""
+
+
+def _picture(meta: dict[str, Any], data: bytes) -> Answer:
+    found = decode(data, meta["name"])
+    form = found.format
+    return {"troubles": found.troubles, "format": tuple(form)}, [found.pixels]
+
+
+def _font(meta: dict[str, Any], data: bytes) -> Answer:
+    """A font that a board carries: unpacked, measured, and tried with what it is for."""
+    plain, measures = read_face(data, meta["name"], meta["index"])
+    tried(plain, meta["name"], meta["index"])
+    return measures, [np.frombuffer(plain, np.uint8)]
+
+
+def _faces(meta: dict[str, Any], data: bytes) -> Answer:
+    """The measures of each font in a file of the system."""
+    count = min(faces_in(data), meta["most"])
+    return [read_face(data, meta["name"], index)[1] for index in range(count)], []
+
+
+def _details(meta: dict[str, Any], data: bytes) -> Answer:
+    return details_of(data, meta["index"]), []
+
+
+TASKS: Registry[str, Callable[[dict[str, Any], bytes], Answer]] = Registry(
+    "task", {"picture": _picture, "font": _font, "faces": _faces, "details": _details}
+)

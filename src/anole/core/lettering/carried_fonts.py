@@ -1,0 +1,46 @@
+"""Words wear the font files that their own board carries, and no other board's."""
+
+from __future__ import annotations
+
+from typing import TypeVar
+
+import msgspec
+
+from ..model import Asset, Board, Lettering, Piece
+from . import fonts
+
+P = TypeVar("P", bound=Piece)
+MEDIA_TYPE = "font/sfnt"
+
+
+def wearing_carried(board: Board, piece: P) -> P:
+    """Words that name the file which the board carries for their font; other pieces as they are."""
+    if not isinstance(piece, Lettering) or not (board.fonts or piece.font.file):
+        return piece
+    best = fonts.nearest(piece.font, fonts.carried(board.fonts))
+    file = piece.font.file if best is None and _waits(board, piece) else ""
+    font = msgspec.structs.replace(piece.font, file=file if best is None else best.carried_as)
+    return piece if font == piece.font else msgspec.structs.replace(piece, font=font)
+
+
+def _waits(board: Board, piece: Lettering) -> bool:
+    """Whether the board carries the named file, though nobody could take it in."""
+    return any(asset.sha == piece.font.file for asset in board.fonts)
+
+
+def with_carried_fonts(board: Board) -> Board:
+    """The board whose words name the font files that it carries."""
+    pieces = tuple(wearing_carried(board, piece) for piece in board.pieces)
+    return board if pieces == board.pieces else msgspec.structs.replace(board, pieces=pieces)
+
+
+def with_fonts_of(board: Board, piece: Piece) -> Board:
+    """The board, carrying also the font that words from another board wear."""
+    if not isinstance(piece, Lettering):
+        return board
+    name = Asset(sha=piece.font.file or "0" * 64, name="")
+    (file,) = fonts.carried([name]) or (None,)
+    if file is None or any(asset.sha == name.sha for asset in board.fonts):
+        return board
+    asset = Asset(sha=name.sha, name=file.path.name, media_type=MEDIA_TYPE)
+    return msgspec.structs.replace(board, fonts=(*board.fonts, asset))
