@@ -8,8 +8,8 @@ import time
 
 import pytest
 
+from anole.core import atomic
 from anole.core.atomic import FileError, read_bytes, write_bytes
-from anole.core.files import atomic
 
 MODE = stat.S_IMODE
 

@@ -7,8 +7,13 @@ from __future__ import annotations
 
 import hashlib
 import threading
+import time
+from collections.abc import Iterable
 
-_stored: dict[str, bytes] = {}
+GRACE = 60.0
+"""Seconds for which bytes stay that nobody holds yet: they have just been read for somebody."""
+_stored: dict[str, tuple[bytes, float]] = {}
+_holders: dict[str, frozenset[str]] = {}
 _lock = threading.Lock()
 
 
@@ -28,17 +33,51 @@ def put(data: bytes) -> str:
     """Keep bytes; returns their SHA-256 in hex."""
     key = digest(data)
     with _lock:
-        _stored.setdefault(key, data)
+        kept, _ = _stored.get(key, (data, 0.0))
+        _stored[key] = kept, time.monotonic()
     return key
 
 
 def get(key: str) -> bytes:
     """The bytes of that SHA-256. Raises MissingAsset."""
     with _lock:
-        data = _stored.get(key)
-    if data is None:
+        kept = _stored.get(key)
+    if kept is None:
         raise MissingAsset(key)
-    return data
+    return kept[0]
+
+
+def hold(holder: str, keys: Iterable[str]) -> None:
+    """Keep these for somebody, in place of what he held before; with none he holds nothing."""
+    held = frozenset(keys)
+    with _lock:
+        if held:
+            _holders[holder] = held
+        else:
+            _holders.pop(holder, None)
+
+
+def held_by(holder: str) -> frozenset[str]:
+    """What one of them holds."""
+    with _lock:
+        return _holders.get(holder, frozenset())
+
+
+def held() -> frozenset[str]:
+    """The keys that anybody holds."""
+    with _lock:
+        return frozenset().union(*_holders.values())
+
+
+def free(others: Iterable[str] = ()) -> int:
+    """Forget what nobody holds, but `others` and what has just come in; returns the bytes freed."""
+    kept, now, freed = held() | set(others), time.monotonic(), 0
+    with _lock:
+        for key, (data, since) in list(_stored.items()):
+            if key not in kept and now - since > GRACE:
+                freed += len(data)
+                del _stored[key]
+    return freed
 
 
 def clear() -> None:

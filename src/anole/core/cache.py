@@ -10,7 +10,10 @@ from typing import Any, TypeVar
 import numpy as np
 
 T = TypeVar("T")
-CAPACITY = 768 * 2**20
+CAPACITY, LARGEST = 128 * 2**20, 1024 * 2**20
+"""Bytes that are kept; a renderer of large windows keeps more, for it needs more at once."""
+PER_PIXEL = 400
+"""Bytes that a frame of many coats keeps for each of its px, with as much again for what changes."""
 VERSIONS, SLOTS = 3, 64
 """How many results of one slot stay, and how many slots are watched."""
 
@@ -27,8 +30,8 @@ def weight(value: Any) -> int:
 class Cache:
     """Keys are tuples whose first part names the kind of result: ("distance", ...)."""
 
-    def __init__(self, capacity: int = CAPACITY) -> None:
-        self.capacity = capacity
+    def __init__(self, capacity: int | None = None) -> None:
+        self.capacity, self._grows = capacity or CAPACITY, capacity is None
         self.made: Counter[str] = Counter()
         self._stored: OrderedDict[Hashable, tuple[Any, int]] = OrderedDict()
         self._slots: OrderedDict[Hashable, list[Hashable]] = OrderedDict()
@@ -68,6 +71,13 @@ class Cache:
         while self._bytes > self.capacity and len(self._stored) > 1:
             _, (_, size) = self._stored.popitem(last=False)
             self._bytes -= size
+
+    def make_room_for(self, pixels: int) -> None:
+        """Keep what frames of so many px need, within bounds, and no less than before: a small
+        frame within a large one shares what it keeps. A cache of a fixed capacity keeps to that."""
+        with self._lock:
+            if self._grows:
+                self.capacity = max(self.capacity, min(pixels * PER_PIXEL, LARGEST))
 
     def clear(self) -> None:
         """Forget everything."""

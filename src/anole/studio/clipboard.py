@@ -5,8 +5,11 @@ from __future__ import annotations
 from PyQt6.QtCore import QMimeData
 from PyQt6.QtGui import QGuiApplication
 
+from ..core import assets
 from ..core.coats.registry import kind_of as coat_kind
 from ..core.edit import clipboard
+from ..core.model import Coat, Lettering, Piece
+from ..core.model.named_assets import assets_named
 from ..core.pieces.registry import kind_of
 from .session import Session
 from .shell import Stage
@@ -21,15 +24,18 @@ def copy(session: Session) -> None:
     """In Coat the chosen coat, elsewhere the piece."""
     coat, piece = session.selection.coat, session.selection.piece
     if session.shell.stage == Stage.COAT and coat is not None:
-        _put(COAT, clipboard.carried_coat(coat), coat_kind(coat).title)
+        _put(COAT, coat, clipboard.carried_coat(coat), coat_kind(coat).title)
     elif piece is not None:
-        _put(PIECE, clipboard.carried(piece), kind_of(piece).text(piece))
+        _put(PIECE, piece, clipboard.carried(piece), kind_of(piece).text(piece))
 
 
-def _put(kind: str, data: bytes, text: str) -> None:
+def _put(kind: str, thing: Piece | Coat, data: bytes, text: str) -> None:
     board = QGuiApplication.clipboard()
     if board is not None:
         mime = QMimeData()
+        # the board it came from may be closed before it is pasted
+        font = thing.font.file if isinstance(thing, Lettering) else ""
+        assets.hold("clipboard", [*assets_named(thing), *([font] if font else [])])
         mime.setData(kind, data)
         mime.setText(text)
         board.setMimeData(mime)

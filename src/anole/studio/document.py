@@ -8,6 +8,7 @@ from typing import TypeVar
 
 from PyQt6.QtCore import QObject, QTimer, pyqtSignal
 
+from ..core import assets
 from ..core.atomic import FileError, write_bytes
 from ..core.edit.boards import as_stored
 from ..core.files import board_file
@@ -15,6 +16,7 @@ from ..core.files.journal import Journal, Snapshot
 from ..core.files.preview import preview
 from ..core.files.stamp import stamp_of
 from ..core.history import History
+from ..core.lettering import fonts
 from ..core.lettering.fonts import find
 from ..core.model import Board, Lettering, ModelError
 from ..core.text import short
@@ -50,6 +52,8 @@ class Document(QObject):
         self._saved: Board | None = board
         self._shown: Board | None = None
         self.preview: Callable[[Board], bytes] = preview
+        self._holder = f"document {id(self)}"
+        self._held_for: tuple[object, object] | None = None
         self._resting = QTimer(self)
         self._resting.setSingleShot(True)
         self._resting.setInterval(REST_MS)
@@ -81,6 +85,26 @@ class Document(QObject):
         return Snapshot(
             self.history.steps, self.history.at, self._saved, path, self.stamp, self._unknown
         )
+
+    # the files it carries
+
+    def _hold_assets(self) -> None:
+        """Keep what any step names, and let go of what no open board needs any more."""
+        last = self._held_for
+        now = self._held_for = (self.board.assets, self.board.fonts)
+        if last is None or any(a is not b for a, b in zip(last, now, strict=True)):
+            boards = [step.board for step in self.history.steps]
+            assets.hold(self._holder, {a.sha for b in boards for a in (*b.assets, *b.fonts)})
+
+    def _let_go(self) -> None:
+        self._held_for = None
+        self._hold_assets()
+        assets.free(fonts.let_go(assets.held()))
+
+    def close(self) -> None:
+        """Let go of the files that it carries."""
+        assets.hold(self._holder, ())
+        assets.free(fonts.let_go(assets.held()))
 
     # changing
 
@@ -143,6 +167,7 @@ class Document(QObject):
 
     def _after(self, amid: bool = False) -> None:
         self._shown = None
+        self._hold_assets()
         self.stepped.emit()
         self.tell(amid)
 
@@ -174,6 +199,7 @@ class Document(QObject):
     ) -> None:
         self.path, self.stamp, self._unknown, self._shown = path, stamp, unknown, None
         self.history, self._saved = history, saved
+        self._let_go()
         self.replaced.emit()
         self.tell()
 

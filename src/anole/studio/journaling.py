@@ -12,6 +12,7 @@ from PyQt6.QtCore import QObject, pyqtSignal
 from ..core.atomic import FileError, reason
 from ..core.files.journal import JournalFolder, JournalWriter, Snapshot
 from .document import Document
+from .troubles import TROUBLES
 
 PAUSE = 1.0
 """Seconds between two writes: a drag of many steps is written a few times."""
@@ -101,6 +102,8 @@ class Journaling(QObject):
                 self._has_failed = False
             except (OSError, FileError) as error:
                 self._fail(error)
+            except Exception as error:
+                TROUBLES.caught(error, "What you do is not kept aside at the moment.")
             with self._wake:
                 if not self._over and all(isinstance(w, Snapshot) for w in self._told):
                     self._busy = False

@@ -370,6 +370,7 @@ class Window(QWidget):
         self.reading.stop()
         self.recovery.stop()
         self.journaling.stop(self._stays)
+        self.document.close()
         self.steps.close()
         self.font_reader.stop()
         self.worker.stop()

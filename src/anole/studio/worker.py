@@ -18,6 +18,7 @@ from ..core.files import png
 from ..core.lettering.details import details
 from ..core.lettering.fonts import FontFile
 from ..core.lettering.stems import stem_of
+from ..core.memory import give_back
 from ..core.model import Board, Font
 from ..core.render.export import rgba
 from ..core.render.renderer import Cancelled, Renderer, Request
@@ -32,8 +33,10 @@ from .small_pictures import small_picture
 from .troubles import TROUBLES
 from .word_images import tinted, words_coverage
 
-SMALL_CACHE = 96 * 2**20
-HALF_CACHE = 192 * 2**20
+SMALL_CACHE = 48 * 2**20
+HALF_CACHE = 64 * 2**20
+REST = 1.5
+"""Seconds without work after which memory that was given back goes to the system."""
 SLOW_SECONDS, FORGETTING = 0.045, 0.6
 """A frame that took longer is preceded by a rough one; quick ones after it let that be forgotten."""
 SHARES, LATE_SECONDS = (2, 4), 0.04
@@ -180,9 +183,7 @@ class Worker(QObject):
         self._warm()
         while True:
             with self._wake:
-                self._busy = False
-                while not (self._over or self._request or self._jobs):
-                    self._wake.wait()
+                self._await()
                 self._busy = True
                 if self._over:
                     return
@@ -201,6 +202,17 @@ class Worker(QObject):
                 )
             except Exception as error:
                 TROUBLES.caught(error, f"This board could not be painted: {short(error)}")
+
+    def _await(self) -> None:
+        """Wait for work; when none has come for a while, give back what lies about."""
+        worked = self._busy
+        self._busy = False
+        while not self._wake.wait_for(self._is_wanted, REST if worked else None):
+            worked = False
+            give_back()
+
+    def _is_wanted(self) -> bool:
+        return bool(self._over or self._request or self._jobs)
 
     def _next_job(self) -> tuple[Any, Callable[[], None]]:
         """The oldest job; of words in a list the newest, for that is what is looked at."""

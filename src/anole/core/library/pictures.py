@@ -35,3 +35,4 @@ def fetch(folder: Path, coats: Sequence[Coat]) -> None:
             continue
         if assets.digest(data) == sha:
             assets.put(data)
+    assets.hold(f"styles {folder}", [*assets.held_by(f"styles {folder}"), *assets_named(coats)])
