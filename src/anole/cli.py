@@ -20,13 +20,13 @@ from .core.atomic import FileError
 from .core.edit.boards import as_stored
 from .core.edit.coats import put_style
 from .core.failures import RenderError
-from .core.files import board_file, png
+from .core.files import board_file, picture
 from .core.files.preview import preview
 from .core.lettering.fonts import find
 from .core.library import styles as library
 from .core.model import Board, Coated, Lettering, ModelError
 from .core.model.schema import json_schema
-from .core.render.export import TooLarge, rgba
+from .core.render.export import TooLarge
 from .core.text import short
 
 WRONG, MOST_SAID, MOST_WIDTH = 2, 400, 32_000
@@ -124,13 +124,13 @@ def render(
     quiet = not sys.stderr.isatty()
     with Progress(console=Console(stderr=True), transient=True, disable=quiet) as progress:
         task = progress.add_task("rendering", total=1.0)
-        pixels = rgba(
+        picture.write(
+            path,
             board,
             factor,
             transparent=transparent,
             progress=lambda share: progress.update(task, completed=share),
         )
-        png.write(path, pixels, board.dpi * factor)
     _say_replaced_fonts(board)
 
 

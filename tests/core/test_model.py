@@ -33,8 +33,8 @@ from anole.core.model.length import CORE
 from anole.core.model.schema import json_schema
 
 numbers = st.floats(-1e5, 1e5).map(lambda v: round(v, 5))
-lengths = st.builds(Length, numbers, st.sampled_from(Length.UNITS))
 places = st.floats(-200, 200).map(lambda v: round(v, 5))
+lengths = st.builds(Length, places, st.sampled_from(Length.UNITS))
 positions = st.one_of(st.just(CORE), st.builds(Position, places, st.sampled_from(Length.UNITS)))
 spans = st.builds(Span, positions, positions)
 colours = st.builds(Colour, *[st.integers(0, 255)] * 4)

@@ -7,6 +7,7 @@ import os
 import secrets
 import stat
 import time
+from collections.abc import Iterator
 from pathlib import Path
 from typing import BinaryIO
 
@@ -25,23 +26,30 @@ def reason(error: OSError) -> str:
     return (error.strerror or str(error)).lower()
 
 
-def write_bytes(path: Path, data: bytes) -> None:
-    """Temporary file beside it, fsync, rename, fsync of the folder. Raises FileError; the old file
-    stays then.
+@contextlib.contextmanager
+def replacing(path: Path) -> Iterator[BinaryIO]:
+    """A file to write into, which takes the path's place when the block ends well: temporary file
+    beside it, fsync, rename, fsync of the folder. Raises FileError; the old file stays then.
 
     Links are followed; a file that is there keeps its mode and, where the system allows, its owner;
     a new one has what the umask leaves. Parts that an earlier crash left in the folder are removed.
     """
     try:
         target = Path(os.path.realpath(path))
-        old = _regular(target)
-        _replace(target, data, old)
+        with _part(target, _regular(target)) as file:
+            yield file
         _sync_folder(target.parent)
     except OSError as error:
         raise FileError(
             f"cannot write {path}: {reason(error)}; choose another folder or name"
         ) from error
     _clear_strays(target.parent)
+
+
+def write_bytes(path: Path, data: bytes) -> None:
+    """Write a whole file at once, as replacing() does. Raises FileError."""
+    with replacing(path) as file:
+        file.write(data)
 
 
 def _regular(target: Path) -> os.stat_result | None:
@@ -57,14 +65,15 @@ def _regular(target: Path) -> os.stat_result | None:
     return old
 
 
-def _replace(target: Path, data: bytes, old: os.stat_result | None) -> None:
+@contextlib.contextmanager
+def _part(target: Path, old: os.stat_result | None) -> Iterator[BinaryIO]:
     # a short name of its own: the target's may be as long as names can be
     part = target.parent / f"{PREFIX}{secrets.token_hex(8)}{SUFFIX}"
     try:
         # opened like any new file, so that the umask holds
         handle = os.open(part, os.O_WRONLY | os.O_CREAT | os.O_EXCL | os.O_CLOEXEC, 0o666)
         with os.fdopen(handle, "wb") as file:
-            file.write(data)
+            yield file
             file.flush()
             if old is not None:
                 _dress(file.fileno(), old)

@@ -5,14 +5,13 @@ from __future__ import annotations
 import threading
 from pathlib import Path
 
-import numpy as np
 from PyQt6.QtCore import QObject, pyqtSignal
 
 from ..core.atomic import FileError
 from ..core.cache import Cache
-from ..core.files import png
+from ..core.files import picture
 from ..core.model import Board
-from ..core.render.export import TooLarge, rgba
+from ..core.render.export import TooLarge
 from ..core.render.renderer import Cancelled, Renderer
 from ..core.text import short
 from .left_out import LeftOut, title_of
@@ -65,13 +64,11 @@ class ExportJob(QObject):
         self.ended.emit(Trouble(message, ""), path)
 
     def _write(self) -> int:
-        pixels = self._left_out.tried(self._board, self._rendered)
-        if self._stop.is_set():
-            raise Cancelled
-        return png.write(self.path, pixels, self._board.dpi * self._scale)
+        return self._left_out.tried(self._board, self._written)
 
-    def _rendered(self, board: Board) -> np.ndarray:
-        return rgba(
+    def _written(self, board: Board) -> int:
+        return picture.write(
+            self.path,
             board,
             self._scale,
             transparent=self._transparent,

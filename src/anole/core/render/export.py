@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 
 import numpy as np
 
@@ -24,6 +24,34 @@ def bands_of(box: Box) -> list[Box]:
     return [Box(0, y, box.width, min(y + rows, box.height)) for y in range(0, box.height, rows)]
 
 
+def strips(
+    board: Board,
+    scale: float = 1.0,
+    *,
+    transparent: bool = False,
+    renderer: Renderer | None = None,
+    stop: Callable[[], bool] = lambda: False,
+) -> Iterator[tuple[np.ndarray, float]]:
+    """A board top to bottom, in strips of (h, W, 4) uint8, straight alpha, sRGB-encoded; each with
+    the share that is done then, and good until the next. Raises TooLarge and Cancelled."""
+    box = board_box(board, scale)
+    if box.width * box.height > GREATEST_PIXELS:
+        raise TooLarge(
+            f"{box.width} x {box.height} px is too large to write; the most is 32000 x 32000"
+        )
+    renderer = renderer or Renderer()
+    parts = bands_of(box)
+    for number, part in enumerate(parts):
+        if stop():
+            raise Cancelled
+        planes = renderer.frame(Request(board, scale, part, transparent), stop)
+        out = np.empty((part.height, part.width), np.uint32)
+        renderer.picture(planes, part, True, out)
+        if len(parts) > 1:
+            renderer.cache.clear()
+        yield out.view(np.uint8).reshape(part.height, part.width, 4), (number + 1) / len(parts)
+
+
 def rgba(
     board: Board,
     scale: float = 1.0,
@@ -38,20 +66,8 @@ def rgba(
     progress is called with 0..1; stop ends the work early.
     Raises TooLarge and Cancelled.
     """
-    box = board_box(board, scale)
-    if box.width * box.height > GREATEST_PIXELS:
-        raise TooLarge(
-            f"{box.width} x {box.height} px is too large to write; the most is 32000 x 32000"
-        )
-    renderer = renderer or Renderer()
-    out = np.empty((box.height, box.width), np.uint32)
-    parts = bands_of(box)
-    for number, part in enumerate(parts):
-        if stop():
-            raise Cancelled
-        planes = renderer.frame(Request(board, scale, part, transparent), stop)
-        renderer.picture(planes, part, True, out[part.y0 : part.y1])
-        if len(parts) > 1:
-            renderer.cache.clear()
-        progress((number + 1) / len(parts))
-    return out.view(np.uint8).reshape(box.height, box.width, 4)
+    made = []
+    for rows, share in strips(board, scale, transparent=transparent, renderer=renderer, stop=stop):
+        made.append(rows)
+        progress(share)
+    return made[0] if len(made) == 1 else np.concatenate(made)
