@@ -147,7 +147,7 @@ def test_a_window_is_a_cut_of_the_whole():
 def test_bands_of_rows_make_the_same_file(monkeypatch):
     made = board(Shadow(id="h"), Stroke(id="s"), Fill(id="f", paint=Gradient(angle=30)))
     whole = rgba(made, 2.0)
-    monkeypatch.setattr("anole.core.render.export.BAND_PIXELS", 640 * 64)
+    monkeypatch.setattr("anole.core.render.export.TILE_PIXELS", 640 * 64)
     shares = []
     parts = rgba(made, 2.0, progress=shares.append)
     assert np.abs(parts.astype(int) - whole).max() <= 1

@@ -8,11 +8,10 @@ from pathlib import Path
 from PyQt6.QtCore import QObject, pyqtSignal
 
 from ..core.atomic import FileError
-from ..core.cache import Cache
 from ..core.files import picture
 from ..core.model import Board
 from ..core.render.export import TooLarge
-from ..core.render.renderer import Cancelled, Renderer
+from ..core.render.renderer import Cancelled
 from ..core.text import short
 from .left_out import LeftOut, title_of
 from .troubles import Trouble, trouble_of
@@ -72,7 +71,6 @@ class ExportJob(QObject):
             board,
             self._scale,
             transparent=self._transparent,
-            renderer=Renderer(Cache()),
             progress=self.progressed.emit,
             stop=self._stop.is_set,
         )

@@ -6,6 +6,7 @@ from collections.abc import Callable
 from pathlib import Path
 
 from ..atomic import replacing
+from ..cache import Cache
 from ..model import Board
 from ..render.export import rgba, strips
 from ..render.opaque import opaque
@@ -13,6 +14,8 @@ from ..render.renderer import Renderer, board_box
 from . import png
 from .png_stream import PngStream
 
+CACHE = 256 << 20
+"""Bytes: of what one tile needs, little is asked for twice."""
 WHOLE = 48_000_000
 """px of a picture that is held in memory; a larger one goes to its file some rows at a time."""
 
@@ -23,14 +26,13 @@ def write(
     scale: float = 1.0,
     *,
     transparent: bool = False,
-    renderer: Renderer | None = None,
     progress: Callable[[float], None] = lambda share: None,
     stop: Callable[[], bool] = lambda: False,
 ) -> int:
     """Render a board into a PNG; returns the file's bytes. Raises FileError, TooLarge, Cancelled,
     and nothing is written then."""
     box, dpi = board_box(board, scale), board.dpi * scale
-    renderer = renderer or Renderer()
+    renderer = Renderer(Cache(CACHE))
     if box.width * box.height <= WHOLE:
         pixels = rgba(
             board,
@@ -42,10 +44,15 @@ def write(
         )
         return png.write(path, pixels, dpi)
     alpha = transparent or not opaque(board)
-    parts = strips(board, scale, transparent=transparent, renderer=renderer, stop=stop)
     with replacing(path) as file:
         stream = PngStream(file, box.width, box.height, alpha, dpi)
-        for rows, share in parts:
+        for rows in strips(
+            board,
+            scale,
+            transparent=transparent,
+            renderer=renderer,
+            progress=progress,
+            stop=stop,
+        ):
             stream.rows(rows)
-            progress(share)
         return stream.end()

@@ -1,4 +1,4 @@
-"""A whole board as 8-bit pixels, in bands of rows so that posters fit in memory."""
+"""A whole board as 8-bit pixels, in tiles so that posters fit in memory."""
 
 from __future__ import annotations
 
@@ -10,7 +10,8 @@ from ..box import Box
 from ..model import Board
 from .renderer import Cancelled, Renderer, Request, board_box
 
-BAND_PIXELS = 4_000_000
+TILE_PIXELS, WIDEST_TILE = 4_000_000, 2048
+"""Fields reach beyond a tile on every side: the nearer to a square it is, the less of them."""
 GREATEST_PIXELS = 32_000 * 32_000
 
 
@@ -19,9 +20,15 @@ class TooLarge(ValueError):
 
 
 def bands_of(box: Box) -> list[Box]:
-    """The box in bands of about BAND_PIXELS px, top to bottom, 64 rows at least."""
-    rows = max(64, BAND_PIXELS // max(box.width, 1))
+    """The box in bands of rows, top to bottom, 64 rows at least, each cut into tiles in turn."""
+    rows = max(64, TILE_PIXELS // max(min(box.width, WIDEST_TILE), 1))
     return [Box(0, y, box.width, min(y + rows, box.height)) for y in range(0, box.height, rows)]
+
+
+def tiles_of(band: Box) -> list[Box]:
+    """A band in tiles of about TILE_PIXELS px, left to right."""
+    wide = max(1, min(band.width, max(WIDEST_TILE, TILE_PIXELS // max(band.height, 1))))
+    return [Box(x, band.y0, min(x + wide, band.x1), band.y1) for x in range(band.x0, band.x1, wide)]
 
 
 def strips(
@@ -30,26 +37,34 @@ def strips(
     *,
     transparent: bool = False,
     renderer: Renderer | None = None,
+    progress: Callable[[float], None] = lambda share: None,
     stop: Callable[[], bool] = lambda: False,
-) -> Iterator[tuple[np.ndarray, float]]:
-    """A board top to bottom, in strips of (h, W, 4) uint8, straight alpha, sRGB-encoded; each with
-    the share that is done then, and good until the next. Raises TooLarge and Cancelled."""
+) -> Iterator[np.ndarray]:
+    """A board top to bottom, in strips of (h, W, 4) uint8, straight alpha, sRGB-encoded.
+
+    progress is called with 0..1; stop ends the work early. Raises TooLarge and Cancelled.
+    """
     box = board_box(board, scale)
     if box.width * box.height > GREATEST_PIXELS:
         raise TooLarge(
             f"{box.width} x {box.height} px is too large to write; the most is 32000 x 32000"
         )
     renderer = renderer or Renderer()
-    parts = bands_of(box)
-    for number, part in enumerate(parts):
-        if stop():
-            raise Cancelled
-        planes = renderer.frame(Request(board, scale, part, transparent), stop)
+    done = 0
+    for part in bands_of(box):
         out = np.empty((part.height, part.width), np.uint32)
-        renderer.picture(planes, part, True, out)
-        if len(parts) > 1:
-            renderer.cache.clear()
-        yield out.view(np.uint8).reshape(part.height, part.width, 4), (number + 1) / len(parts)
+        for tile in tiles_of(part):
+            if stop():
+                raise Cancelled
+            planes = renderer.frame(Request(board, scale, tile, transparent), stop)
+            pixels = np.empty((tile.height, tile.width), np.uint32)
+            renderer.picture(planes, tile, True, pixels)
+            out[:, tile.x0 : tile.x1] = pixels
+            if tile != box:
+                renderer.cache.clear()
+            done += tile.width * tile.height
+            progress(done / (box.width * box.height))
+        yield out.view(np.uint8).reshape(part.height, part.width, 4)
 
 
 def rgba(
@@ -66,8 +81,14 @@ def rgba(
     progress is called with 0..1; stop ends the work early.
     Raises TooLarge and Cancelled.
     """
-    made = []
-    for rows, share in strips(board, scale, transparent=transparent, renderer=renderer, stop=stop):
-        made.append(rows)
-        progress(share)
+    made = list(
+        strips(
+            board,
+            scale,
+            transparent=transparent,
+            renderer=renderer,
+            progress=progress,
+            stop=stop,
+        )
+    )
     return made[0] if len(made) == 1 else np.concatenate(made)
