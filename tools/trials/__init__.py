@@ -1,0 +1,1 @@
+"""Trials of trust: mutated files, kills amid work, long random lives; ./run check --deep"""

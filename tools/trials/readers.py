@@ -1,0 +1,84 @@
+"""Everything the program reads, by format, the way the program reads it."""
+
+from __future__ import annotations
+
+import tempfile
+from collections.abc import Callable
+from pathlib import Path
+
+from anole.core.atomic import FileError
+from anole.core.edit.clipboard import paste
+from anole.core.files import board_file
+from anole.core.files.css.reading import parse
+from anole.core.files.css.tokens import CssError
+from anole.core.files.journal import JournalError
+from anole.core.files.journal import read as read_journal
+from anole.core.lettering import fonts
+from anole.core.lettering.fonts import FontError
+from anole.core.library import styles
+from anole.core.model import Board, ModelError
+from anole.core.paint.image_formats import ImageError
+from anole.core.paint.picture_files import decoded
+from anole.core.render.export import rgba
+
+CLEAN = (FileError, ModelError, ImageError, FontError, CssError, JournalError)
+"""What a message is made from."""
+SMALL = 64
+"""px a board that was taken is rendered at."""
+
+
+def _board(data: bytes) -> None:
+    board = board_file.decode(data, "trial.anole").board
+    rgba(board, min(1.0, SMALL / max(board.width, board.height)))
+
+
+def _style(data: bytes) -> None:
+    with tempfile.TemporaryDirectory() as folder:
+        path = Path(folder, "trial.anolestyle")
+        path.write_bytes(data)
+        styles.read(path)
+
+
+def _journal(data: bytes) -> None:
+    with tempfile.TemporaryDirectory() as folder:
+        Path(folder, "steps.log").write_bytes(data)
+        read_journal(Path(folder))
+
+
+def _settings(data: bytes) -> None:
+    from anole.studio.settings import Settings
+
+    path = Settings().path
+    path.parent.mkdir(parents=True, exist_ok=True)
+    path.write_bytes(data)
+    settings = Settings()
+    _ = settings.recent
+    settings.put("theme", "dark")
+
+
+def _css(data: bytes) -> None:
+    parse(data.decode("utf-8", "replace"))
+
+
+def _clipboard(data: bytes) -> None:
+    paste(Board(width=100, height=100), data)
+
+
+def _picture(data: bytes) -> None:
+    decoded(data, "trial")
+
+
+def _font(data: bytes) -> None:
+    fonts.add(data, "trial.ttf")
+
+
+READERS: dict[str, Callable[[bytes], None]] = {
+    "board": _board,
+    "style": _style,
+    "css gradient": _css,
+    "clipboard": _clipboard,
+    "journal": _journal,
+    "settings": _settings,
+    **dict.fromkeys(("png", "jpeg", "webp", "tiff", "avif", "gif", "svg"), _picture),
+    "font": _font,
+}
