@@ -40,6 +40,7 @@ def main() -> None:
 
     from .lettering import picker, shaping, typing
     from .paints import generators, gradients, kept
+    from .trust import keeping, opening
     from .window import drags
 
     app = application()  # one for all windows: icons and fonts live as long as it does
@@ -59,6 +60,8 @@ def main() -> None:
         typing,
         picker,
         drags,
+        opening,
+        keeping,
     ):
         for result in part():
             table.add_row(*row(result))

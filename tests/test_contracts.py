@@ -1,5 +1,6 @@
 """The import contracts hold, and each one fails when something is planted against it."""
 
+import ast
 import shutil
 import subprocess
 import sys
@@ -80,3 +81,38 @@ def circles(graph: grimp.ImportGraph) -> list[set[str]]:
 
 def test_no_module_imports_itself_by_way_of_others():
     assert circles(grimp.build_graph("anole", cache_dir=None)) == []
+
+
+def _imports_and_calls(path: Path) -> set[str]:
+    """Modules that a file imports, and plain names that it calls."""
+    found: set[str] = set()
+    for node in ast.walk(ast.parse(path.read_text())):
+        if isinstance(node, ast.Import):
+            found |= {alias.name.partition(".")[0] for alias in node.names}
+        elif isinstance(node, ast.ImportFrom) and not node.level and node.module:
+            found.add(node.module.partition(".")[0])
+        elif isinstance(node, ast.Call) and isinstance(node.func, ast.Name):
+            found.add(node.func.id)
+    return found
+
+
+NETWORK = {"socket", "urllib", "http", "ftplib", "requests", "ssl", "asyncio", "smtplib"}
+CODE = {"pickle", "marshal", "shelve", "eval", "exec", "compile", "__import__", "importlib"}
+OTHERS = {"subprocess", "multiprocessing"}
+ALLOWED = {
+    # sockets of this machine alone: the helper's, and the display's
+    "core/isolation/client.py": {"socket", "subprocess"},
+    "core/isolation/wire.py": {"socket"},
+    "core/helper/__main__.py": {"socket"},
+    "studio/display.py": {"socket"},
+}
+METADATA = {"importlib"}
+"""importlib.resources and importlib.metadata name our own data and version."""
+
+
+def test_no_network_no_code_from_files_no_other_process():
+    root = ROOT / "src" / "anole"
+    for path in sorted(root.rglob("*.py")):
+        name = path.relative_to(root).as_posix()
+        found = _imports_and_calls(path) & (NETWORK | CODE | OTHERS)
+        assert found - ALLOWED.get(name, set()) - METADATA == set(), name

@@ -122,6 +122,7 @@ class Life(RuleBasedStateMachine):
         np.testing.assert_array_equal(kept, fresh)
 
 
+@pytest.mark.deep
 def test_random_lives(deep):
     """Deep: for as long as it takes; else a sample."""
     from hypothesis.stateful import run_state_machine_as_test
