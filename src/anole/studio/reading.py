@@ -37,9 +37,11 @@ class Reading(QObject):
         self.foot = foot
         self.task: Background | None = None
         self._jobs: list[_Job] = []
+        self._name = ""
         self._soon = QTimer(self)
         self._soon.setSingleShot(True)
         self._soon.setInterval(PATIENCE_MS)
+        self._soon.timeout.connect(self._say)
 
     @property
     def idle(self) -> bool:
@@ -68,14 +70,11 @@ class Reading(QObject):
         task = self.task = Background(job.work)
         task.ended.connect(lambda result, error: self._ended(job, result, error))
         task.start()
-        self._soon.stop()
-        self._soon = QTimer(self)
-        self._soon.setSingleShot(True)
-        self._soon.timeout.connect(lambda: self._say(job))
-        self._soon.start(PATIENCE_MS)
+        self._name = job.name
+        self._soon.start()
 
-    def _say(self, job: _Job) -> None:
-        self.foot.show_progress(f"Reading {short(job.name)}", None, self.stop)
+    def _say(self) -> None:
+        self.foot.show_progress(f"Reading {short(self._name)}", None, self.stop)
 
     def _ended(self, job: _Job, result: object, error: Exception | None) -> None:
         self.task = None

@@ -10,8 +10,8 @@ import numpy as np
 
 from ..isolation.wire import Header, WireError, receive, send
 from ..text import short
-from .limits import die_with_parent, limit
-from .tasks import REFUSALS, TASKS
+from .limits import alarmed, gain_no_rights, limit
+from .tasks import REFUSALS, TASKS, warm
 
 
 def _done(header: Header, data: bytes) -> tuple[Header, Sequence[np.ndarray]]:
@@ -30,17 +30,19 @@ def _done(header: Header, data: bytes) -> tuple[Header, Sequence[np.ndarray]]:
 
 
 def serve(talk: socket.socket) -> None:
-    """Answer until nobody asks any more."""
+    """Answer until nobody asks any more; the first waits for what all need."""
     send(talk, Header())
+    warm()
     while True:
         header, arrays = receive(talk)
-        answer, found = _done(header, arrays[0].tobytes() if arrays else b"")
+        with alarmed():
+            answer, found = _done(header, arrays[0].tobytes() if arrays else b"")
         send(talk, answer, found)
 
 
 def main() -> None:
     """Serve the socket whose number is the first argument."""
-    die_with_parent()
+    gain_no_rights()
     limit()
     try:
         serve(socket.socket(fileno=int(sys.argv[1])))

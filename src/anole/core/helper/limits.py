@@ -7,11 +7,14 @@ import ctypes
 import os
 import resource
 import signal
+from collections.abc import Iterator
 
 MEMORY = 3 << 30
 """Bytes beyond what it takes when it has started."""
 OPEN_FILES = 64
-_SET_PDEATHSIG, _SET_NO_NEW_PRIVS = 1, 38
+ALONE = 60
+"""Seconds that a piece of work may take when the program that wants it is gone."""
+_SET_NO_NEW_PRIVS = 38
 """Of prctl(2)."""
 
 
@@ -21,12 +24,23 @@ def _address_space() -> int:
         return int(file.read().split()[0]) * os.sysconf("SC_PAGE_SIZE")
 
 
-def die_with_parent() -> None:
-    """End when the program does, whatever happens to it; and never gain rights."""
+@contextlib.contextmanager
+def alarmed() -> Iterator[None]:
+    """Be ended by the system when the block takes longer than ALONE: work that hangs in a decoder
+    does not see that nobody waits for it any more. (A signal at the parent's death would come at
+    the end of the thread that started the helper.)"""
+    signal.signal(signal.SIGALRM, signal.SIG_DFL)
+    signal.alarm(ALONE)
+    try:
+        yield
+    finally:
+        signal.alarm(0)
+
+
+def gain_no_rights() -> None:
+    """Whatever is run from here never has more rights than this process."""
     with contextlib.suppress(OSError, AttributeError):
-        libc = ctypes.CDLL(None, use_errno=True)
-        libc.prctl(_SET_PDEATHSIG, signal.SIGKILL, 0, 0, 0)
-        libc.prctl(_SET_NO_NEW_PRIVS, 1, 0, 0, 0)
+        ctypes.CDLL(None, use_errno=True).prctl(_SET_NO_NEW_PRIVS, 1, 0, 0, 0)
 
 
 def limit() -> None:

@@ -11,6 +11,7 @@ from ..lettering.font_details import details_of
 from ..lettering.font_file import FontError
 from ..lettering.font_reading import faces_in, read_face
 from ..lettering.font_trial import tried
+from ..lettering.fonts import built_in_folder, read_font
 from ..paint.decoding import decode
 from ..paint.image_formats import ImageError
 from ..registry import Registry
@@ -41,6 +42,12 @@ def _faces(meta: dict[str, Any], data: bytes) -> Answer:
 
 def _details(meta: dict[str, Any], data: bytes) -> Answer:
     return details_of(data, meta["index"]), []
+
+
+def warm() -> None:
+    """Load what the first font would wait for a second for."""
+    font = read_font(built_in_folder() / "Anton_400Regular.ttf")
+    tried(font.path.read_bytes(), font.family)
 
 
 TASKS: Registry[str, Callable[[dict[str, Any], bytes], Answer]] = Registry(
