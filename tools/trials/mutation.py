@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import copy
 import io
 import json
 import zipfile
@@ -59,9 +60,10 @@ def mutated_json(rng: Random, text: bytes) -> bytes:
         if isinstance(at, dict) and rng.random() < 0.15:
             at[rng.choice(["kind", "id", "later", "x" * 300])] = at.pop(key)
         elif rng.random() < 0.1:
-            at[key] = [at[key]] * rng.choice([2, 300])
+            at[key] = [copy.deepcopy(at[key]) for _ in range(rng.choice([2, 300]))]
         else:
-            at[key] = rng.choice(HOSTILE)
+            # a copy: what is put in here may be changed in its turn
+            at[key] = copy.deepcopy(rng.choice(HOSTILE))
     return json.dumps(data).encode()
 
 

@@ -41,19 +41,20 @@ def bounds(chords: Chords) -> tuple[float, float, float, float]:
 
 
 def greatest_inside(chords: Chords) -> float:
-    """The greatest inside distance of an outline, in its own px."""
-    ink = ink_box(chords)
-    if ink.empty:
+    """The greatest inside distance of an outline, in its own px; the same wherever it stands."""
+    if ink_box(chords).empty:
         return 0.0
-    zoom = min(max(CORE_SIDE / max(ink.width, ink.height), CORE_SCALES[0]), CORE_SCALES[1])
-    zoom = min(zoom, 4096 / max(ink.width, ink.height))
-    scaled = chords * zoom
+    # rounded, so that other sums on the way to an outline give it no other core
+    x0, y0, x1, y1 = np.round(bounds(chords), 6)
+    side = max(x1 - x0, y1 - y0, 1.0)
+    zoom = min(max(CORE_SIDE / side, CORE_SCALES[0]), CORE_SCALES[1], 4096 / side)
+    scaled = np.round((chords - (x0, y0, x0, y0)) * zoom, 6)
     box = ink_box(scaled).grown(2)
     _, inside = rasterise(scaled, box)
     if not inside.any():
         return 0.0
     # the pixel nearest to the ridge may miss it by up to a quarter of a pixel's diagonal
-    return float(nearest(scaled, inside, box).distance.max() + 0.25) / zoom
+    return float(nearest(scaled, inside, box).distance.max() + 0.25) / float(zoom)
 
 
 class ShapeFields:
