@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import functools
 import io
 
 from fontTools.feaLib.builder import addOpenTypeFeaturesFromString
@@ -56,12 +57,14 @@ def bytes_of(font: TTFont) -> bytes:
     return room.getvalue()
 
 
+@functools.cache
 def featured() -> bytes:
     made = builder()
     addOpenTypeFeaturesFromString(made.font, FEATURES)
     return bytes_of(made.font)
 
 
+@functools.cache
 def wide() -> bytes:
     """A font of the same name, whose A is 900 wide."""
     made = builder()
