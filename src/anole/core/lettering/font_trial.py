@@ -8,7 +8,7 @@ import uharfbuzz as hb
 from . import skia_paths
 from .font_file import FontError
 
-MOST_LETTERS, RUN, MOST_GLYPHS, MOST_UNITED = 400, 40, 120, 6
+MOST_LETTERS, RUN, MOST_GLYPHS, MOST_UNITED = 200, 40, 50, 3
 """Letters that are shaped, so many together; glyphs that are drawn, and united from their contours."""
 LATIN = "Hamburgefonstiv AVATAR fi ffl 0123456789 \u00c4\u00e9\u0301"
 
