@@ -38,7 +38,7 @@ def ruler(painter: QPainter, state: BuildUpState) -> None:
             painter.drawLine(QPointF(x, RULER - 5), QPointF(x, RULER))
             text = f"{side * n * step:+.3g}".replace("-0.", "-.").replace("+0.", "+.")
             half = metrics.horizontalAdvance(text) / 2
-            if side > 0 and x + half > axis.right - 26:
+            if side > 0 and x + half > axis.right - 8:
                 continue
             if side < 0 and x + half > axis.edge - 16:
                 continue
