@@ -116,3 +116,12 @@ def test_no_network_no_code_from_files_no_other_process():
         name = path.relative_to(root).as_posix()
         found = _imports_and_calls(path) & (NETWORK | CODE | OTHERS)
         assert found - ALLOWED.get(name, set()) - METADATA == set(), name
+
+
+def test_what_few_boards_need_is_not_imported_at_the_start():
+    """One curve's package takes as long as all else."""
+    script = "import anole.cli, sys; print('scipy.interpolate' in sys.modules)"
+    ended = subprocess.run(
+        [sys.executable, "-c", script], capture_output=True, text=True, check=True
+    )
+    assert ended.stdout.strip() == "False"

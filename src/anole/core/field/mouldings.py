@@ -4,16 +4,15 @@ from __future__ import annotations
 
 import functools
 
+import cv2
 import numpy as np
-from scipy.interpolate import PchipInterpolator
-from scipy.ndimage import gaussian_filter1d
 
-from ..maths import smoothstep
+from ..maths import monotone, smoothstep
 from ..model.moulding import Moulding
 
 STEPS = 2048
-SHARPEST = 4.0
-"""Steps that a vertical wall is spread over, so that it has a slope."""
+SHARPEST, REACH = 4.0, 33
+"""Steps that a vertical wall is spread over, so that it has a slope; and four times that each way."""
 
 
 def _bead(p: np.ndarray) -> np.ndarray:
@@ -41,7 +40,7 @@ def _drawn(moulding: Moulding, p: np.ndarray) -> np.ndarray:
     xs, ys = np.array(list(places)), np.array(list(places.values()))
     if len(xs) < 2:
         return np.full_like(p, ys[0])
-    return np.clip(PchipInterpolator(xs, ys)(np.clip(p, xs[0], xs[-1])), 0, 1)
+    return np.clip(monotone(xs, ys, np.clip(p, xs[0], xs[-1])), 0, 1)
 
 
 PROFILES = {
@@ -75,5 +74,7 @@ def height(moulding: Moulding, p: np.ndarray) -> np.ndarray:
 def table(moulding: Moulding) -> np.ndarray:
     """(STEPS + 1,) float32 heights for p = k / STEPS, walls given a slope."""
     p = np.linspace(0, 1, STEPS + 1)
-    soft = gaussian_filter1d(height(moulding, p), SHARPEST, mode="nearest")
-    return np.ascontiguousarray(soft, np.float32)
+    soft = cv2.GaussianBlur(
+        height(moulding, p)[None], (REACH, 1), SHARPEST, borderType=cv2.BORDER_REPLICATE
+    )
+    return np.ascontiguousarray(soft[0], np.float32)

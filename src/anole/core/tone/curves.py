@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 import numpy as np
-from scipy.interpolate import PchipInterpolator
 
 from ..arrays import Planes
+from ..maths import monotone
 from ..model import Curves
 from .light import mapped
 from .where import Where
@@ -13,5 +13,5 @@ from .where import Where
 
 def apply(op: Curves, planes: Planes, where: Where) -> np.ndarray:
     heights = (op.shadows, op.darks, op.middles, op.lights, op.tops)
-    curve = PchipInterpolator(np.linspace(0, 1, 5), heights)
-    return mapped(planes, curve(np.linspace(0, 1, 1025)).astype(np.float32))
+    curve = monotone(np.linspace(0, 1, 5), np.array(heights), np.linspace(0, 1, 1025))
+    return mapped(planes, curve.astype(np.float32))
