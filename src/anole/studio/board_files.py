@@ -61,7 +61,7 @@ class BoardFiles(QObject):
             return
         self._window.raise_()
         self.foot.ask(
-            f"“{short(self.document.board.name)}” has changes that are not saved.",
+            f"“{short(self.document.title)}” has changes that are not saved.",
             [("Save", lambda: self.save(then)), ("Do not save", then), ("Stay", nothing)],
         )
 
@@ -116,7 +116,7 @@ class BoardFiles(QObject):
 
     def ask_save(self, then: Then = nothing) -> None:
         """Ask where to save."""
-        start = str(self.document.path or f"{self.document.board.name}{ENDING}")
+        start = str(self.document.path or f"{self.document.title}{ENDING}")
         name, _ = QFileDialog.getSaveFileName(self._window, "Save the board", start, BOARDS)
         if not name:
             return

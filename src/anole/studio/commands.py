@@ -7,7 +7,6 @@ from typing import NamedTuple
 
 from ..core.edit.fitting import fit_all
 from ..core.edit.pieces import (
-    add_lettering,
     change_piece,
     duplicate_pieces,
     move_in_order,
@@ -15,6 +14,7 @@ from ..core.edit.pieces import (
 )
 from ..core.model import Board, Coated, Placed
 from .clipboard import copy, paste, paste_style
+from .new_words import add_words
 from .session import Session
 from .shell import Stage
 
@@ -27,14 +27,6 @@ class Command(NamedTuple):
     keys: tuple[str, ...]
     run: Callable[[Session], object]
     when: Callable[[Session], bool] = lambda session: True
-
-
-def _add_words(session: Session) -> None:
-    fresh = session.document.make("Add words", lambda b: add_lettering(b, "New words"))
-    if fresh is not None:
-        session.selection.choose(fresh)
-        session.shell.show_stage(Stage.ARRANGE)
-        session.shell.do("edit words")
 
 
 def _has_piece(session: Session) -> bool:
@@ -119,7 +111,7 @@ COMMANDS = (
     Command("export", "Write a picture", ("Ctrl+Return",), _window("export")),
     Command("undo", "Undo", ("Ctrl+Z",), lambda s: s.document.undo(), _can_undo),
     Command("redo", "Redo", ("Ctrl+Shift+Z",), lambda s: s.document.redo(), _can_redo),
-    Command("words", "Add words", ("Ctrl+T",), _add_words),
+    Command("words", "Add words", ("Ctrl+T",), add_words),
     Command("copy", "Copy the piece, in Coat the coat", ("Ctrl+C",), copy, _has_piece),
     Command("paste", "Paste", ("Ctrl+V",), paste),
     Command("paste-style", "Paste the style alone", ("Ctrl+Shift+V",), paste_style, _has_coated),

@@ -75,6 +75,11 @@ class Document(QObject):
         return self.board == self._saved
 
     @property
+    def title(self) -> str:
+        """What the board is called: by its file, once it has one."""
+        return self.path.stem if self.path is not None else self.board.name
+
+    @property
     def is_pristine(self) -> bool:
         """Whether it is a new board on which nothing was done."""
         return self.path is None and len(self.history.steps) == 1

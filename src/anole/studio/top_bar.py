@@ -175,7 +175,7 @@ class TopBar(QWidget):
 
     def refresh(self) -> None:
         document = self.session.document
-        self.name.setText(document.board.name.replace("&", "&&") + "  ▾")
+        self.name.setText(document.title.replace("&", "&&") + "  ▾")
         self.state.setText(
             "saved"
             if document.is_saved and document.path

@@ -301,7 +301,7 @@ class Window(QWidget):
         self.top.refresh()
         actions.refresh(self.session, self.actions_by_id)
         state = "" if self.document.is_saved else " *"
-        self.setWindowTitle(f"{self.document.board.name}{state} - Anole")
+        self.setWindowTitle(f"{self.document.title}{state} - Anole")
 
     # looking without changing
 

@@ -25,7 +25,7 @@ class Writing(QObject):
         if self.job is not None:
             self.foot.say("A picture is being written; wait for it, or cancel it.")
             return
-        start = f"{self.document.board.name}.png"
+        start = f"{self.document.title}.png"
         name, _ = QFileDialog.getSaveFileName(self._window, "Write a picture", start, "PNG (*.png)")
         if name:
             self.to(ended(Path(name), ".png"), scale, transparent)

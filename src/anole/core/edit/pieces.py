@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from typing import Any
+from typing import Any, TypeVar
 
 import msgspec
 
@@ -14,6 +14,7 @@ from .carrying import with_assets
 from .checked import replaced
 from .ids import free, free_name
 
+P = TypeVar("P", bound=Piece)
 MARGIN = 0.05
 """Of the board's shorter side: how far a pinned piece stays from the border."""
 PARTS = {"head": "rails", "foot": "rails"}
@@ -39,9 +40,18 @@ def switch_shaping(board: Board, piece_id: str, kind: str) -> Board:
 
 def with_piece(board: Board, piece: Piece) -> Board:
     """The board with the piece of the same id replaced."""
-    piece = wearing_carried(board, piece)
+    piece = _named_by_words(board.piece(piece.id), wearing_carried(board, piece))
     pieces = tuple(piece if old.id == piece.id else old for old in board.pieces)
     return msgspec.structs.replace(board, pieces=pieces)
+
+
+def _named_by_words(old: Piece, piece: P) -> P:
+    """Words that nobody named otherwise are called by what they say."""
+    if not (isinstance(old, Lettering) and isinstance(piece, Lettering)):
+        return piece
+    if piece.text == old.text or piece.name != old.name or old.name != first_words(old.text):
+        return piece
+    return msgspec.structs.replace(piece, name=first_words(piece.text))
 
 
 def insert_piece(board: Board, piece: Piece, at: int, shift: float = 0.0) -> tuple[Board, str]:

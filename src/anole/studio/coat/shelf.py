@@ -23,6 +23,7 @@ from ...core.library import styles as library
 from ...core.library.styles import StoredStyle
 from ...core.model import ModelError, Style
 from .. import theme
+from ..new_words import remember_style
 from ..plain import tip
 from ..samples import bare, sample, words_of
 from ..session import Session
@@ -199,7 +200,8 @@ class Shelf(QWidget):
             self.document.said.emit("Choose what the style goes on first.")
             return
         style = chip.stored.style
-        self.document.apply(f"Style: {style.name}", self._with(style))
+        if self.document.apply(f"Style: {style.name}", self._with(style)):
+            remember_style(self.session.settings, style.name)
 
     def _ask_name(self) -> None:
         if self.selection.coated is None or not self.selection.coated.style:
