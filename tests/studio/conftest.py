@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import pytest
+from PyQt6 import sip
 from PyQt6.QtCore import QPoint, QPointF, Qt
 
 from anole.core.model import Board
@@ -41,8 +42,9 @@ def open_window(qtbot, settle):
 
     yield start
     for window in made:
-        window.leave()
-        window.deleteLater()
+        if not sip.isdeleted(window):
+            window.leave()
+            window.deleteLater()
     qtbot.wait(1)
 
 

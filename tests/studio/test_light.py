@@ -53,6 +53,9 @@ def test_cup_gold_is_built_from_nothing_by_mouse_and_keyboard(open_window, qtbot
     qtbot.keyClicks(window.arrange.section("words").words, "CUP")
     typed(qtbot, window.arrange.section("fields").panel.controls["size"], 0, "180")
     qtbot.mouseClick(window.top.stages.button(Stage.COAT), LEFT)
+    # from nothing: without the plain coats that new words wear
+    while selection.lettering.style:
+        qtbot.keyClick(window.build_up, Qt.Key.Key_Delete)
     for tag in ("fill", "stroke", "shadow", "relief", "relief", "glow"):
         qtbot.mouseClick(window.under_build_up.coats.open, LEFT)
         qtbot.mouseClick(window.under_build_up.coats.buttons[tag], LEFT)

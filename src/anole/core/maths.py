@@ -11,9 +11,40 @@ def smoothstep(t: np.ndarray) -> np.ndarray:
 
 
 def monotone(xs: np.ndarray, ys: np.ndarray, at: np.ndarray) -> np.ndarray:
-    """A smooth curve through points that rises and falls only where they do, at places `at`
-    (F. N. Fritsch, J. Butland, SIAM J. Sci. Stat. Comput. 5, 1984); xs rise."""
-    # imported when it is needed: it takes a second, and few boards have such a curve
-    from scipy.interpolate import PchipInterpolator
+    """A smooth curve through points that rises and falls only where they do, at places `at`: cubic
+    Hermite pieces with the slopes of F. N. Fritsch and J. Butland (SIAM J. Sci. Stat. Comput. 5,
+    1984). xs (n,) rise, n at least 2; beyond them the outer pieces go on."""
+    slopes = _slopes(np.diff(xs), np.diff(ys) / np.diff(xs))
+    piece = np.clip(np.searchsorted(xs, at, "right") - 1, 0, len(xs) - 2)
+    width = (xs[1:] - xs[:-1])[piece]
+    t = (at - xs[piece]) / width
+    first, last = ys[piece], ys[piece + 1]
+    bow = width * (slopes[piece] * (1 - t) - slopes[piece + 1] * t)
+    s = smoothstep(t)
+    return np.asarray(first + (last - first) * s + t * (1 - t) * bow)
 
-    return np.asarray(PchipInterpolator(xs, ys)(at))
+
+def _slopes(steps: np.ndarray, chords: np.ndarray) -> np.ndarray:
+    """The slope at each point, from the distances to its neighbours and the chords to them."""
+    if len(chords) == 1:
+        return np.repeat(chords, 2)
+    slopes = np.zeros(len(chords) + 1)
+    before, after = chords[:-1], chords[1:]
+    one_way = before * after > 0
+    w1, w2 = 2 * steps[1:] + steps[:-1], steps[1:] + 2 * steps[:-1]
+    mean = np.divide(w1, before, where=one_way, out=np.ones_like(before))
+    mean += np.divide(w2, after, where=one_way, out=np.ones_like(after))
+    slopes[1:-1] = np.where(one_way, (w1 + w2) / mean, 0.0)
+    slopes[0] = _end(steps[0], steps[1], chords[0], chords[1])
+    slopes[-1] = _end(steps[-1], steps[-2], chords[-1], chords[-2])
+    return slopes
+
+
+def _end(step: float, next_step: float, chord: float, next_chord: float) -> float:
+    """The slope at an end: that of a parabola through three points, as far as it stays in shape."""
+    slope = ((2 * step + next_step) * chord - step * next_chord) / (step + next_step)
+    if slope * chord <= 0:
+        return 0.0
+    if chord * next_chord <= 0 and abs(slope) > 3 * abs(chord):
+        return 3 * chord
+    return slope

@@ -87,6 +87,15 @@ class Window(QWidget):
         self.show_stage(Stage.ARRANGE)
         self._refresh()
         self.view.setFocus()
+        for part in (
+            self.worker,
+            self.selection,
+            self.reading,
+            self.journaling,
+            self.font_reader,
+            self.measures,
+        ):
+            part.setParent(self)
         OPEN.add(self)
         self.worker.start()
         self.font_reader.start()
@@ -97,10 +106,10 @@ class Window(QWidget):
     def _make_parts(self) -> None:
         session = self.session
         self.holding, self.view = Holding(session), BoardView(session)
-        self.tools, measures = Tools(self.view), Measures(session)
-        self.build_up, self.pieces = BuildUp(session, self.view, measures), PiecesList(session)
+        self.tools, self.measures = Tools(self.view), Measures(session)
+        self.build_up, self.pieces = BuildUp(session, self.view, self.measures), PiecesList(session)
         self.arrange = PiecePanel(session)
-        self.coat = CoatPanel(session, measures)
+        self.coat = CoatPanel(session, self.measures)
         self.shelf, self.steps = Shelf(session), Steps(session)
         self.export = ExportPanel(session)
         self.font_reader = FontReader()
@@ -375,3 +384,5 @@ class Window(QWidget):
         self.font_reader.stop()
         self.worker.stop()
         super().closeEvent(event)
+        # here and now, for what Python collects it may collect in another thread
+        self.deleteLater()

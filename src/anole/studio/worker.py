@@ -70,6 +70,7 @@ class Worker(QObject):
         self._small = Renderer(Cache(SMALL_CACHE))
         self._halves = Renderer(Cache(HALF_CACHE))
         self.left_out = LeftOut()
+        self.left_out.setParent(self)
         self._took = self._half_took = 0.0
         self._buffers = Buffers()
         self._thread = threading.Thread(target=self._loop, name="anole-render", daemon=True)
