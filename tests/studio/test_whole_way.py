@@ -38,6 +38,9 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
 
     # coats, added
     qtbot.mouseClick(window.top.stages.button(Stage.COAT), LEFT)
+    # instead of the plain ones that new words wear
+    while selection.lettering.style:
+        qtbot.keyClick(window.build_up, Qt.Key.Key_Delete)
     for tag in ("fill", "stroke", "shadow"):
         qtbot.mouseClick(window.under_build_up.coats.open, LEFT)
         qtbot.mouseClick(window.under_build_up.coats.buttons[tag], LEFT)
