@@ -62,3 +62,15 @@ def test_a_cancelled_picture_leaves_nothing(tmp_path, monkeypatch):
     assert old.read_bytes() == b"old" and list(tmp_path.iterdir()) == [old]
     with pytest.raises(FileError):
         picture.write(tmp_path / "no" / "a.png", board(Fill(id="f")))
+
+
+@pytest.mark.parametrize("whole", [picture.WHOLE, 1000])
+def test_who_cancels_after_the_last_pixel_gets_no_file(tmp_path, monkeypatch, whole):
+    monkeypatch.setattr(picture, "WHOLE", whole)
+    shares: list[float] = []
+    path = tmp_path / "a.png"
+    with pytest.raises(Cancelled):
+        picture.write(
+            path, board(Fill(id="f")), progress=shares.append, stop=lambda: shares[-1:] == [1.0]
+        )
+    assert not list(tmp_path.iterdir())

@@ -10,7 +10,30 @@ from PyQt6.QtCore import QObject, pyqtSignal
 Stop = Callable[[], bool]
 
 
-class Background(QObject):
+class Threaded(QObject):
+    """Work in a thread: subclass it and say in _run() what is done there."""
+
+    def __init__(self, name: str, parent: QObject | None = None) -> None:
+        super().__init__(parent)
+        self._stop = threading.Event()
+        self._thread = threading.Thread(target=self._run, name=name, daemon=True)
+
+    def start(self) -> None:
+        self._thread.start()
+
+    def cancel(self) -> None:
+        """Ask the work to end early."""
+        self._stop.set()
+
+    def wait(self) -> None:
+        if self._thread.is_alive():
+            self._thread.join()
+
+    def _run(self) -> None:
+        raise AssertionError(type(self).__name__)
+
+
+class Background(Threaded):
     """`ended(result, error)`, one of them None, exactly once and never after cancel().
 
     `work` is given a function that says whether it should stop.
@@ -19,20 +42,8 @@ class Background(QObject):
     ended = pyqtSignal(object, object)
 
     def __init__(self, work: Callable[[Stop], object], parent: QObject | None = None) -> None:
-        super().__init__(parent)
-        self._work, self._stop = work, threading.Event()
-        self._thread = threading.Thread(target=self._run, name="anole-background", daemon=True)
-
-    def start(self) -> None:
-        self._thread.start()
-
-    def cancel(self) -> None:
-        """Give up: what it ends in is not told."""
-        self._stop.set()
-
-    def wait(self) -> None:
-        if self._thread.is_alive():
-            self._thread.join()
+        super().__init__("anole-background", parent)
+        self._work = work
 
     def _run(self) -> None:
         try:

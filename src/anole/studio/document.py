@@ -94,7 +94,7 @@ class Document(QObject):
     # the files it carries
 
     def _hold_assets(self) -> None:
-        """Keep what any step names, and let go of what no open board needs any more."""
+        """Keep what any step names."""
         last = self._held_for
         now = self._held_for = (self.board.assets, self.board.fonts)
         if last is None or any(a is not b for a, b in zip(last, now, strict=True)):
@@ -102,6 +102,7 @@ class Document(QObject):
             assets.hold(self._holder, {a.sha for b in boards for a in (*b.assets, *b.fonts)})
 
     def _let_go(self) -> None:
+        """Hold what this board needs, and free what no open board needs any more."""
         self._held_for = None
         self._hold_assets()
         assets.free(fonts.let_go(assets.held()))

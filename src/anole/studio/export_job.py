@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
-import threading
 from pathlib import Path
 
-from PyQt6.QtCore import QObject, pyqtSignal
+from PyQt6.QtCore import pyqtSignal
 
 from ..core.atomic import FileError
 from ..core.files import picture
@@ -13,11 +12,12 @@ from ..core.model import Board
 from ..core.render.export import TooLarge
 from ..core.render.renderer import Cancelled
 from ..core.text import short
+from .background import Threaded
 from .left_out import LeftOut, title_of
 from .troubles import Trouble, trouble_of
 
 
-class ExportJob(QObject):
+class ExportJob(Threaded):
     """`progressed(0..1)`, then `ended(Trouble, path or None)` exactly once: what there is to say."""
 
     progressed = pyqtSignal(float)
@@ -26,21 +26,9 @@ class ExportJob(QObject):
     def __init__(
         self, board: Board, path: Path, scale: float, transparent: bool, left_out: LeftOut
     ) -> None:
-        super().__init__()
+        super().__init__("anole-export")
         self._left_out = left_out
         self._board, self.path, self._scale, self._transparent = board, path, scale, transparent
-        self._stop = threading.Event()
-        self._thread = threading.Thread(target=self._run, name="anole-export", daemon=True)
-
-    def start(self) -> None:
-        self._thread.start()
-
-    def cancel(self) -> None:
-        self._stop.set()
-
-    def wait(self) -> None:
-        if self._thread.is_alive():
-            self._thread.join()
 
     def _run(self) -> None:
         try:

@@ -13,7 +13,7 @@ from ..core.coats import registry as coats
 from ..core.failures import RenderError
 from ..core.model import Board, Coat
 from ..core.pieces import registry as pieces
-from ..core.render.leaving_out import Part, failing, without
+from ..core.render.leaving_out import Part, failing, parts_of, without
 from ..core.text import short
 from .troubles import TROUBLES
 
@@ -50,8 +50,7 @@ class LeftOut(QObject):
 
     def of(self, board: Board) -> list[Part]:
         """Those that stand on a board."""
-        styles = [coat for piece in board.pieces for coat in getattr(piece, "style", ())]
-        return [part for part in (*board.pieces, *styles) if part in self._parts]
+        return [part for part in parts_of(board) if part in self._parts]
 
     def sound(self, style: tuple[Coat, ...]) -> tuple[Coat, ...]:
         """The coats of a style that work."""

@@ -184,7 +184,13 @@ class Worker(QObject):
         self._warm()
         while True:
             with self._wake:
-                self._await()
+                self._busy = False
+                rested = not self._wake.wait_for(self._is_wanted, REST)
+            if rested:
+                # not under the lock, which the window takes to ask for a picture
+                give_back()
+            with self._wake:
+                self._wake.wait_for(self._is_wanted)
                 self._busy = True
                 if self._over:
                     return
@@ -203,14 +209,6 @@ class Worker(QObject):
                 )
             except Exception as error:
                 TROUBLES.caught(error, f"This board could not be painted: {short(error)}")
-
-    def _await(self) -> None:
-        """Wait for work; when none has come for a while, give back what lies about."""
-        worked = self._busy
-        self._busy = False
-        while not self._wake.wait_for(self._is_wanted, REST if worked else None):
-            worked = False
-            give_back()
 
     def _is_wanted(self) -> bool:
         return bool(self._over or self._request or self._jobs)

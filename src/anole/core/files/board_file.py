@@ -15,7 +15,7 @@ import msgspec
 from .. import assets
 from ..atomic import FileError, read_bytes, write_bytes
 from ..isolation.client import never
-from ..lettering import fonts
+from ..lettering.carried_fonts import take_in as take_in_fonts
 from ..lettering.carried_fonts import with_carried_fonts
 from ..model import Asset, Board, ModelError, from_builtins, to_builtins
 from ..paint.image_formats import ImageError
@@ -133,13 +133,7 @@ def _take_in(box: zipfile.ZipFile, board: Board, name: str) -> tuple[str, ...]:
             troubles.append(f"{short(asset.name)} in {name} is damaged and was left out")
             continue
         assets.put(data)
-    for asset in board.fonts:
-        try:
-            if assets.has(asset.sha):
-                fonts.add(assets.get(asset.sha), asset.name)
-        except fonts.FontError as error:
-            troubles.append(str(error))
-    return tuple(troubles)
+    return (*troubles, *take_in_fonts(board.fonts))
 
 
 def _try_pictures(board: Board, stop: Callable[[], bool]) -> tuple[str, ...]:

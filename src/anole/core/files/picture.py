@@ -8,9 +8,9 @@ from pathlib import Path
 from ..atomic import replacing
 from ..cache import Cache
 from ..model import Board
-from ..render.export import rgba, strips
+from ..render.export import joined, strips
 from ..render.opaque import opaque
-from ..render.renderer import Renderer, board_box
+from ..render.renderer import Cancelled, Renderer, board_box
 from . import png
 from .png_stream import PngStream
 
@@ -32,27 +32,28 @@ def write(
     """Render a board into a PNG; returns the file's bytes. Raises FileError, TooLarge, Cancelled,
     and nothing is written then."""
     box, dpi = board_box(board, scale), board.dpi * scale
-    renderer = Renderer(Cache(CACHE))
+    parts = strips(
+        board,
+        scale,
+        transparent=transparent,
+        renderer=Renderer(Cache(CACHE)),
+        progress=progress,
+        stop=stop,
+    )
     if box.width * box.height <= WHOLE:
-        pixels = rgba(
-            board,
-            scale,
-            transparent=transparent,
-            renderer=renderer,
-            progress=progress,
-            stop=stop,
-        )
+        pixels = joined(parts)
+        _go_on(stop)
         return png.write(path, pixels, dpi)
     alpha = transparent or not opaque(board)
     with replacing(path) as file:
         stream = PngStream(file, box.width, box.height, alpha, dpi)
-        for rows in strips(
-            board,
-            scale,
-            transparent=transparent,
-            renderer=renderer,
-            progress=progress,
-            stop=stop,
-        ):
+        for rows in parts:
             stream.rows(rows)
+        _go_on(stop)
         return stream.end()
+
+
+def _go_on(stop: Callable[[], bool]) -> None:
+    """Who cancels after the last px wants no file either."""
+    if stop():
+        raise Cancelled

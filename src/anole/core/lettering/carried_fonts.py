@@ -2,15 +2,30 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from typing import TypeVar
 
 import msgspec
 
+from .. import assets
 from ..model import Asset, Board, Lettering, Piece
 from . import fonts
 
 P = TypeVar("P", bound=Piece)
 MEDIA_TYPE = "font/sfnt"
+
+
+def take_in(files: Iterable[Asset]) -> list[str]:
+    """Make the fonts that a board carries usable, as far as their bytes are at hand; what is wrong
+    with one is told."""
+    troubles = []
+    for asset in files:
+        try:
+            if assets.has(asset.sha):
+                fonts.add(assets.get(asset.sha), asset.name)
+        except fonts.FontError as error:
+            troubles.append(str(error))
+    return troubles
 
 
 def wearing_carried(board: Board, piece: P) -> P:

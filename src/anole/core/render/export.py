@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 
 import numpy as np
 
@@ -67,6 +67,12 @@ def strips(
         yield out.view(np.uint8).reshape(part.height, part.width, 4)
 
 
+def joined(parts: Iterable[np.ndarray]) -> np.ndarray:
+    """Strips of (h, W, 4), top to bottom, as one."""
+    made = list(parts)
+    return made[0] if len(made) == 1 else np.concatenate(made)
+
+
 def rgba(
     board: Board,
     scale: float = 1.0,
@@ -81,7 +87,7 @@ def rgba(
     progress is called with 0..1; stop ends the work early.
     Raises TooLarge and Cancelled.
     """
-    made = list(
+    return joined(
         strips(
             board,
             scale,
@@ -91,4 +97,3 @@ def rgba(
             stop=stop,
         )
     )
-    return made[0] if len(made) == 1 else np.concatenate(made)

@@ -30,10 +30,15 @@ def _without(piece: Piece, parts: AbstractSet[Part]) -> Piece:
     return msgspec.structs.replace(piece, style=style)
 
 
+def parts_of(board: Board) -> list[Part]:
+    """The pieces of a board, then the coats that they wear."""
+    worn = [coat for piece in board.pieces if isinstance(piece, Coated) for coat in piece.style]
+    return [*board.pieces, *worn]
+
+
 def failing(board: Board, part: msgspec.Struct) -> list[Part]:
     """The parts of the board that an error's part means: what was rendered may be a copy."""
-    parts: list[Part] = [*board.pieces]
-    parts += [coat for piece in board.pieces if isinstance(piece, Coated) for coat in piece.style]
+    parts = parts_of(board)
     exact = [own for own in parts if own == part]
     return exact or [
         own for own in parts if type(own) is type(part) and own.id == getattr(part, "id", None)

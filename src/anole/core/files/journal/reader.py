@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import contextlib
 from datetime import datetime
 from pathlib import Path
 from typing import Any, NamedTuple
@@ -12,7 +11,7 @@ import msgspec
 from ... import assets
 from ...atomic import FileError, read_bytes
 from ...history import MOST_STEPS, History, Step
-from ...lettering import fonts
+from ...lettering.carried_fonts import take_in as take_in_fonts
 from ...model import Board, ModelError, Piece, from_builtins
 from .chunks import MissingChunk, digest, joined
 from .folder import LOG, OLD
@@ -156,7 +155,7 @@ def _read(folder: Path, name: str) -> Journal:
                 continue
         if not steps:
             raise JournalError(f"no step of the journal {folder.name} can be read")
-        _add_fonts(steps)
+        take_in_fonts({asset: None for step in steps for asset in step.board.fonts})
         by_number = dict(zip(numbers, steps, strict=True))
         at = max((i for i, n in enumerate(numbers) if n <= now["at"]), default=0)
         saved = by_number.get(now["saved"])
@@ -170,13 +169,6 @@ def _read(folder: Path, name: str) -> Journal:
         )
     except (KeyError, TypeError, ValueError) as error:
         raise JournalError(f"the journal {folder.name} is damaged: {error}") from error
-
-
-def _add_fonts(steps: list[Step]) -> None:
-    for asset in {asset.sha: asset for step in steps for asset in step.board.fonts}.values():
-        with contextlib.suppress(fonts.FontError):
-            if assets.has(asset.sha):
-                fonts.add(assets.get(asset.sha), asset.name)
 
 
 def _take_in(folder: Path) -> None:
