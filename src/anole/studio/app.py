@@ -50,8 +50,12 @@ def run(file: Path | None, *, demo: bool = False) -> int:
         window.files.open_copy(demo_folder() / DEMO)
     elif file is not None:
         window.files.open(file)
+    else:
+        window.show_start()
     window.show()
-    window.recovery.offer()
+    if demo or file is not None:
+        # the start page shows it as cards
+        window.recovery.offer()
     # ended from outside nobody can answer: what was done stays for the next start; the timer lets
     # Python see the signal
     for ending in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP):

@@ -23,6 +23,11 @@ from .settings import Settings
 BOARDS = "Anole boards (*.anole)"
 ENDING = ".anole"
 BACKUP: Where = "state"
+BACKUPS: dict[Where, str] = {
+    "state": "is kept in Anole's own folder",
+    "beside": "is kept beside the file",
+    "none": "is not kept",
+}
 Then = Callable[[], object]
 
 
@@ -65,9 +70,12 @@ class BoardFiles(QObject):
             [("Save", lambda: self.save(then)), ("Do not save", then), ("Stay", nothing)],
         )
 
-    def new(self, width: int, height: int, dpi: float = 96.0) -> None:
+    def new(self, width: int, height: int, dpi: float = 96.0, then: Then = nothing) -> None:
+        """A new board; `then` follows when it is on."""
+
         def start() -> None:
             self.document.start(new_board(width, height, dpi))
+            then()
             self.opened.emit(True)
 
         self.leave(start)
@@ -147,4 +155,4 @@ class BoardFiles(QObject):
     def backup(self) -> Where:
         """Where the version before is kept."""
         where = self.settings.get("backup", BACKUP)
-        return where if where in ("state", "beside", "none") else BACKUP
+        return where if where in BACKUPS else BACKUP

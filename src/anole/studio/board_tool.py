@@ -35,6 +35,10 @@ class BoardTool:
         """A double click."""
         return False
 
+    def ask_menu(self, at: QPointF) -> str | None:
+        """Choose what lies under a right click, and say what kind of thing it is."""
+        return None
+
     def hover(self, at: QPointF) -> tuple[Qt.CursorShape, str] | None:
         """The cursor's shape and a hint, where the tool would take a press."""
         return None

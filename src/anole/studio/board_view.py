@@ -7,6 +7,7 @@ from typing import Any
 
 from PyQt6.QtCore import QEvent, QPointF, Qt, QTimer
 from PyQt6.QtGui import (
+    QContextMenuEvent,
     QInputMethodEvent,
     QKeyEvent,
     QMouseEvent,
@@ -24,10 +25,13 @@ from .canvas import Canvas
 from .frames import Frame
 from .plain import tip
 from .session import Session
-from .view_transform import ViewTransform, fitting
+from .view_transform import ViewTransform, filling, fitting
 
-MARGIN = 26
+BOARD = "board"
+MARGIN, ABOVE = 12, 26
+"""Round the whole board, and above it for its size in words."""
 ZOOMS = (0.02, 32.0)
+STEP = 2**0.5
 PATIENCE_MS = 40
 
 
@@ -44,6 +48,7 @@ class BoardView(Canvas):
         self.tools: list[BoardTool] = []
         self._tool: BoardTool | None = None
         self._zoom: float | None = None
+        self._fills = False
         self._middle = (0.5, 0.5)
         self._from = QPointF()
         self._panning = self._space = False
@@ -60,9 +65,9 @@ class BoardView(Canvas):
 
     def transform_now(self) -> ViewTransform:
         board = self.document.shown
-        fit = fitting(board.width, board.height, self.width(), self.height(), MARGIN)
         if self._zoom is None:
-            return fit
+            size = (board.width, board.height, self.width(), self.height())
+            return filling(*size) if self._fills else fitting(*size, MARGIN, ABOVE)
         z = self._zoom
         mx, my = self._middle[0] * board.width, self._middle[1] * board.height
         return ViewTransform(z, self.width() / 2 - mx * z, self.height() / 2 - my * z)
@@ -73,12 +78,22 @@ class BoardView(Canvas):
         old = self.transform_now()
         spot = around or QPointF(self.width() / 2, self.height() / 2)
         x, y = old.to_board(spot)
+        self._fills = False
         self._zoom = None if zoom is None else min(max(zoom, ZOOMS[0]), ZOOMS[1])
         if self._zoom is not None:
             mx = x + (self.width() / 2 - spot.x()) / self._zoom
             my = y + (self.height() / 2 - spot.y()) / self._zoom
             self._middle = (mx / board.width, my / board.height)
         self.refresh()
+
+    def fill(self) -> None:
+        """As large as leaves nothing of the view empty."""
+        self._zoom, self._fills = None, True
+        self.refresh()
+
+    def step_zoom(self, steps: float) -> None:
+        """Nearer or farther by so many steps."""
+        self.set_zoom(self.transform_now().zoom * STEP**steps)
 
     def refresh(self) -> None:
         """Ask for a new picture of what can be seen, and draw the old one there till it comes."""
@@ -198,6 +213,13 @@ class BoardView(Canvas):
         if event is not None and event.button() == Qt.MouseButton.LeftButton:
             if not any(tool.twice(event.position()) for tool in self.tools):
                 self.mousePressEvent(event)
+
+    def contextMenuEvent(self, event: QContextMenuEvent | None) -> None:
+        """First choose what lies under the pointer; the menu is about that then."""
+        if event is not None:
+            at = QPointF(event.pos())
+            kind = next((k for tool in self.tools if (k := tool.ask_menu(at)) is not None), BOARD)
+            self.session.shell.show_menu(kind, event.globalPos())
 
     def wheelEvent(self, event: QWheelEvent | None) -> None:
         assert event is not None

@@ -51,6 +51,7 @@ class Document(QObject):
         self._unknown: object = None
         self._saved: Board | None = board
         self._shown: Board | None = None
+        self._trial: list[Board] | None = None
         self.preview: Callable[[Board], bytes] = preview
         self._holder = f"document {id(self)}"
         self._held_for: tuple[object, object] | None = None
@@ -118,6 +119,8 @@ class Document(QObject):
         self, name: str, operation: Callable[[Board], Board], drag: object | None = None
     ) -> bool:
         """Run an operation of core.edit as one named step; what goes wrong is said."""
+        if self._trial is not None:
+            return self._try(operation)
         try:
             board = operation(self.board)
         except ModelError as error:
@@ -130,6 +133,24 @@ class Document(QObject):
         self.history.push(name, board, drag)
         self._after(amid=drag is not None)
         return True
+
+    def _try(self, operation: Callable[[Board], Board]) -> bool:
+        assert self._trial is not None
+        try:
+            self._trial.append(operation(self._trial[-1] if self._trial else self.board))
+        except (ModelError, KeyError):
+            return False
+        return True
+
+    def tried(self, act: Callable[[], object]) -> Board | None:
+        """The board as `act` would make it, by whatever way it comes to apply(); nothing is
+        changed and nobody is told. None where it would change nothing."""
+        before, self._trial = self._trial, []
+        try:
+            act()
+            return self._trial[-1] if self._trial else None
+        finally:
+            self._trial = before
 
     def make(
         self, name: str, operation: Callable[[Board], tuple[Board, T]], drag: object | None = None

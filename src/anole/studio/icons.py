@@ -23,6 +23,20 @@ def draw(painter: QPainter, name: str, box: QRectF, colour: str) -> None:
     _renderer(name, colour).render(painter, box)
 
 
+@functools.lru_cache(256)
+def _mark_renderer(shapes: str, colour: str) -> QSvgRenderer:
+    text = (
+        '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 16 16" fill="none" '
+        f'stroke="currentColor" stroke-width="1.5" stroke-linejoin="round">{shapes}</svg>'
+    )
+    return QSvgRenderer(QByteArray(text.replace("currentColor", colour).encode()))
+
+
+def draw_mark(painter: QPainter, shapes: str, box: QRectF, colour: str) -> None:
+    """Paint the mark of a kind of coat into a box."""
+    _mark_renderer(shapes, colour).render(painter, box)
+
+
 def icon(name: str, colour: str | None = None) -> QIcon:
     pixmap = QPixmap(48, 48)
     pixmap.fill(Qt.GlobalColor.transparent)

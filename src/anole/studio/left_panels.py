@@ -43,13 +43,13 @@ def pieces_panel(pieces: PiecesList, actions: Mapping[str, QAction]) -> QWidget:
     """The list of pieces, and the keys that add, copy and remove."""
     add = QPushButton("+  words")
     add.setToolTip("Add words to the board (Ctrl+T)")
-    copy, remove = QPushButton("Duplicate"), QPushButton("Remove")
+    copy, remove = QPushButton("Duplicate"), QPushButton("Delete")
     copy.setToolTip("Duplicate the piece (Ctrl+D)")
-    remove.setToolTip("Remove the piece (Delete in the list)")
+    remove.setToolTip("Delete the piece (Delete)")
     row = QWidget()
     line = QHBoxLayout(row)
     line.setContentsMargins(0, 0, 0, 0)
-    for button, command in ((add, "words"), (copy, "duplicate"), (remove, "remove")):
+    for button, command in ((add, "words"), (copy, "duplicate"), (remove, "delete")):
         button.clicked.connect(actions[command].trigger)
         line.addWidget(button)
     return panel(head("Pieces"), pieces, row, stretch=1)

@@ -66,9 +66,12 @@ class Settings:
 
     @property
     def recent(self) -> list[Path]:
-        """Boards opened last that are still there."""
-        return [Path(text) for text in self.texts("recent") if os.path.isfile(text)]
+        """Boards opened last. Whether they are still there nobody asks here: a disk may sleep."""
+        return [Path(text) for text in self.texts("recent")]
 
     def add_recent(self, path: Path) -> None:
         rest = [str(p) for p in self.recent if p != path]
         self.put("recent", [str(path), *rest][:MOST_RECENT])
+
+    def forget_recent(self, path: Path) -> None:
+        self.put("recent", [str(p) for p in self.recent if p != path])

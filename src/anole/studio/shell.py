@@ -5,11 +5,17 @@ from __future__ import annotations
 from collections.abc import Callable
 from enum import IntEnum
 from pathlib import Path
-from typing import Protocol
+from typing import TYPE_CHECKING, Protocol
 
+from PyQt6.QtCore import QPoint
 from PyQt6.QtGui import QImage
 
 from ..core.model import Colour
+from .targets import Targets
+
+if TYPE_CHECKING:
+    from .board_files import BoardFiles
+    from .recovery import Recovery
 
 
 class Stage(IntEnum):
@@ -23,6 +29,10 @@ class Stage(IntEnum):
 class Shell(Protocol):
     """The window, as far as its parts know it."""
 
+    files: BoardFiles
+    recovery: Recovery
+    targets: Targets
+
     @property
     def stage(self) -> Stage: ...
 
@@ -30,7 +40,17 @@ class Shell(Protocol):
         """Turn to another stage."""
 
     def do(self, name: str) -> None:
-        """What only the window can do, by its name in commands.WINDOW."""
+        """What only the window can do, by its name in window_commands."""
+
+    def show_menu(self, kind: str, at: QPoint) -> None:
+        """The context menu of a kind of thing, at a point of the screen."""
+
+    @property
+    def zoom(self) -> float:
+        """Widget px for one px of the board."""
+
+    def set_zoom(self, zoom: float) -> None:
+        """Show the board at another size."""
 
     def open_file(self, path: Path) -> object:
         """Open a board."""

@@ -117,12 +117,18 @@ def _sheet(t: Theme) -> str:
     QLineEdit, QPlainTextEdit, QComboBox {{ background: {t.raised}; border: 1px solid {t.line};
         border-radius: 5px; padding: 3px 7px; selection-background-color: {t.leaf};
         selection-color: {t.on_leaf}; }}
+    QPlainTextEdit#words {{ font-size: 26px; font-weight: 600; padding: 4px 10px; }}
+    QAbstractScrollArea#wall {{ background: transparent; }}
     QLineEdit, QComboBox {{ min-height: 18px; }}
     QLineEdit#number {{ padding: 3px 4px; }}
     QLineEdit:focus, QPlainTextEdit:focus, QComboBox:focus {{ border-color: {t.leaf}; }}
     QComboBox::drop-down {{ width: 18px; border: 0; }}
     QComboBox QAbstractItemView, QMenu {{ background: {t.raised}; border: 1px solid {t.line};
         padding: 4px; selection-background-color: {t.leaf}; selection-color: {t.on_leaf}; }}
+    QMenuBar {{ background: transparent; spacing: 0px; }}
+    QMenuBar::item {{ background: transparent; padding: 5px 7px; spacing: 0px; border-radius: 5px; }}
+    QMenuBar::item:selected, QMenuBar::item:pressed {{ background: {t.raised}; }}
+    QFrame#sheet {{ background: {t.panel}; border: 1px solid {t.line}; border-radius: 10px; }}
     QMenu::item {{ padding: 5px 22px 5px 12px; border-radius: 4px; }}
     QMenu::item:selected {{ background: {t.leaf}; color: {t.on_leaf}; }}
     QMenu::item:disabled {{ color: {t.dim}; }}
@@ -138,6 +144,7 @@ def _sheet(t: Theme) -> str:
     QToolTip {{ background: {t.raised}; color: {t.text}; border: 1px solid {t.line};
         padding: 4px 6px; }}
     QSplitter::handle {{ background: {t.desk}; }}
+    QSplitter::handle:hover {{ background: {t.leaf}; }}
     QProgressBar {{ background: {t.sunk}; border: 1px solid {t.line}; border-radius: 5px;
         text-align: center; max-height: 16px; }}
     QProgressBar::chunk {{ background: {t.leaf}; border-radius: 4px; }}

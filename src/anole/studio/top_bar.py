@@ -1,18 +1,17 @@
-"""The bar on top: the board's name, the stages, undo and redo, zoom, export."""
+"""The bar on top: menus, the board's name, the stages, undo and redo, zoom, export."""
 
 from __future__ import annotations
 
-from collections.abc import Mapping
-
 from PyQt6.QtCore import QPointF, QRectF, QSize, Qt
-from PyQt6.QtGui import QAction, QColor, QPainter, QPainterPath, QPaintEvent
-from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QMenu, QPushButton, QWidget
+from PyQt6.QtGui import QColor, QPainter, QPainterPath, QPaintEvent, QResizeEvent
+from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QMenuBar, QPushButton, QSizePolicy, QWidget
 
-from . import icons, recovery, theme
-from .board_files import BoardFiles, demo_boards
+from . import icons, theme
+from .actions import Actions
 from .plain import Label, tip
 from .session import Session
 from .shell import Stage
+from .zoom_menu import ZoomMenu
 
 STAGES = ("Arrange", "Coat", "Proof")
 
@@ -37,38 +36,54 @@ class Mark(QWidget):
         painter.drawEllipse(QPointF(25, 9.5), 1.5, 1.5)
 
 
+class BoardName(Label):
+    """The board's name and whether it is saved, shortened where there is no room."""
+
+    def __init__(self) -> None:
+        super().__init__()
+        self._name = self._state = ""
+        self.setMinimumWidth(40)
+
+    def show_name(self, name: str, state: str, where: str) -> None:
+        self._name, self._state = name, state
+        self.setToolTip(tip(where))
+        self.setAccessibleName(f"{name}, {state}")
+        self._fit()
+
+    def resizeEvent(self, event: QResizeEvent | None) -> None:
+        super().resizeEvent(event)
+        self._fit()
+
+    def _fit(self) -> None:
+        whole = f"{self._name}  ·  {self._state}"
+        short = self._name if self._state == "saved" else f"{self._name} *"
+        metrics = self.fontMetrics()
+        text = whole if metrics.horizontalAdvance(whole) <= self.width() else short
+        self.setText(metrics.elidedText(text, Qt.TextElideMode.ElideMiddle, self.width()))
+
+
 class TopBar(QWidget):
-    def __init__(
-        self,
-        session: Session,
-        files: BoardFiles,
-        brought: recovery.Recovery,
-        actions: Mapping[str, QAction],
-    ) -> None:
+    def __init__(self, session: Session, actions: Actions) -> None:
         super().__init__()
         self.setObjectName("bar")
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         self.setFixedHeight(44)
-        self.session, self._files, self._actions = session, files, actions
-        self._recovery = brought
-        self.name = QPushButton()
-        self.name.setObjectName("quiet")
-        self.name.setToolTip("Boards: new, open, recent, save")
-        self.name.setStyleSheet("font-weight: 600;")
-        self.state = Label()
-        self.state.setObjectName("dim")
+        self.session, self._actions = session, actions
+        self.menus, self.name = QMenuBar(), BoardName()
+        actions.menu_bar(self.menus)
+        self.menus.setSizePolicy(QSizePolicy.Policy.Fixed, QSizePolicy.Policy.Maximum)
         self.stages = QButtonGroup(self)
         self.undo, self.redo, self.zoom = QPushButton(), QPushButton(), QPushButton()
-        self.export, self.steps = QPushButton("Export"), QPushButton("steps")
+        self.export, self.steps = QPushButton("Export"), QPushButton("History")
+        self.zooms = ZoomMenu(session, self)
         self._build_left()
         self._build_stages()
         self._build_right()
-        self.name.clicked.connect(self._menu)
         self.stages.idClicked.connect(lambda number: session.shell.show_stage(Stage(number)))
+        self.zoom.clicked.connect(lambda: self.zooms.unfold(self.zoom))
         for button, command in (
             (self.undo, "undo"),
             (self.redo, "redo"),
-            (self.zoom, "fit"),
             (self.export, "export"),
             (self.steps, "steps"),
         ):
@@ -77,18 +92,19 @@ class TopBar(QWidget):
     def _build_left(self) -> None:
         row = QHBoxLayout(self)
         row.setContentsMargins(10, 0, 14, 0)
-        left, middle, right = QWidget(), QWidget(), QWidget()
-        self._left, self._middle, self._right = (QHBoxLayout(w) for w in (left, middle, right))
+        left, self._work, right = QWidget(), QWidget(), QWidget()
+        self._left, self._middle, self._right = (QHBoxLayout(w) for w in (left, self._work, right))
         for layout in (self._left, self._middle, self._right):
             layout.setContentsMargins(0, 0, 0, 0)
             layout.setSpacing(6)
-        # equal sides keep the stages in the middle, however long the board's name is
+        # equal sides keep the stages in the middle, as long as there is room
         row.addWidget(left, 1)
-        row.addWidget(middle)
+        row.addWidget(self._work)
         row.addWidget(right, 1)
-        for part in (Mark(), self.name, self.state):
-            self._left.addWidget(part)
-        self._left.addStretch(1)
+        self._tools = right
+        self._left.addWidget(Mark())
+        self._left.addWidget(self.menus, 0, Qt.AlignmentFlag.AlignVCenter)
+        self._left.addWidget(self.name, 1)
 
     def _build_stages(self) -> None:
         for number, title in enumerate(STAGES):
@@ -113,94 +129,32 @@ class TopBar(QWidget):
         self.redo.setAccessibleName("Redo")
         self.zoom.setObjectName("quiet")
         self.zoom.setFixedWidth(64)
-        self.zoom.setToolTip("Zoom: click to fit (Ctrl+0), Ctrl+1 full size, Ctrl+wheel")
+        self.zoom.setToolTip("Zoom: its sizes, a slider, the whole board (Ctrl+0), fill (Ctrl+9)")
         self.export.setObjectName("main")
-        self.export.setToolTip("Write the board as a picture (Ctrl+Return)")
+        self.export.setToolTip("Export the board as a PNG (Ctrl+Return)")
         self.steps.setObjectName("quiet")
         self.steps.setToolTip("Every step by name (Ctrl+H)")
         self._right.addStretch(1)
         for part in (self.undo, self.redo, self.steps, self.zoom, self.export):
             self._right.addWidget(part)
 
-    def _menu(self) -> None:
-        menu = self.board_menu()
-        menu.popup(self.name.mapToGlobal(self.name.rect().bottomLeft()))
+    def show_work(self, on: bool) -> None:
+        """What belongs to a board that is open; the start page has none of it."""
+        for part in (self.name, self._work, self._tools):
+            part.setVisible(on)
 
-    def board_menu(self) -> QMenu:
-        """New boards by purpose, recent ones, the demo, and saving."""
-        files, menu = self._files, QMenu(self)
-        menu.setAttribute(Qt.WidgetAttribute.WA_DeleteOnClose)
-        new = menu.addMenu("New board")
-        recent = menu.addMenu("Recent boards")
-        demo = menu.addMenu("Demo boards")
-        assert new is not None and recent is not None and demo is not None
-        for title, width, height, dpi in PURPOSES:
-            new.addAction(
-                f"{title}, {width} × {height}",
-                lambda w=width, h=height, d=dpi: files.new(w, h, d),
-            )
-        for path in self.session.settings.recent:
-            recent.addAction(path.name, lambda p=path: files.open(p))
-        recent.setEnabled(bool(self.session.settings.recent))
-        for path in demo_boards():
-            demo.addAction(
-                path.stem.replace("-", " ").capitalize(), lambda p=path: files.open_copy(p)
-            )
-        self._add_not_closed(menu)
-        menu.addSeparator()
-        for command in ("open", "save", "save-as", "dress", "quit"):
-            menu.addAction(self._actions[command])
-        self._add_backups(menu)
-        return menu
-
-    def _add_not_closed(self, menu: QMenu) -> None:
-        """What was open when the program ended without closing."""
-        for path, one in recovery.found():
-            each = menu.addMenu(f"Not closed: {recovery.told(one)}".replace("&", "&&"))
-            assert each is not None
-            each.addAction("Bring back", lambda p=path: self._recovery.bring_back([p]))
-            each.addAction("Throw away", lambda p=path: self._recovery.throw_away(p))
-
-    def _add_backups(self, menu: QMenu) -> None:
-        """Where the version before is kept when a board is saved."""
-        choices = menu.addMenu("When saving, the version before")
-        assert choices is not None
-        for where, title in BACKUPS.items():
-            action = choices.addAction(
-                title, lambda w=where: self.session.settings.put("backup", w)
-            )
-            assert action is not None
-            action.setCheckable(True)
-            action.setChecked(self._files.backup == where)
+    def show_zoom(self, zoom: float) -> None:
+        self.zoom.setText(f"{zoom:.0%}")
+        self.zooms.follow(zoom)
 
     def refresh(self) -> None:
         document = self.session.document
-        self.name.setText(document.title.replace("&", "&&") + "  ▾")
-        self.state.setText(
-            "saved"
-            if document.is_saved and document.path
-            else "not saved yet"
-            if document.path is None
-            else "changed"
-        )
+        saved = document.is_saved
+        state = "not saved yet" if document.path is None else "saved" if saved else "changed"
+        self.name.show_name(document.title, state, str(document.path or "Not saved yet"))
         for button, what, keys, name in (
             (self.undo, "Undo", "Ctrl+Z", document.history.undo_name),
             (self.redo, "Redo", "Ctrl+Shift+Z", document.history.redo_name),
         ):
             button.setEnabled(name is not None)
             button.setToolTip(tip(f"{what}: {name} ({keys})") if name else f"{what} ({keys})")
-
-
-BACKUPS = {
-    "state": "is kept in Anole's own folder",
-    "beside": "is kept beside the file",
-    "none": "is not kept",
-}
-PURPOSES = (
-    ("Video thumbnail", 1280, 720, 96.0),
-    ("Wide thumbnail", 1920, 1080, 96.0),
-    ("Square badge", 1000, 1000, 96.0),
-    ("Postcard at 300 dpi", 1800, 1200, 300.0),
-    ("A3 poster at 150 dpi", 1754, 2480, 150.0),
-    ("24 × 36 in poster at 100 dpi", 2400, 3600, 100.0),
-)

@@ -25,9 +25,22 @@ class ViewTransform(NamedTuple):
 
 
 def fitting(
-    board_width: float, board_height: float, width: float, height: float, margin: float
+    board_width: float,
+    board_height: float,
+    width: float,
+    height: float,
+    margin: float,
+    above: float,
 ) -> ViewTransform:
-    """The whole board in the middle of a widget, never above its own size."""
-    room_x, room_y = max(width - 2 * margin, 16), max(height - 2 * margin, 16)
+    """The whole board in the middle of a widget, never above its own size; `above`: the least room
+    over it."""
+    room_x, room_y = max(width - 2 * margin, 16), max(height - margin - above, 16)
     zoom = min(room_x / board_width, room_y / board_height, 1.0)
+    y = max((height - board_height * zoom) / 2, above)
+    return ViewTransform(zoom, (width - board_width * zoom) / 2, y)
+
+
+def filling(board_width: float, board_height: float, width: float, height: float) -> ViewTransform:
+    """The middle of the board over all of a widget."""
+    zoom = max(width / board_width, height / board_height)
     return ViewTransform(zoom, (width - board_width * zoom) / 2, (height - board_height * zoom) / 2)

@@ -5,14 +5,15 @@ from __future__ import annotations
 from collections.abc import Callable
 from pathlib import Path
 
-from PyQt6.QtCore import QByteArray, Qt, QTimer
+from PyQt6.QtCore import QByteArray, QPoint, Qt, QTimer
 from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent, QImage, QKeyEvent
-from PyQt6.QtWidgets import QApplication, QSplitter, QStackedWidget, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QApplication, QStackedWidget, QVBoxLayout, QWidget
 
 from ..core.files.preview import preview
 from ..core.model import Board, Colour
 from ..core.render.leaving_out import failing
-from . import actions, theme
+from . import theme
+from .actions import Actions
 from .arrange.piece_panel import PiecePanel
 from .arrange.pieces_list import PiecesList
 from .arrange.words_section import WordsSection
@@ -24,37 +25,38 @@ from .coat.measures import Measures
 from .coat.shelf import Shelf
 from .document import Document
 from .dropping import files_in, take
+from .finder import Finder
 from .font_reader import FontReader
 from .fonts import take_font
 from .foot_bar import FootBar
 from .holding import Holding
 from .journaling import Journaling
+from .key_sheet import KeySheet
 from .left_out import told
 from .left_panels import BuildUpPanel, pieces_panel, proof_panel
+from .panels import Panels
 from .plain import Label
 from .proof.export_panel import ExportPanel
 from .proof.proof_view import LargeProof, ProofPictures, SmallProof
+from .purposes import PURPOSES
 from .reading import Reading
 from .recovery import Recovery
 from .selection import Selection
 from .session import Session
 from .settings import Settings
 from .shell import Stage
+from .start.page import StartPage
 from .steps import Steps
+from .targets import Targets
 from .tools import Tools
 from .top_bar import TopBar
 from .troubles import TROUBLES, Event
+from .window_commands import window_commands
 from .worker import Worker
 from .writing import Writing
 
-SIDE = 310
 WARMING_MS = 700
-MOST_WIDE = 20_000
-PURPOSE = (1280, 720)
-HINT = (
-    "hold H: without the coat      hold S: it alone      hold B: as when it was chosen      "
-    "Alt-click: which coat painted this      click: where the strip is cut"
-)
+HINT = "hold H: without the coat      hold B: as when it was chosen      F1: all keys"
 
 
 OPEN: set[Window] = set()
@@ -70,9 +72,10 @@ class Window(QWidget):
         self.setMinimumSize(1100, 700)
         self._may_close = self._stays = False
         self.settings, self.worker = Settings(), Worker()
-        self.document: Document = Document(board or new_board(*PURPOSE), self)
+        first = PURPOSES[0]
+        self.document: Document = Document(board or new_board(first.width, first.height), self)
         self.selection = Selection(self.document)
-        self.foot = FootBar()
+        self.foot, self.targets = FootBar(), Targets()
         self.reading = Reading(self.foot)
         self.session = Session(
             self.document, self.selection, self.worker, self.settings, self, self.reading
@@ -90,6 +93,7 @@ class Window(QWidget):
         for part in (
             self.worker,
             self.selection,
+            self.targets,
             self.reading,
             self.journaling,
             self.font_reader,
@@ -105,83 +109,67 @@ class Window(QWidget):
 
     def _make_parts(self) -> None:
         session = self.session
-        self.holding, self.view = Holding(session), BoardView(session)
-        self.tools, self.measures = Tools(self.view), Measures(session)
+        self.files: BoardFiles = BoardFiles(self.document, self.settings, self.reading, self)
+        self.journaling: Journaling = Journaling(self.document)
+        self.recovery = Recovery(self.files, self.journaling, self.foot, self.another)
+        self.holding = Holding(session)
+        self.view: BoardView = BoardView(session)
+        self.tools = Tools(self.view)
+        self.measures: Measures = Measures(session)
         self.build_up, self.pieces = BuildUp(session, self.view, self.measures), PiecesList(session)
         self.arrange = PiecePanel(session)
         self.coat = CoatPanel(session, self.measures)
         self.shelf, self.steps = Shelf(session), Steps(session)
         self.export = ExportPanel(session)
-        self.font_reader = FontReader()
-        self.actions_by_id = actions.make(session, self)
-        self.files: BoardFiles = BoardFiles(self.document, self.settings, self.reading, self)
-        self.journaling = Journaling(self.document)
-        self.recovery = Recovery(self.files, self.journaling, self.foot, self.another)
-        self.writing = Writing(self.session, self.foot, self)
-        self.top = TopBar(session, self.files, self.recovery, self.actions_by_id)
+        self.font_reader: FontReader = FontReader()
+        self.writing = Writing(session, self.foot, self)
+        self.actions_by_id = Actions(session, self)
+        self.top = TopBar(session, self.actions_by_id)
         self.under_build_up = BuildUpPanel(session, self.build_up)
-        self._window_commands: dict[str, Callable[[], object]] = {
-            "new": lambda: self.files.new(*PURPOSE),
-            "open": self.files.ask_open,
-            "save": self.files.save,
-            "save as": self.files.ask_save,
-            "export": self.export.ask_export,
-            "edit words": self._edit_words,
-            "steps": self._show_steps,
-            "unfold coats": self._unfold_coats,
-            "fit board": lambda: self.view.set_zoom(None),
-            "full size": lambda: self.view.set_zoom(1.0),
-            "fold panels": self.fold,
-            "full screen": self.toggle_full_screen,
-            "change theme": self.change_theme,
-            "close": self.close,
-        }
+        self.start = StartPage(session)
+        self.finder, self.key_sheet = Finder(session, self), KeySheet(session, self)
+        self._window_commands = window_commands(self)
 
     def _build(self) -> None:
-        self.left, self.middle, self.right = QStackedWidget(), QStackedWidget(), QStackedWidget()
         pictures = ProofPictures(self.session)
         lefts = (
             pieces_panel(self.pieces, self.actions_by_id),
             self.under_build_up,
             proof_panel(SmallProof(pictures)),
         )
-        for stack, parts in (
-            (self.left, lefts),
-            (self.middle, (self.view, LargeProof(pictures))),
-            (self.right, (self.arrange, self.coat, self.export)),
-        ):
-            for part in parts:
-                stack.addWidget(part)
-        for side in (self.left, self.right):
-            side.setObjectName("panel")
-            side.setMinimumWidth(300)
-        self.split = QSplitter(Qt.Orientation.Horizontal)
-        self.split.setChildrenCollapsible(False)
-        self.split.setHandleWidth(1)
-        for stack in (self.left, self.middle, self.right):
-            self.split.addWidget(stack)
-        self.split.setStretchFactor(1, 1)
-        self.split.setSizes([SIDE, 640, SIDE])
+        middles = (self.view, LargeProof(pictures))
+        rights = (self.arrange, self.coat, self.export)
+        self.panels = Panels(self.settings, (lefts, middles, rights))
+        self.actions_by_id.listen_on(self.view, self.panels.left)
         self.hint = Label(HINT)
         self.hint.setObjectName("dim")
         self.hint.setAlignment(Qt.AlignmentFlag.AlignCenter)
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(1)
-        column.addWidget(self.top)
-        column.addWidget(self.split, 1)
-        for part in (self.hint, self.shelf, self.foot):
-            column.addWidget(part)
+        work, self.pages = QWidget(), QStackedWidget()
+        for part in (work, self.start):
+            self.pages.addWidget(part)
+        for widget, parts in (
+            (work, (self.panels, self.hint, self.shelf)),
+            (self, (self.top, self.pages, self.foot)),
+        ):
+            column = QVBoxLayout(widget)
+            column.setContentsMargins(0, 0, 0, 0)
+            column.setSpacing(1)
+            for part in parts:
+                column.addWidget(part, 1 if part in (self.panels, self.pages) else 0)
 
     def _connect(self) -> None:
         self.document.settled.connect(self._refresh)
         self.selection.changed.connect(self._refresh)
+        self.targets.changed.connect(self.actions_by_id.refresh)
+        for signal in (self.document.stepped, self.document.replaced):
+            signal.connect(self.leave_start)
+        self.start.left.connect(self.leave_start)
         self.document.said.connect(self.foot.say)
         # queued, for it may have been caught amid painting, when nothing of a window may change
         TROUBLES.happened.connect(self._trouble, Qt.ConnectionType.QueuedConnection)  # type: ignore[call-arg]
         self.worker.warmed.connect(self._warmed)
         self.journaling.failed.connect(self.foot.say)
-        self.view.zoomed.connect(lambda z: self.top.zoom.setText(f"{z:.0%}"))
+        self.view.zoomed.connect(self.top.show_zoom)
         self.arrange.board.framing.connect(self.tools.cropping.start)
         self.export.wanted.connect(self.writing.ask)
         self.files.opened.connect(self._opened)
@@ -228,21 +216,46 @@ class Window(QWidget):
 
     @property
     def stage(self) -> Stage:
-        return Stage(self.left.currentIndex())
+        return self.panels.stage
 
     def show_stage(self, stage: Stage | int) -> None:
         """Arrange, Coat or Proof."""
         stage = Stage(stage)
-        self.left.setCurrentIndex(stage)
-        self.right.setCurrentIndex(stage)
-        self.middle.setCurrentIndex(1 if stage == Stage.PROOF else 0)
+        self.leave_start()
+        self.panels.show_stage(stage)
         self.view.set_tools(self.tools.of(stage))
-        self.shelf.setVisible(stage == Stage.COAT)
-        self.hint.setVisible(stage == Stage.COAT)
+        self._show_foot_of_coat()
         button = self.top.stages.button(stage)
         if button is not None:
             button.setChecked(True)
         self.view.update()
+        self.actions_by_id.refresh()
+
+    def show_start(self) -> None:
+        """The page on which a board begins with its words."""
+        self.finder.fold()
+        self.pages.setCurrentWidget(self.start)
+        self.top.show_work(False)
+        self.start.begin()
+
+    def leave_start(self) -> None:
+        """Back to the board."""
+        if self.pages.currentWidget() is self.start:
+            self.pages.setCurrentIndex(0)
+            self.top.show_work(True)
+            self.start.rest()
+            self.view.setFocus()
+
+    def show_menu(self, kind: str, at: QPoint) -> None:
+        """What can be done with a thing of a kind, under the pointer."""
+        self.actions_by_id.context_menu(kind, self).popup(at)
+
+    @property
+    def zoom(self) -> float:
+        return self.view.transform_now().zoom
+
+    def set_zoom(self, zoom: float) -> None:
+        self.view.set_zoom(zoom)
 
     def do(self, name: str) -> None:
         """One of the window's own commands."""
@@ -267,31 +280,20 @@ class Window(QWidget):
 
     # its own commands
 
-    def _edit_words(self) -> None:
-        for section in self.findChildren(WordsSection):
-            section.words.setFocus()
-            section.words.selectAll()
-
-    def _show_steps(self) -> None:
-        """The list of steps, under the undo key."""
-        self.steps.fill()
-        spot = self.top.undo.mapToGlobal(self.top.undo.rect().bottomRight())
-        self.steps.move(spot.x() - self.steps.width(), spot.y() + 4)
-        self.steps.show()
-
-    def _unfold_coats(self) -> None:
-        self.show_stage(Stage.COAT)
-        self.under_build_up.coats.open.setChecked(True)
-
     def fold(self) -> None:
-        """Fold all panels: only the board is left; again brings them back."""
-        wanted = self.left.isHidden()
-        self.left.setVisible(wanted)
-        self.right.setVisible(wanted)
-        self.shelf.setVisible(wanted and self.stage == Stage.COAT)
+        """Hide all panels: only the board is left; again brings them back."""
+        self.panels.hide_panels(not self.panels.hidden)
+        self._show_foot_of_coat()
 
-    def toggle_full_screen(self) -> None:
-        self.showNormal() if self.isFullScreen() else self.showFullScreen()
+    def _show_foot_of_coat(self) -> None:
+        on = self.stage == Stage.COAT and not self.panels.hidden
+        self.shelf.setVisible(on)
+        self.hint.setVisible(on)
+
+    def quit(self) -> None:
+        """Close every window; one that is asked about its changes stays till it is answered."""
+        for window in [self, *(other for other in OPEN if other is not self)]:
+            window.close()
 
     def change_theme(self) -> None:
         """Dark or light."""
@@ -308,7 +310,7 @@ class Window(QWidget):
 
     def _refresh(self) -> None:
         self.top.refresh()
-        actions.refresh(self.session, self.actions_by_id)
+        self.actions_by_id.refresh()
         state = "" if self.document.is_saved else " *"
         self.setWindowTitle(f"{self.document.title}{state} - Anole")
 
@@ -350,9 +352,6 @@ class Window(QWidget):
         shape = self.settings.get("shape", "")
         if shape:
             self.restoreGeometry(QByteArray.fromHex(shape.encode()))
-        sizes = self.settings.get("sides", [])
-        if len(sizes) == 3 and all(type(s) is int and 0 < s < MOST_WIDE for s in sizes):
-            self.split.setSizes(sizes)
 
     def another(self) -> Window:
         """One more window, beside this one."""
@@ -373,8 +372,6 @@ class Window(QWidget):
             return
         OPEN.discard(self)
         self.settings.put("shape", bytes(self.saveGeometry().toHex().data()).decode())
-        if self.left.isVisible():
-            self.settings.put("sides", self.split.sizes())
         self.writing.stop()
         self.reading.stop()
         self.recovery.stop()

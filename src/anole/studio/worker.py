@@ -93,13 +93,28 @@ class Worker(QObject):
             self._request = request
             self._wake.notify()
 
-    def ask_small(self, key: Any, board: Board, scale: float, grounds: bool = False) -> None:
-        """Render a small picture when there is time; an older one of `key` is dropped."""
+    def ask_small(
+        self,
+        key: Any,
+        board: Board | Callable[[], Board],
+        scale: float | Callable[[Board], float],
+        grounds: bool = False,
+    ) -> None:
+        """Render a small picture when there is time; an older one of `key` is dropped. A board
+        that takes time to make may be made in the thread."""
 
         def job() -> None:
-            self.drawn.emit(key, image_of(self._render_small(board, scale, not grounds)))
+            made = board() if callable(board) else board
+            factor = scale(made) if callable(scale) else scale
+            self.drawn.emit(key, image_of(self._render_small(made, factor, not grounds)))
 
         self._later(key, job)
+
+    def forget(self, kind: str) -> None:
+        """Drop what waits under keys that begin so."""
+        with self._wake:
+            for key in [key for key in self._jobs if key[0] == kind]:
+                del self._jobs[key]
 
     def ask_reduced(self, key: str, board: Board, widths: tuple[int, ...]) -> None:
         """The board as it will be met at several widths: reduced from its own size."""

@@ -26,7 +26,7 @@ class Writing(QObject):
             self.foot.say("A picture is being written; wait for it, or cancel it.")
             return
         start = f"{self.document.title}.png"
-        name, _ = QFileDialog.getSaveFileName(self._window, "Write a picture", start, "PNG (*.png)")
+        name, _ = QFileDialog.getSaveFileName(self._window, "Export PNG", start, "PNG (*.png)")
         if name:
             self.to(ended(Path(name), ".png"), scale, transparent)
 

@@ -48,6 +48,7 @@ class CoatKind(Protocol[C]):
 
     coverage : the fields of its struct that touch its coverage; all others touch only its colours
     coverage_reads, colour_reads : what of the context its coverage and its own colours come from
+    mark : its small drawing, SVG shapes in a box of 16 x 16 drawn with a line of 1.5 in any colour
     An undeclared read gives stale pictures: while guard.ON is set it raises instead.
     """
 
@@ -55,6 +56,7 @@ class CoatKind(Protocol[C]):
     title: str
     family: str
     about: str
+    mark: str = '<circle cx="8" cy="8" r="3.5"/>'
     place: Place = Place.TOP
     coverage: tuple[str, ...] = ()
     coverage_reads: Reads = Reads.FIELDS

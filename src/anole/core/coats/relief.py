@@ -28,6 +28,7 @@ class ReliefKind(CoatKind[Relief]):
 
     struct = Relief
     title, family, about = "Relief", "Light", "a cross-section along a span, lit"
+    mark = '<path d="M1.5 12.5L5 4.5h6l3.5 8z"/><path d="M5 4.5v8M11 4.5v8" opacity=".55"/>'
     coverage = ("span", "silhouette")
     coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS
     colour_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS | Reads.LAMP

@@ -20,6 +20,7 @@ class StrokeKind(PaintedCoat[Stroke]):
 
     struct = Stroke
     title, family, about = "Stroke", "Line", "paints a span along the edge"
+    mark = '<rect x="3.5" y="3.5" width="9" height="9" rx="2" stroke-width="3"/>'
     place = Place.LINE
     coverage = ("span", "join", "limit", "silhouette")
     coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS

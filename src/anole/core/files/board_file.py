@@ -26,7 +26,7 @@ from .unknown import leftover, merged
 
 MEDIA_TYPE = "application/vnd.anole.board+zip"
 MAJOR = 1
-_BROKEN = (
+BROKEN = (
     zipfile.BadZipFile,
     zlib.error,
     lzma.LZMAError,
@@ -99,7 +99,7 @@ def decode(data: bytes, name: str, stop: Callable[[], bool] = never) -> Document
             document = _document(text, name)
             troubles = _take_in(box, document.board, name)
             troubles += _try_pictures(document.board, stop)
-    except _BROKEN as error:
+    except BROKEN as error:
         raise FileError(
             f"{name} is not an Anole board, or it is cut short: {short(error)}"
         ) from error
@@ -127,7 +127,7 @@ def _take_in(box: zipfile.ZipFile, board: Board, name: str) -> tuple[str, ...]:
         except FileError:
             troubles.append(f"{short(asset.name)} is missing from {name}")
             continue
-        except _BROKEN:
+        except BROKEN:
             data = b""
         if assets.digest(data) != asset.sha:
             troubles.append(f"{short(asset.name)} in {name} is damaged and was left out")

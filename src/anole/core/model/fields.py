@@ -2,7 +2,8 @@
 
 `soft` is the range a slider covers; typing may go on to the hard range (ge, le). `group` is the
 heading of a panel that a field stands under, `order` above 0 puts it behind the others there,
-`when` says what must hold for it to mean anything, `control` names a control of its own.
+`when` says what must hold for it to mean anything, `control` names a control of its own, `words`
+what people read in place of a choice's own word.
 """
 
 from __future__ import annotations
@@ -74,6 +75,16 @@ Blend = Literal[
     "arithmetic",
 ]
 
+BLENDS = {
+    "color-dodge": "colour dodge",
+    "color-burn": "colour burn",
+    "hard-light": "hard light",
+    "soft-light": "soft light",
+    "color": "colour",
+    "plus-lighter": "add light",
+}
+"""What people read for a standard's keyword."""
+
 Id = Annotated[str, Meta(min_length=1, max_length=64), HIDDEN]
 Name = Annotated[str, Meta(max_length=200), HIDDEN]
 Switched = Annotated[bool, HIDDEN]
@@ -81,7 +92,14 @@ Share = Annotated[float, Meta(ge=0, le=1)]
 Seed = Annotated[float, number("Seed", "Another number, another chance", 0, 9999, step=1)]
 Opacity = Annotated[float, share("Opacity", "How much of the coat shows", group=BLENDING)]
 BlendField = Annotated[
-    Blend, meta("Blend", "How the colours meet what lies beneath", group=BLENDING)
+    Blend,
+    meta(
+        "Blend",
+        "How the colours meet the coats and pieces beneath",
+        group=BLENDING,
+        control="pictures",
+        words=BLENDS,
+    ),
 ]
 Angle = Annotated[float, Meta(ge=-3600, le=3600, extra={"unit": "°", "soft": (0, 360), "step": 1})]
 Factor = Annotated[float, Meta(ge=-1000, le=1000)]

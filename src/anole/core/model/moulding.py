@@ -43,7 +43,7 @@ class Moulding(Struct, frozen=True, cache_hash=True, kw_only=True):
             when={"profile": COUNTED},
         ),
     ] = 3
-    turned: Annotated[bool, meta("Turned over", "High outside and low inside")] = False
+    turned: Annotated[bool, meta("Flipped", "High outside and low inside")] = False
     points: Annotated[
         tuple[tuple[Place, Place], ...], Meta(min_length=2, max_length=64), HIDDEN
     ] = (

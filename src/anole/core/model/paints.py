@@ -14,7 +14,7 @@ from .stop import Stop, Stops
 from .tones import Tones
 
 Frame = Literal["letter", "word", "line", "piece", "board"]
-FrameField = Annotated[Frame, meta("Laid over", "The box that the paint is stretched over")]
+FrameField = Annotated[Frame, meta("Stretched over", "The box that the paint is stretched over")]
 Move = Annotated[
     float,
     share("Shift", "Share of the frame", -1000, 1000, soft=(-1, 1)),
@@ -58,11 +58,11 @@ class Gradient(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="gradi
     )
     shape: Annotated[
         Literal["linear", "radial", "conic", "edge"],
-        meta("Runs", "Along a line, outward from a point, round a point, or across the edge"),
+        meta("Shape", "Along a line, outward from a point, round a point, or across the edge"),
     ] = "linear"
     form: Annotated[
         Literal["circle", "ellipse"],
-        meta("Form", "A circle, or stretched like the frame", when={"shape": ("radial",)}),
+        meta("Outline", "A circle, or stretched like the frame", when={"shape": ("radial",)}),
     ] = "circle"
     sides: Annotated[
         float,
@@ -73,7 +73,7 @@ class Gradient(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="gradi
     frame: Annotated[
         Frame,
         meta(
-            "Laid over",
+            "Stretched over",
             "The box that the colours are stretched over",
             when={"shape": ("linear", "radial", "conic")},
         ),
@@ -160,7 +160,9 @@ Generator = Literal[
 class Pattern(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="pattern"):
     """A seamless pattern drawn by a generator at the render scale, or an image as a tile."""
 
-    generator: Annotated[Generator, meta("Pattern", "What draws it")] = "stripes"
+    generator: Annotated[Generator, meta("Pattern", "What draws it", control="pictures")] = (
+        "stripes"
+    )
     inks: Annotated[
         tuple[Ink, ...],
         Meta(min_length=1, max_length=16),

@@ -81,7 +81,7 @@ class OwnLetter(Struct, frozen=True, cache_hash=True, kw_only=True):
     ] = 0.0
     aside: Annotated[
         float,
-        _moved("Aside", "Moves the letter along its line"),
+        _moved("Shift across", "Moves the letter along its line"),
     ] = 0.0
     turn: Annotated[
         float, angle("Turn", "Clockwise", -360, 360, soft=(-90, 90), step=0.5, signed=True)
@@ -155,12 +155,12 @@ class Pose(Struct, frozen=True, cache_hash=True, kw_only=True):
 
     turn_x: Annotated[
         float,
-        angle("Nod", "Turns about the level axis; the head goes back", -85, 85, signed=True),
+        angle("Tilt", "Turns about the level axis; the head goes back", -85, 85, signed=True),
     ] = 0.0
     turn_y: Annotated[
         float,
         angle(
-            "Swing", "Turns about the upright axis; the right side goes back", -85, 85, signed=True
+            "Turn", "Turns about the upright axis; the right side goes back", -85, 85, signed=True
         ),
     ] = 0.0
     turn_z: Annotated[

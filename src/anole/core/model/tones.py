@@ -36,11 +36,11 @@ class Levels(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="levels")
 class Curves(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="curves"):
     """A smooth curve through five heights, at a quarter's distance each."""
 
-    shadows: Annotated[float, _fine("At 0", "Height of the curve at black")] = 0.0
-    darks: Annotated[float, _fine("At a quarter", "Height of the curve there")] = 0.25
-    middles: Annotated[float, _fine("At half", "Height of the curve there")] = 0.5
-    lights: Annotated[float, _fine("At three quarters", "Height of the curve there")] = 0.75
-    tops: Annotated[float, _fine("At 1", "Height of the curve at white")] = 1.0
+    at_0: Annotated[float, _fine("At 0", "Height of the curve at black")] = 0.0
+    at_25: Annotated[float, _fine("At a quarter", "Height of the curve there")] = 0.25
+    at_50: Annotated[float, _fine("At half", "Height of the curve there")] = 0.5
+    at_75: Annotated[float, _fine("At three quarters", "Height of the curve there")] = 0.75
+    at_100: Annotated[float, _fine("At 1", "Height of the curve at white")] = 1.0
 
 
 Factor = Annotated[float, Meta(ge=0, le=100)]
@@ -143,7 +143,7 @@ class Flats(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="flats"):
     """A few flat steps of each channel."""
 
     steps: Annotated[
-        float, number("Steps", "Flat steps of each channel", 2, 64, soft=(2, 12), step=1)
+        float, number("Tones", "Flat tones of each channel", 2, 64, soft=(2, 12), step=1)
     ] = 5
 
 

@@ -8,7 +8,8 @@ from PyQt6.QtWidgets import QHBoxLayout, QPushButton, QVBoxLayout, QWidget
 from ...core.edit.boards import change_board, crop_board, resize_board
 from ...core.model.board import LONGEST_SIDE
 from ...core.render.painted_box import painted_box
-from ..controls.number import LABEL, Number
+from ..controls.field_label import FieldLabel
+from ..controls.number import Number
 from ..plain import Label
 from ..session import Session
 from ..when_visible import WhenVisible
@@ -37,8 +38,7 @@ class BoardPanel(QWidget):
         column.setSpacing(6)
         head = Label("Board")
         head.setObjectName("group")
-        keeps = Label("Keeps")
-        keeps.setFixedWidth(LABEL)
+        keeps = FieldLabel("Keeps")
         row.addWidget(keeps)
         row.addWidget(self.anchor)
         row.addStretch(1)

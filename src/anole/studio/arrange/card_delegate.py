@@ -12,16 +12,16 @@ from ...core.model import Piece
 from ...core.pieces.registry import kind_of
 from .. import icons, theme
 
-CARD, MINI, ICON = 58, 74, 18
+CARD, MINI, ICON = 58, 70, 16
 ID = Qt.ItemDataRole.UserRole
 
 
 def icon_boxes(rect: QRect) -> tuple[QRectF, QRectF]:
     """Where a card's eye and lock are."""
     y = rect.center().y() - ICON / 2
-    right = rect.right() - 12
+    right = rect.right() - 9
     return (
-        QRectF(right - 2 * ICON - 10, y, ICON, ICON),
+        QRectF(right - 2 * ICON - 6, y, ICON, ICON),
         QRectF(right - ICON, y, ICON, ICON),
     )
 
@@ -57,9 +57,9 @@ class CardDelegate(QStyledItemDelegate):
         painter.setBrush(theme.colour("raised"))
         painter.drawRoundedRect(card, 7, 7)
         self._mini(painter, QRectF(card.x() + 6, card.y() + 6, MINI, card.height() - 12), piece.id)
-        x = card.x() + MINI + 16
+        x = card.x() + MINI + 13
         eye, lock = icon_boxes(option.rect)
-        room = eye.x() - x - 8
+        room = eye.x() - x - 6
         painter.setPen(theme.colour("text" if piece.shown else "dim"))
         painter.setFont(theme.font(13, True))
         metrics = painter.fontMetrics()
@@ -67,7 +67,9 @@ class CardDelegate(QStyledItemDelegate):
         painter.drawText(QRectF(x, card.y() + 8, room, 20), 0, name)
         painter.setFont(theme.font(12))
         painter.setPen(theme.colour("dim"))
-        summary = kind_of(piece).summary(piece)
+        summary = painter.fontMetrics().elidedText(
+            kind_of(piece).summary(piece), Qt.TextElideMode.ElideRight, int(room)
+        )
         painter.drawText(QRectF(x, card.y() + 28, room, 18), 0, summary)
         strong, weak = theme.theme().text, theme.theme().dim
         icons.draw(

@@ -54,7 +54,7 @@ class FontDetails(QWidget):
 
     def _title(self) -> None:
         mark = "▸" if self.inside.isHidden() else "▾"
-        self.head.setText(f"{mark}  What {self._font.family} offers")
+        self.head.setText(f"{mark}  Features of {self._font.family}")
         self.head.setVisible(bool(self.controls))
 
     def _offers(self, file: FontFile) -> Details:
@@ -120,7 +120,7 @@ class FontDetails(QWidget):
         self.controls = {}
         if len(weights) > 1:
             names = [self._cut_name(w, i) for w, i in weights]
-            self.controls["cut"] = Choice("Cut", names, "Weight and slant")
+            self.controls["cut"] = Choice("Weight", names, "Weight and slant")
         for axis in axes:
             self.controls[f"axis {axis.tag}"] = Number(
                 axis.name,

@@ -7,7 +7,7 @@ from typing import Any
 
 import msgspec
 from PyQt6.QtCore import QAbstractListModel, QEvent, QModelIndex, Qt
-from PyQt6.QtGui import QImage, QMouseEvent
+from PyQt6.QtGui import QImage, QKeyEvent, QMouseEvent
 from PyQt6.QtWidgets import (
     QAbstractItemView,
     QFileDialog,
@@ -74,6 +74,17 @@ class FontList(QListView):
             return
         super().mousePressEvent(event)
 
+    def keyPressEvent(self, event: QKeyEvent | None) -> None:
+        """Walking looks, Enter takes, Esc leaves."""
+        assert event is not None
+        if event.key() == Qt.Key.Key_Escape:
+            self._owner.look_back()
+            return
+        before = self.currentIndex()
+        super().keyPressEvent(event)
+        if self.currentIndex() != before:
+            self._owner.look(self.currentIndex())
+
 
 class FontPicker(QWidget):
     def __init__(self, session: Session) -> None:
@@ -88,13 +99,13 @@ class FontPicker(QWidget):
         self._all = all_rows(self.document.board.fonts)
         self.model = FontModel()
         self.search, self.list = QLineEdit(), FontList(self)
-        self.kind, self.order, self.add = Box(), Box(), QPushButton("+ font file")
+        self.kind, self.order, self.add = Box(), Box(), QPushButton("+ font")
         self._build()
         self.search.textChanged.connect(self.refill)
         self.kind.activated.connect(self.refill)
         self.order.activated.connect(self._ordered)
         self.add.clicked.connect(self.ask_file)
-        self.list.entered.connect(self._hover)
+        self.list.entered.connect(self.look)
         self.list.clicked.connect(self._take)
         self.list.activated.connect(self._take)
         self.worker.worded.connect(self._worded)
@@ -235,7 +246,7 @@ class FontPicker(QWidget):
         assert self.selection.lettering is not None
         return change_piece(self.document.board, self.selection.lettering.id, font=row.font)
 
-    def _hover(self, index: QModelIndex) -> None:
+    def look(self, index: QModelIndex) -> None:
         row = index.data(Qt.ItemDataRole.UserRole)
         if row is not None and self.selection.lettering is not None:
             self.document.look_at(self._with(row))

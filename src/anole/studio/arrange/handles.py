@@ -21,8 +21,10 @@ from .handle import Handle
 TURN_AWAY, REACH = 26.0, 9.0
 CORNER_NAMES = ("top_left", "top_right", "bottom_right", "bottom_left")
 MOST_CORNER = 20.0
+# some desktops take Alt for themselves
+ALONE = Qt.KeyboardModifier.AltModifier | Qt.KeyboardModifier.ControlModifier
 HINTS = {
-    "corner": "Drag: size. Alt-drag: this corner alone",
+    "corner": "Drag: size. Ctrl and drag: this corner alone",
     "side": "Drag: stretch",
     "turn": "Drag: turn, Shift in steps of 15°",
     **rail_handles.HINTS,
@@ -102,7 +104,7 @@ def pulled(
     placed = placement(start, board)
     inverse = np.linalg.pinv(placed.matrix[:, :2])
     across, down = (float(v) for v in inverse @ (np.array(now) - was))
-    alone = bool(modifiers & Qt.KeyboardModifier.AltModifier)
+    alone = bool(modifiers & ALONE)
     if handle.kind == "corner" and alone:
         return _corner(placed, handle.which, across, down)
     if handle.kind == "corner":

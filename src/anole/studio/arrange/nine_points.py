@@ -14,6 +14,8 @@ POINTS = (
     ("bottom-left", "bottom", "bottom-right"),
 )
 
+SIZE = (76, 64)
+
 
 class NinePoints(QWidget):
     """`pinned(name)` when a point is clicked, or Enter pressed on it."""
@@ -24,21 +26,21 @@ class NinePoints(QWidget):
         super().__init__()
         self._shown = "centre"
         self._cursor = (1, 1)
-        self.setFixedSize(108, 76)
+        self.setFixedSize(*SIZE)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setCursor(Qt.CursorShape.PointingHandCursor)
         self.setAccessibleName("Pin to the board")
         self.setToolTip("Pin the words to a point of the board; arrow keys and Enter")
 
     def sizeHint(self) -> QSize:
-        return QSize(108, 76)
+        return QSize(*SIZE)
 
     def show_anchor(self, name: str) -> None:
         self._shown = name
         self.update()
 
     def _spot(self, row: int, column: int) -> QPointF:
-        return QPointF(14 + column * (self.width() - 28) / 2, 13 + row * (self.height() - 26) / 2)
+        return QPointF(12 + column * (self.width() - 24) / 2, 12 + row * (self.height() - 24) / 2)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
         painter = QPainter(self)
@@ -52,7 +54,7 @@ class NinePoints(QWidget):
                 focus = self.hasFocus() and (row, column) == self._cursor
                 painter.setPen(QPen(theme.colour("text" if focus else "line"), 2))
                 painter.setBrush(theme.colour("leaf" if chosen else "raised"))
-                size = 7.0 if chosen else 5.0
+                size = 6.5 if chosen else 4.5
                 painter.drawEllipse(self._spot(row, column), size, size)
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:

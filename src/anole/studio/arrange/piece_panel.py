@@ -34,7 +34,7 @@ class PiecePanel(QScrollArea):
         inside = QWidget()
         inside.setObjectName("panel")
         self._column = QVBoxLayout(inside)
-        self._column.setContentsMargins(16, 12, 16, 12)
+        self._column.setContentsMargins(12, 12, 12, 12)
         self._column.setSpacing(8)
         self._column.addWidget(self.head)
         self._column.addWidget(self.board)

@@ -6,14 +6,14 @@ import functools
 from typing import Any
 
 from PyQt6.QtCore import QItemSelectionModel, Qt
-from PyQt6.QtGui import QImage, QKeyEvent, QMouseEvent
+from PyQt6.QtGui import QContextMenuEvent, QImage, QMouseEvent
 from PyQt6.QtWidgets import (
     QAbstractItemView,
     QListWidget,
     QListWidgetItem,
 )
 
-from ...core.edit.pieces import change_piece, move_in_order, remove_pieces
+from ...core.edit.pieces import change_piece, move_in_order
 from ...core.model import Board, Piece
 from ..samples import miniature
 from ..session import Session
@@ -31,7 +31,7 @@ class PiecesList(QListWidget):
         self._asked: dict[str, Board] = {}
         self._filling = False
         self.setAccessibleName("Pieces, topmost first")
-        self.setToolTip("Drag to order; F2 renames; Delete removes")
+        self.setToolTip("Drag to order, F2 renames, Delete deletes, right click for more")
         self.setItemDelegate(CardDelegate(self, self))
         self.setSelectionMode(QAbstractItemView.SelectionMode.ExtendedSelection)
         self.setDragDropMode(QAbstractItemView.DragDropMode.InternalMove)
@@ -123,7 +123,7 @@ class PiecesList(QListWidget):
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None
         item = self.itemAt(event.position().toPoint())
-        if item is not None:
+        if item is not None and event.button() == Qt.MouseButton.LeftButton:
             eye, lock = icon_boxes(self.visualItemRect(item))
             for box, field, name in ((eye, "shown", "Show or hide"), (lock, "locked", "Lock")):
                 if box.adjusted(-4, -8, 4, 8).contains(event.position()):
@@ -134,10 +134,15 @@ class PiecesList(QListWidget):
                     return
         super().mousePressEvent(event)
 
-    def keyPressEvent(self, event: QKeyEvent | None) -> None:
-        assert event is not None
-        if event.key() == Qt.Key.Key_Delete and self.selection.piece_id:
-            ids = self.selection.ids
-            self.document.apply("Remove piece", lambda b: remove_pieces(b, ids))
-            return
-        super().keyPressEvent(event)
+    def rename(self) -> None:
+        """Edit the chosen piece's name on its card."""
+        for row in range(self.count()):
+            item = self.item(row)
+            if item is not None and item.data(ID) == self.selection.piece_id:
+                self.scrollToItem(item)
+                self.editItem(item)
+
+    def contextMenuEvent(self, event: QContextMenuEvent | None) -> None:
+        if event is not None:
+            on_card = self.itemAt(event.pos()) is not None
+            self.session.shell.show_menu("piece" if on_card else "board", event.globalPos())

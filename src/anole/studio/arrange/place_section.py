@@ -7,11 +7,11 @@ from typing import Any
 import msgspec
 from PyQt6.QtWidgets import QHBoxLayout
 
-from ...core.edit.arranging import align, distribute
 from ...core.edit.pieces import pin
 from ...core.model import Place, Placed
 from ..controls.control import Context
 from ..controls.fields import FieldPanel, headline
+from ..line_ups import line_up
 from ..session import Session
 from .nine_points import NinePoints
 from .section import SECTIONS, Section
@@ -23,7 +23,7 @@ class PlaceSection(Section):
         super().__init__(session)
         self.pin, self.several, self.panel = NinePoints(), Several(), FieldPanel(Place)
         row = QHBoxLayout()
-        row.setSpacing(14)
+        row.setSpacing(10)
         row.addWidget(self.pin)
         row.addWidget(self.several, 1)
         self.column.addWidget(headline("On the board"))
@@ -31,20 +31,13 @@ class PlaceSection(Section):
         self.column.addWidget(self.panel)
         self.panel.edited.connect(self._placed)
         self.pin.pinned.connect(self._pinned)
-        self.several.wanted.connect(self._line_up)
+        self.several.wanted.connect(lambda what: line_up(session, what))
 
     def show_piece(self, piece: Any, context: Context) -> None:
         assert isinstance(piece, Placed)
         self.several.show_count(len(self.selection.ids))
         self.panel.show_struct(piece.place)
         self.pin.show_anchor(piece.place.anchor)
-
-    def _line_up(self, what: str) -> None:
-        ids = self.selection.ids
-        if what in ("across", "down"):
-            self.document.apply("Equal gaps", lambda b: distribute(b, ids, what == "across"))
-        else:
-            self.document.apply("Line up", lambda b: align(b, ids, what))  # type: ignore[arg-type]
 
     def _placed(self, name: str, value: Any, token: object | None) -> None:
         piece = self.selection.placed

@@ -106,6 +106,14 @@ class PullingTool(BoardTool):
         word = f"{guide.name} {guide.at:.0f}"
         painter.drawText(start + (QPointF(4, -6) if guide.across else QPointF(4, -4)), word)
 
+    def ask_menu(self, at: QPointF) -> str | None:
+        hit = self.hit(at)
+        if hit is None:
+            return None
+        if hit.id not in self.selection.ids:
+            self.selection.choose(hit.id)
+        return "piece"
+
     def hover(self, at: QPointF) -> tuple[Qt.CursorShape, str] | None:
         grip = handle_at(self.handles(), at)
         return (Qt.CursorShape.SizeAllCursor, HINTS[grip.kind]) if grip else None

@@ -18,7 +18,7 @@ from ..view_transform import ViewTransform
 from .handle import Handle
 
 HINTS = {
-    "camber": "Drag: bend the rail. Alt-drag: wave",
+    "camber": "Drag: bend the rail. Ctrl and drag: wave",
     "slope": "Drag: tilt the rail",
 }
 SIDES = {"camber": 5.5, "slope": 4.0}

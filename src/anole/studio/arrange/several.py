@@ -7,19 +7,9 @@ from PyQt6.QtGui import QColor, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QAbstractButton, QGridLayout, QVBoxLayout, QWidget
 
 from .. import theme
+from ..line_ups import TITLES
 from ..plain import Label
 
-SIDES = ("left", "middle", "right", "top", "centre", "bottom")
-TITLES = {
-    "left": "Line up the left sides",
-    "middle": "Line up the middles across",
-    "right": "Line up the right sides",
-    "top": "Line up the tops",
-    "centre": "Line up the middles down",
-    "bottom": "Line up the feet",
-    "across": "Equal gaps across",
-    "down": "Equal gaps down",
-}
 SHARE = {"left": 0.0, "middle": 0.5, "right": 1.0, "top": 0.0, "centre": 0.5, "bottom": 1.0}
 
 
@@ -35,7 +25,7 @@ class LineUp(QAbstractButton):
         self.setCursor(Qt.CursorShape.PointingHandCursor)
 
     def sizeHint(self) -> QSize:
-        return QSize(34, 30)
+        return QSize(30, 28)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
         painter = QPainter(self)
@@ -75,7 +65,7 @@ class Several(QWidget):
         super().__init__()
         self.head = Label()
         self.head.setObjectName("group")
-        self.buttons = {what: LineUp(what) for what in (*SIDES, "across", "down")}
+        self.buttons = {what: LineUp(what) for what in TITLES}
         grid, column = QGridLayout(), QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(6)

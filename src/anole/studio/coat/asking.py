@@ -1,4 +1,5 @@
-"""Alt-click: which coat painted this?"""
+"""Which coat painted this? Asked by a click with Ctrl (or Alt, which some desktops take for
+themselves), and by a right click."""
 
 from __future__ import annotations
 
@@ -9,16 +10,26 @@ from ...core.edit.coats import coat_of
 from ...core.render.probing import painted_by
 from ..board_tool import BoardTool
 
+ASKS = Qt.KeyboardModifier.ControlModifier | Qt.KeyboardModifier.AltModifier
+
 
 class AskingTool(BoardTool):
     def press(self, at: QPointF, keys: Qt.KeyboardModifier) -> bool:
-        if not keys & Qt.KeyboardModifier.AltModifier:
+        if not keys & ASKS:
             return False
+        if not self._choose(at):
+            self.document.said.emit("Only a ground is painted there.")
+        return True
+
+    def ask_menu(self, at: QPointF) -> str | None:
+        return "coat" if self._choose(at) else None
+
+    def _choose(self, at: QPointF) -> bool:
+        """Choose the coat that lies on top there, and say which it is."""
         board = self.document.board
         painter = painted_by(board, *self.view.transform_now().to_board(at))
         if painter is None:
-            self.document.said.emit("Only a ground is painted there.")
-            return True
+            return False
         self.selection.choose(*painter)
         coat = coat_of(board, *painter)
         name = f" {coat.name}" if coat.name else ""

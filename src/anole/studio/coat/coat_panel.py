@@ -39,7 +39,7 @@ class CoatPanel(QScrollArea):
         inside = QWidget()
         inside.setObjectName("panel")
         self._column = QVBoxLayout(inside)
-        self._column.setContentsMargins(16, 12, 16, 12)
+        self._column.setContentsMargins(12, 12, 12, 12)
         self._column.setSpacing(8)
         self.head, self.name = Label(), QLineEdit()
         self.head.setObjectName("head")

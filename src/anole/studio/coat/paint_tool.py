@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+import math
 from typing import Any, NamedTuple
 
 from PyQt6.QtCore import QPointF, Qt
-from PyQt6.QtGui import QPainter, QPen
+from PyQt6.QtGui import QPainter
 
 from ...core.coats.registry import kind_of as coat_kind
 from ...core.edit.coats import change_coat
@@ -13,14 +14,16 @@ from ...core.edit.pieces import change_piece
 from ...core.model import Board, Placed
 from ...core.paint.source import over_board
 from ...core.pieces.registry import kind_of, placement
-from .. import theme
 from ..board_tool import BoardTool
 from ..canvas import Canvas
 from ..view_transform import ViewTransform
 from .ink_box import ink_box
 from .paint_handles import WORDS, FrameBox, Grip, grips, pulled
+from .paint_marks import ENDS, paint_grips
 
 REACH = 9.0
+APART = 36.0
+"""Widget px between the two marks at least."""
 
 
 class Held(NamedTuple):
@@ -40,6 +43,8 @@ class PaintTool(BoardTool):
         self._grip: Grip | None = None
         self._start: Held | None = None
         self._token: object | None = None
+        self._stretch = self._pulled_by = 1.0
+        self._first = QPointF()
 
     def held(self) -> Held | None:
         return self._of_piece() if self._pieces else self._of_coat()
@@ -78,7 +83,17 @@ class PaintTool(BoardTool):
             return []
         now = self.view.transform_now()
         there = grips(held.paint, held.frame, held.em, self.document.board.dpi)
-        return [(grip, now.to_widget(grip.x, grip.y)) for grip in there]
+        placed = [(grip, now.to_widget(grip.x, grip.y)) for grip in there]
+        if len(placed) == 2:
+            (_, first), (last_grip, last) = placed
+            way = last - first
+            length = math.hypot(way.x(), way.y())
+            self._stretch = max(APART / max(length, 1e-6), 1.0)
+            if length < APART:
+                # where two marks would lie on each other the second is held farther out
+                unit = way / length if length > 1e-6 else QPointF(1, 0)
+                placed[1] = (last_grip, first + unit * APART)
+        return placed
 
     def _hit(self, at: QPointF) -> Grip | None:
         near = [
@@ -91,17 +106,9 @@ class PaintTool(BoardTool):
         held_grips = self._grips()
         if not held_grips:
             return
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        for shade, width in (("desk", 3.0), ("text", 1.4)):
-            painter.setPen(QPen(theme.colour(shade), width))
-            painter.drawLine(held_grips[0][1], held_grips[-1][1])
-        for grip, spot in held_grips:
-            painter.setPen(QPen(theme.colour("desk"), 1.5))
-            painter.setBrush(theme.colour("text"))
-            if grip.kind in ("end", "turn"):
-                painter.drawEllipse(spot, 5, 5)
-            else:
-                painter.drawRect(int(spot.x()) - 5, int(spot.y()) - 5, 10, 10)
+        held = self.held()
+        assert held is not None
+        paint_grips(painter, held.paint, held_grips)
 
     def hover(self, at: QPointF) -> tuple[Qt.CursorShape, str] | None:
         grip = self._hit(at)
@@ -109,11 +116,16 @@ class PaintTool(BoardTool):
 
     def press(self, at: QPointF, keys: Qt.KeyboardModifier) -> bool:
         self._grip, self._start, self._token = self._hit(at), self.held(), object()
+        placed = self._grips()
+        if placed:
+            self._first, self._pulled_by = placed[0][1], self._stretch
         return self._grip is not None
 
     def pull(self, at: QPointF, keys: Qt.KeyboardModifier) -> None:
         if self._grip is None or self._start is None:
             return
+        if self._grip.kind in ENDS:
+            at = self._first + (at - self._first) / self._pulled_by
         x, y = self.view.transform_now().to_board(at)
         start, dpi = self._start, self.document.board.dpi
         made = pulled(start.paint, start.frame, start.em, dpi, self._grip.kind, x, y)

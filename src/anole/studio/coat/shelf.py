@@ -5,7 +5,16 @@ from __future__ import annotations
 from typing import Any
 
 from PyQt6.QtCore import QEvent, QRectF, QSize, Qt, pyqtSignal
-from PyQt6.QtGui import QEnterEvent, QFocusEvent, QImage, QPainter, QPaintEvent, QPen
+from PyQt6.QtGui import (
+    QContextMenuEvent,
+    QEnterEvent,
+    QFocusEvent,
+    QImage,
+    QKeyEvent,
+    QPainter,
+    QPaintEvent,
+    QPen,
+)
 from PyQt6.QtWidgets import (
     QAbstractButton,
     QFrame,
@@ -23,10 +32,11 @@ from ...core.library import styles as library
 from ...core.library.styles import StoredStyle
 from ...core.model import ModelError, Style
 from .. import theme
+from ..foot_bar import nothing
 from ..new_words import remember_style
 from ..plain import tip
 from ..samples import bare, sample, words_of
-from ..session import Session
+from ..session import Session, session_of
 
 CHIP = QSize(148, 84)
 PICTURE = QSize(144, 56)
@@ -36,10 +46,12 @@ class Chip(QAbstractButton):
     """One style on the user's words. `pointed(True)` while it is looked at."""
 
     pointed = pyqtSignal(bool)
+    unwanted = pyqtSignal()
 
     def __init__(self, stored: StoredStyle) -> None:
         super().__init__()
         self.stored = stored
+        self.is_own = stored.own
         self.image: QImage | None = None
         self.worn = False
         self.setFixedSize(CHIP)
@@ -77,6 +89,37 @@ class Chip(QAbstractButton):
         self.pointed.emit(False)
         self.update()
 
+    def put_on(self) -> None:
+        """As a click does."""
+        self.click()
+
+    def delete(self) -> None:
+        """Ask for it to leave the library."""
+        self.unwanted.emit()
+
+    def contextMenuEvent(self, event: QContextMenuEvent | None) -> None:
+        session = session_of(self)
+        if event is not None and session is not None:
+            session.shell.targets.aim(self)
+            session.shell.show_menu("style", event.globalPos())
+
+    def keyPressEvent(self, event: QKeyEvent | None) -> None:
+        if event is not None and event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
+            self.click()
+        elif event is not None and event.key() == Qt.Key.Key_Escape:
+            self.pointed.emit(False)
+        else:
+            super().keyPressEvent(event)
+
+    def focusInEvent(self, event: QFocusEvent | None) -> None:
+        session = session_of(self)
+        if session is not None:
+            session.shell.targets.aim(self)
+        by_key = (Qt.FocusReason.TabFocusReason, Qt.FocusReason.BacktabFocusReason)
+        if event is not None and event.reason() in by_key:
+            self.pointed.emit(True)
+        super().focusInEvent(event)
+
     def focusOutEvent(self, event: QFocusEvent | None) -> None:
         self.pointed.emit(False)
         super().focusOutEvent(event)
@@ -104,11 +147,13 @@ class Shelf(QWidget):
         scroll.setWidgetResizable(True)
         scroll.setVerticalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
         scroll.setWidget(self._row_widget)
-        self.keep = QPushButton("keep style")
-        self.keep.setToolTip("Save this stack of coats in your library")
+        self.keep = QPushButton("Save style")
+        self.keep.setToolTip(
+            "Save this stack of coats in your library, under a name (Ctrl+Shift+K)"
+        )
         self.name = QLineEdit()
         self.name.setPlaceholderText("name, then Enter")
-        self.name.setAccessibleName("Name of the style to keep")
+        self.name.setAccessibleName("Name of the style")
         self.name.setFixedWidth(150)
         self.name.hide()
         side = QVBoxLayout()
@@ -121,7 +166,7 @@ class Shelf(QWidget):
         line.setSpacing(12)
         line.addWidget(scroll, 1)
         line.addLayout(side)
-        self.keep.clicked.connect(self._ask_name)
+        self.keep.clicked.connect(self.ask_name)
         self.name.returnPressed.connect(self._keep)
         self.document.settled.connect(self.refresh)
         self.selection.changed.connect(self.refresh)
@@ -141,6 +186,7 @@ class Shelf(QWidget):
             self._row.addWidget(chip)
             chip.pointed.connect(lambda on, c=chip: self._look(c if on else None))
             chip.clicked.connect(lambda _, c=chip: self._put(c))
+            chip.unwanted.connect(lambda c=chip: self._ask_away(c))
         self._row.addStretch(1)
         self._asked = None
         self.refresh()
@@ -203,9 +249,24 @@ class Shelf(QWidget):
         if self.document.apply(f"Style: {style.name}", self._with(style)):
             remember_style(self.session.settings, style.name)
 
-    def _ask_name(self) -> None:
+    def _ask_away(self, chip: Chip) -> None:
+        """A style of one's own leaves the library; that cannot be undone, so it is asked."""
+        name = chip.stored.style.name
+
+        def go() -> None:
+            try:
+                library.remove(name)
+            except FileError as error:
+                self.document.said.emit(str(error))
+            self.reload()
+
+        self.session.reading.foot.ask(
+            f"Delete the style “{name}” from your library?", [("Delete", go), ("Stay", nothing)]
+        )
+
+    def ask_name(self) -> None:
         if self.selection.coated is None or not self.selection.coated.style:
-            self.document.said.emit("There is no coat to keep: choose a piece that has some.")
+            self.document.said.emit("There is no coat to save: choose a piece that has some.")
             return
         self.name.show()
         self.name.setFocus()

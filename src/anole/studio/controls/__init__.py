@@ -13,6 +13,7 @@ from . import (  # noqa: F401  each of them adds its control to the table
     paint,
     palette,
     part,
+    picture_choice,
     pose_part,
     ramp,
     span,

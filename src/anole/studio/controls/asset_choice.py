@@ -83,7 +83,9 @@ class AssetChoice(Control):
         self.view, self.box, self.open = PictureView(), Box(), QPushButton("+ file")
         self.box.setAccessibleName(title)
         self.open.setToolTip("Take a picture file in; the board carries it from then on")
-        column(self, self.view).insertLayout(0, row(Label(title), self.box, self.open, stretch=1))
+        column(self, self.view).insertLayout(
+            0, row(Label(title), self.box, self.open, gap=4, stretch=1)
+        )
         self.box.activated.connect(self._chosen)
         self.open.clicked.connect(self.ask_file)
         self.view.picked.connect(lambda c: self.coloured.emit(c))

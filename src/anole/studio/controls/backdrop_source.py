@@ -4,12 +4,11 @@ from __future__ import annotations
 
 from typing import Any
 
-from ..plain import Label
 from ..session import session_of
 from .choice import Box
 from .control import Control
+from .field_label import FieldLabel
 from .layouts import row
-from .number import LABEL
 from .table import CONTROLS
 
 ALWAYS = {"beneath": "everything beneath", "ground": "the ground alone"}
@@ -25,8 +24,7 @@ class BackdropSourceChoice(Control):
         self.box = Box()
         self.box.setAccessibleName(title)
         self.setToolTip(about)
-        label = Label(title)
-        label.setFixedWidth(LABEL)
+        label = FieldLabel(title)
         self.setLayout(row(label, self.box, stretch=1))
         self.box.activated.connect(self._chosen)
 

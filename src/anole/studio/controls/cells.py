@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import QEvent, QPointF, QRectF, Qt, pyqtSignal
-from PyQt6.QtGui import QContextMenuEvent, QHelpEvent, QKeyEvent, QMouseEvent
+from PyQt6.QtGui import QContextMenuEvent, QFocusEvent, QHelpEvent, QKeyEvent, QMouseEvent
 from PyQt6.QtWidgets import QSizePolicy, QToolTip, QWidget
+
+from ..session import session_of
 
 
 class Cells(QWidget):
@@ -12,12 +14,16 @@ class Cells(QWidget):
 
     chosen = pyqtSignal(object)
     dropped = pyqtSignal(object)
+    pointed = pyqtSignal(object)
+    left = pyqtSignal()
 
     def __init__(self, name: str) -> None:
         super().__init__()
         self.index = 0
         self.setAccessibleName(name)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
+        self.setMouseTracking(True)
+        self._pointed: int | None = None
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
 
     def count(self) -> int:
@@ -48,10 +54,45 @@ class Cells(QWidget):
             self.index = number
             self.chosen.emit(self.given(number))
 
+    def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
+        number = self.at(event.position()) if event is not None else None
+        if number != self._pointed:
+            self._pointed = number
+            self.left.emit() if number is None else self.pointed.emit(self.given(number))
+
+    def leaveEvent(self, event: QEvent | None) -> None:
+        self._pointed = None
+        self.left.emit()
+
     def contextMenuEvent(self, event: QContextMenuEvent | None) -> None:
         number = self.at(QPointF(event.pos())) if event is not None else None
-        if number is not None:
-            self.dropped.emit(self.taken_out(number))
+        session = session_of(self)
+        if number is not None and event is not None and session is not None:
+            self.index = number
+            self.update()
+            session.shell.targets.aim(self)
+            session.shell.show_menu("swatch", event.globalPos())
+
+    # what the menu does
+
+    @property
+    def can_delete_swatch(self) -> bool:
+        """Whether the pointed one may go; built-in ones stay."""
+        return self.index < self.count()
+
+    def use_swatch(self) -> None:
+        if self.index < self.count():
+            self.chosen.emit(self.given(self.index))
+
+    def delete_swatch(self) -> None:
+        if self.can_delete_swatch:
+            self.dropped.emit(self.taken_out(self.index))
+
+    def focusInEvent(self, event: QFocusEvent | None) -> None:
+        session = session_of(self)
+        if session is not None:
+            session.shell.targets.aim(self)
+        super().focusInEvent(event)
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         assert event is not None
@@ -62,9 +103,9 @@ class Cells(QWidget):
             self.index = place
             self.update()
         elif event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Space):
-            self.chosen.emit(self.given(self.index))
+            self.use_swatch()
         elif event.key() == Qt.Key.Key_Delete:
-            self.dropped.emit(self.taken_out(self.index))
+            self.delete_swatch()
         else:
             super().keyPressEvent(event)
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from typing import Any, Literal, get_args
 
 from PyQt6.QtCore import QRectF, Qt
@@ -10,9 +10,8 @@ from PyQt6.QtGui import QPainter, QPaintEvent
 from PyQt6.QtWidgets import QComboBox, QHBoxLayout
 
 from .. import icons, theme
-from ..plain import Label
 from .control import Control, WheelGuard
-from .number import LABEL
+from .field_label import FieldLabel
 from .table import CONTROLS
 
 
@@ -22,7 +21,7 @@ class Box(QComboBox):
     def __init__(self) -> None:
         super().__init__()
         self.setSizeAdjustPolicy(Box.SizeAdjustPolicy.AdjustToMinimumContentsLengthWithIcon)
-        self.setMinimumContentsLength(6)
+        self.setMinimumContentsLength(5)
         # Qt's own policy gives a box the focus when the wheel turns over it, and then turns it
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
 
@@ -35,16 +34,23 @@ class Box(QComboBox):
 
 
 class Choice(Control):
-    def __init__(self, title: str, options: Sequence[str], about: str = "") -> None:
+    """`words`: what people read in place of an option's own word."""
+
+    def __init__(
+        self,
+        title: str,
+        options: Sequence[str],
+        about: str = "",
+        words: Mapping[str, str] | None = None,
+    ) -> None:
         super().__init__()
         self._options = list(options)
         self.box = Box()
-        self.box.addItems(self._options)
+        self.box.addItems([(words or {}).get(option, option) for option in self._options])
         self.box.setAccessibleName(title)
         self._guard = WheelGuard()
         self.box.installEventFilter(self._guard)
-        label = Label(title)
-        label.setFixedWidth(LABEL)
+        label = FieldLabel(title)
         row = QHBoxLayout(self)
         row.setContentsMargins(0, 0, 0, 0)
         row.setSpacing(6)
@@ -60,4 +66,7 @@ class Choice(Control):
         self.box.setCurrentIndex(self._options.index(value))
 
 
-CONTROLS.add(Literal, lambda info: Choice(info.title, get_args(info.kind), info.about))
+CONTROLS.add(
+    Literal,
+    lambda info: Choice(info.title, get_args(info.kind), info.about, info.extra.get("words")),
+)

@@ -21,6 +21,7 @@ from .number import Number
 from .swatches import Swatches
 from .table import CONTROLS
 
+SIDE = 34
 SETTLED_MS = 1200
 """A colour that stood this long was used."""
 
@@ -30,12 +31,12 @@ class Swatch(QWidget):
 
     def __init__(self) -> None:
         super().__init__()
-        self.setFixedSize(44, 26)
+        self.setFixedSize(SIDE, 26)
         self.colour = Colour(0, 0, 0)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
         painter = QPainter(self)
-        for x in range(0, 44, 6):
+        for x in range(0, SIDE, 6):
             for y in range(0, 26, 6):
                 shade = "dim" if (x + y) // 6 % 2 else "sunk"
                 painter.fillRect(QRectF(x, y, 6, 6), theme.colour(shade))
@@ -50,17 +51,17 @@ class ColourControl(Control):
         self._colour = Colour(255, 255, 255)
         self.field, self.swatch, self.text = ColourField(), Swatch(), QLineEdit()
         self.rows, self.swatches = ColourRows(), Swatches()
-        self.drop, self.keep = QPushButton("drop"), QPushButton("keep")
+        self.pick, self.save = QPushButton("pick"), QPushButton("save")
         self.text.setAccessibleName(f"{title} as CSS text")
         self.text.setToolTip("Hex, or any CSS colour: #ff8866, oklch(0.7 0.2 30), hsv(20 60 100)")
-        self.drop.setToolTip("Take a colour from the board: 1 px, Shift 3 × 3, Ctrl 9 × 9")
-        self.keep.setToolTip("Keep the colour on the board under a name")
-        for button in (self.drop, self.keep):
-            button.setFixedWidth(52)
+        self.pick.setToolTip("Take a colour from the board: 1 px, Shift 3 × 3, Ctrl 9 × 9")
+        self.save.setToolTip("Save the colour in the board, under a name")
+        for button in (self.pick, self.save):
+            button.setFixedWidth(46)
         self.alpha = Number("Alpha", 0, 1, unit="%", factor=100, step=0.01, default=1.0)
         self.name = KeepName("Name of the swatch")
         layout = column(self, self.field, self.name, self.rows, self.alpha, self.swatches)
-        layout.insertLayout(1, row(self.swatch, self.text, self.drop, self.keep, gap=4, stretch=1))
+        layout.insertLayout(1, row(self.swatch, self.text, self.pick, self.save, gap=4, stretch=1))
         self._settled = QTimer(self)
         self._settled.setSingleShot(True)
         self._settled.timeout.connect(self._used)
@@ -69,8 +70,8 @@ class ColourControl(Control):
         self.swatches.chosen.connect(lambda c: self._send(c, None))
         self.alpha.edited.connect(lambda v, t: self._send(self._colour.with_alpha(v), t))
         self.text.editingFinished.connect(self._typed)
-        self.drop.clicked.connect(self._ask_drop)
-        self.keep.clicked.connect(lambda: self.name.ask(str(self._colour)))
+        self.pick.clicked.connect(self._ask_pick)
+        self.save.clicked.connect(lambda: self.name.ask(str(self._colour)))
         self.name.named.connect(lambda name: self.swatches.keep(self._colour, name))
 
     def value(self) -> Any:
@@ -112,7 +113,7 @@ class ColourControl(Control):
             colour = self._colour
         self._send(colour, None)
 
-    def _ask_drop(self) -> None:
+    def _ask_pick(self) -> None:
         session = session_of(self)
         if session is not None:
             session.shell.pick_colour(

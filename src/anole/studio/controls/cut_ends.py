@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import get_args
 
-from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
+from PyQt6.QtCore import QEvent, QPointF, QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
@@ -21,10 +21,13 @@ class CutEnds(QWidget):
     """`chosen(profile)`: a row of little blocks of wood, each cut to a profile."""
 
     chosen = pyqtSignal(str)
+    pointed = pyqtSignal(str)
+    left = pyqtSignal()
 
     def __init__(self) -> None:
         super().__init__()
         self.profile = "chamfer"
+        self._pointed: str | None = None
         self.setAccessibleName("Profiles: arrows choose")
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
@@ -62,7 +65,15 @@ class CutEnds(QWidget):
         return next((n for k, n in enumerate(PROFILES) if self.box(k).contains(at)), None)
 
     def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
-        self.setToolTip((self._at(event.position()) or "") if event is not None else "")
+        name = self._at(event.position()) if event is not None else None
+        if name != self._pointed:
+            self._pointed = name
+            self.setToolTip(name or "")
+            self.pointed.emit(name) if name else self.left.emit()
+
+    def leaveEvent(self, event: QEvent | None) -> None:
+        self._pointed = None
+        self.left.emit()
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         name = self._at(event.position()) if event is not None else None

@@ -6,9 +6,9 @@ from typing import Any, get_args
 
 from PyQt6.QtWidgets import QHBoxLayout
 
-from ..plain import Label
 from .control import Control
-from .number import LABEL, tidy
+from .field_label import FieldLabel
+from .number import tidy
 from .number_field import NumberField
 from .table import CONTROLS
 
@@ -22,8 +22,7 @@ class Factors(Control):
         row = QHBoxLayout(self)
         row.setContentsMargins(0, 0, 0, 0)
         row.setSpacing(4)
-        label = Label(title)
-        label.setFixedWidth(LABEL)
+        label = FieldLabel(title)
         row.addWidget(label)
         for index, field in enumerate(self.fields):
             field.setAccessibleName(f"{title}, number {index + 1}")

@@ -2,20 +2,34 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 import msgspec
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
-from PyQt6.QtGui import QImage, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen, QPolygonF
+from PyQt6.QtGui import (
+    QContextMenuEvent,
+    QFocusEvent,
+    QImage,
+    QKeyEvent,
+    QMouseEvent,
+    QPainter,
+    QPaintEvent,
+    QPen,
+)
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ...core.model import Colour, Gradient, Stop
 from ...core.paint.stops import STEPS, table, table_of
 from .. import theme
 from ..pixel_images import image_of
-from ..qt_colour import to_qt
+from ..session import session_of
+from .bar_marks import NOTCH, paint_checks, paint_notch, paint_upright
 from .slider import key_factor
 
-PAD, BAR, OFF = 8, 24, 34
+PAD, TOP, BAR, OFF = 9, 4, 26, 34
+
+HINT_KEYS = {Qt.Key.Key_BracketLeft: -1, Qt.Key.Key_BracketRight: 1}
 
 
 def bar_image(gradient: Gradient, width: int = 256, whole: bool = False) -> QImage:
@@ -49,13 +63,13 @@ class GradientBar(QWidget):
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setAccessibleName("Gradient stops")
         self.setToolTip(
-            "Click to add a stop, drag to move it, drag it off or press Delete to remove it; "
-            "Page Up and Page Down choose. The small diamond is where halfway lies (Alt with arrows)"
+            "Click to add a stop, drag to move it, drag it off or press Delete to delete it; "
+            "Page Up and Page Down choose. The notch is where halfway lies: drag it, or press [ or ]"
         )
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
 
     def sizeHint(self) -> QSize:
-        return QSize(180, BAR + 18)
+        return QSize(180, TOP + BAR + 5)
 
     def show_gradient(self, gradient: Gradient) -> None:
         self.gradient = gradient
@@ -63,7 +77,7 @@ class GradientBar(QWidget):
         self.update()
 
     def _bar(self) -> QRectF:
-        return QRectF(PAD, 0, self.width() - 2 * PAD, BAR)
+        return QRectF(PAD, TOP, self.width() - 2 * PAD, BAR)
 
     def _shown_at(self, stop: Stop) -> float:
         return 1 - stop.at if self.gradient.reversed else stop.at
@@ -77,46 +91,20 @@ class GradientBar(QWidget):
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
         painter = QPainter(self)
-        bar = self._bar()
-        for n in range(int(bar.width() // 6) + 1):
-            for row in range(4):
-                shade = "dim" if (n + row) % 2 else "sunk"
-                piece = QRectF(bar.x() + n * 6, row * 6, 6, 6).intersected(bar)
-                painter.fillRect(piece, theme.colour(shade))
+        bar, gradient = self._bar(), self.gradient
+        paint_checks(painter, bar)
         painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-        painter.drawImage(bar, bar_image(self.gradient, max(int(bar.width()), 2)))
-        painter.setPen(QPen(theme.colour("line"), 1))
-        painter.drawRect(bar.adjusted(0, 0, -1, -1))
+        painter.drawImage(bar, bar_image(gradient, max(int(bar.width()), 2)))
+        painter.setPen(QPen(theme.colour("leaf" if self.hasFocus() else "line"), 1))
+        painter.drawRect(bar.adjusted(-0.5, -0.5, 0.5, 0.5))
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        painter.setBrush(theme.colour("text"))
-        for number in range(len(self.gradient.stops) - 1):
-            x = self.hint_x(number)
-            painter.setPen(QPen(theme.colour("desk"), 1))
-            painter.drawPolygon(
-                QPolygonF(
-                    [
-                        QPointF(x, BAR - 7),
-                        QPointF(x + 4, BAR - 2),
-                        QPointF(x, BAR + 3),
-                        QPointF(x - 4, BAR - 2),
-                    ]
-                )
-            )
-        for number, stop in enumerate(self.gradient.stops):
-            x, chosen = self._x(stop), number == self.index
-            peg = QPolygonF(
-                [
-                    QPointF(x, BAR - 3),
-                    QPointF(x + 6, BAR + 5),
-                    QPointF(x + 6, BAR + 16),
-                    QPointF(x - 6, BAR + 16),
-                    QPointF(x - 6, BAR + 5),
-                ]
-            )
-            edge = "leaf" if chosen else "text"
-            painter.setPen(QPen(theme.colour(edge), 2.4 if chosen else 1.2))
-            painter.setBrush(to_qt(stop.colour))
-            painter.drawPolygon(peg)
+        for number in range(len(gradient.stops) - 1):
+            paint_notch(painter, bar, self.hint_x(number))
+        last = (stop for number, stop in enumerate(gradient.stops) if number != self.index)
+        for stop in last:
+            paint_upright(painter, bar, self._x(stop), stop.colour, False)
+        chosen = gradient.stops[self.index]
+        paint_upright(painter, bar, self._x(chosen), chosen.colour, True)
 
     def hint_x(self, number: int) -> float:
         """Where the halfway colour between a stop and the next lies."""
@@ -125,8 +113,8 @@ class GradientBar(QWidget):
         return self._x(Stop(at, first.colour))
 
     def _hint_hit(self, at: QPointF) -> int | None:
-        """The hint under a point of the lower part of the bar; pegs go first."""
-        if not BAR - 8 < at.y() < BAR + 4 or self._hit(at.x()) is not None:
+        """The notch under a point of the bar's upper part; uprights go first."""
+        if at.y() > TOP + NOTCH + 3 or self._hit(at.x()) is not None:
             return None
         wide = [n for n in range(len(self.gradient.stops) - 1) if abs(self.hint_x(n) - at.x()) <= 6]
         return wide[0] if wide else None
@@ -157,11 +145,15 @@ class GradientBar(QWidget):
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None
+        hit = self._hit(event.position().x())
+        if event.button() != Qt.MouseButton.LeftButton:
+            if hit is not None:
+                self._choose(hit)
+            return
         self._held, self._token, self._away = True, object(), None
         self._hint = self._hint_hit(event.position())
         if self._hint is not None:
             return
-        hit = self._hit(event.position().x())
         if hit is not None:
             self._choose(hit)
             return
@@ -185,7 +177,7 @@ class GradientBar(QWidget):
             self._pull_hint(self._hint, event.position().x(), self._token)
             return
         stops = list(self.gradient.stops)
-        off = abs(event.position().y() - BAR / 2) > BAR / 2 + OFF
+        off = abs(event.position().y() - TOP - BAR / 2) > BAR / 2 + OFF
         if off and self._away is None and len(stops) > 1:
             self._away = stops.pop(self.index)
             self._send(stops, self._token)
@@ -210,30 +202,95 @@ class GradientBar(QWidget):
         assert event is not None
         stops, key = list(self.gradient.stops), event.key()
         sign = {Qt.Key.Key_Left: -1, Qt.Key.Key_Right: 1}.get(Qt.Key(key), 0)
-        if key in (Qt.Key.Key_Delete, Qt.Key.Key_Backspace) and len(stops) > 1:
-            del stops[self.index]
-            self.index = max(self.index - 1, 0)
-            self._send(stops, None)
-            self._choose(self.index)
+        if key in (Qt.Key.Key_Delete, Qt.Key.Key_Backspace):
+            self.delete_stop()
         elif key in (Qt.Key.Key_PageDown, Qt.Key.Key_PageUp):
             step = 1 if key == Qt.Key.Key_PageDown else -1
             self._choose((self.index + step) % len(stops))
+        elif key in HINT_KEYS:
+            self._step_hint(HINT_KEYS[Qt.Key(key)])
+        elif sign and event.modifiers() & Qt.KeyboardModifier.AltModifier:
+            self._step_hint(sign)
         elif sign:
             low = stops[self.index - 1].at if self.index else 0.0
             high = stops[self.index + 1].at if self.index + 1 < len(stops) else 1.0
             at = stops[self.index].at + sign * 0.01 * key_factor(event.modifiers())
-            if event.modifiers() & Qt.KeyboardModifier.AltModifier:
-                hint = stops[self.index].hint + sign * 0.02
-                fields = {"hint": round(min(max(hint, 0.02), 0.98), 3)}
-            else:
-                fields = {"at": round(min(max(at, low), high), 4)}
-            stops[self.index] = msgspec.structs.replace(stops[self.index], **fields)
-            self._send(stops, None)
+            self._set_stop(at=round(min(max(at, low), high), 4))
         else:
             super().keyPressEvent(event)
 
+    def _set_stop(self, token: object | None = None, **fields: Any) -> None:
+        """Set fields of the chosen stop."""
+        stops = list(self.gradient.stops)
+        stops[self.index] = msgspec.structs.replace(stops[self.index], **fields)
+        self._send(stops, token)
+
+    def _step_hint(self, sign: int) -> None:
+        hint = self.gradient.stops[self.index].hint + sign * 0.02
+        self._set_stop(hint=round(min(max(hint, 0.02), 0.98), 3))
+
     def set_colour(self, colour: Colour, token: object | None) -> None:
         """Colour the chosen stop."""
+        self._set_stop(token, colour=colour)
+
+    # what the menu does
+
+    @property
+    def can_delete_stop(self) -> bool:
+        """One stop stays."""
+        return len(self.gradient.stops) > 1
+
+    def delete_stop(self) -> None:
+        if self.can_delete_stop:
+            stops = list(self.gradient.stops)
+            del stops[self.index]
+            self.index = max(self.index - 1, 0)
+            self._send(stops, None)
+            self._choose(self.index)
+
+    def double_stop(self) -> None:
+        """The same colour once more, halfway to the next stop."""
         stops = list(self.gradient.stops)
-        stops[self.index] = msgspec.structs.replace(stops[self.index], colour=colour)
-        self._send(stops, token)
+        stop = stops[self.index]
+        other = stops[self.index + 1] if self.index + 1 < len(stops) else stops[self.index - 1]
+        at = round((stop.at + other.at) / 2, 4) if len(stops) > 1 else 1.0
+        place = self.index + (1 if at >= stop.at else 0)
+        stops.insert(place, msgspec.structs.replace(stop, at=at))
+        self.index = place
+        self._send(stops, None)
+        self._choose(place)
+
+    def spread_stops(self) -> None:
+        """Equal distances from the first to the last place."""
+        stops = self.gradient.stops
+        low, step = stops[0].at, (stops[-1].at - stops[0].at) / max(len(stops) - 1, 1)
+        spread = [
+            msgspec.structs.replace(s, at=round(low + n * step, 4)) for n, s in enumerate(stops)
+        ]
+        self._send(spread, None)
+
+    def reverse_stops(self) -> None:
+        """The last colour first; halfway places go with their colours."""
+        stops = self.gradient.stops
+        hints = [1 - stop.hint for stop in stops[:-1]][::-1] + [stops[-1].hint]
+        turned = [
+            msgspec.structs.replace(s, at=round(1 - s.at, 4), hint=round(hint, 4))
+            for s, hint in zip(reversed(stops), hints, strict=True)
+        ]
+        self.index = len(stops) - 1 - self.index
+        self._send(turned, None)
+
+    def centre_hint(self) -> None:
+        self._set_stop(hint=0.5)
+
+    def contextMenuEvent(self, event: QContextMenuEvent | None) -> None:
+        session = session_of(self)
+        if event is not None and session is not None:
+            session.shell.targets.aim(self)
+            session.shell.show_menu("stop", event.globalPos())
+
+    def focusInEvent(self, event: QFocusEvent | None) -> None:
+        session = session_of(self)
+        if session is not None:
+            session.shell.targets.aim(self)
+        super().focusInEvent(event)

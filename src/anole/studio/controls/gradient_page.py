@@ -21,24 +21,27 @@ from .gradient_bar import GradientBar
 from .gradient_shelf import GradientShelf
 from .layouts import column, row
 from .page import Page
+from .trying import Trying
 
 
 class GradientPage(Page):
     def __init__(self) -> None:
         super().__init__()
         self._paint = Gradient()
+        self._trying = Trying(self)
         self.bar = GradientBar()
         self.colour: ColourControl = ColourControl("Colour of the stop")
         self.more = FieldPanel(Gradient, skip=("stops",))
         self.shelf, self.found = GradientShelf(), FoundColours()
-        self.fold, self.pair = QPushButton("fold"), QPushButton("pair")
+        self.fold, self.pair = QPushButton("mirror"), QPushButton("light and dark")
         self.written, self.read = QPushButton("CSS out"), QPushButton("CSS in")
-        self.fold.setToolTip("Fold the gradient in the middle of its frame, or unfold it (F)")
+        self.fold.setToolTip("Mirror the gradient in the middle of its frame, or not (F)")
         self.pair.setToolTip("A light and a dark of the chosen stop's hue")
         self.written.setToolTip("The gradient as CSS text, for the clipboard")
         self.read.setToolTip("Take the gradient that lies in the clipboard as CSS text")
         layout = column(self, self.bar, self.colour, self.shelf, self.found, self.more)
-        layout.insertLayout(1, row(self.fold, self.pair, self.written, self.read, gap=4))
+        layout.insertLayout(1, row(self.fold, self.pair, gap=4))
+        layout.insertLayout(2, row(self.written, self.read, gap=4))
         self.bar.edited.connect(self._send)
         self.bar.chosen.connect(lambda _: self._show_stop())
         self.colour.edited.connect(self.bar.set_colour)
@@ -48,6 +51,8 @@ class GradientPage(Page):
         self.written.clicked.connect(self.copy_css)
         self.read.clicked.connect(self.paste_css)
         self.shelf.chosen.connect(self._taken)
+        self.shelf.pointed.connect(self._look)
+        self.shelf.left.connect(self._trying.leave)
         self.found.coloured.connect(lambda c: self.bar.set_colour(c, None))
         self.found.made.connect(
             lambda g: self._send(msgspec.structs.replace(self._paint, stops=g.stops), None)
@@ -55,6 +60,9 @@ class GradientPage(Page):
 
     def take(self, context: Context) -> None:
         self.more.take(context)
+
+    def value(self) -> Any:
+        return self._paint
 
     def set_value(self, value: Any) -> None:
         self._paint = value
@@ -75,11 +83,18 @@ class GradientPage(Page):
 
     def _taken(self, gradient: Gradient) -> None:
         """Its colours; over the frame as before, unless it is of another shape or folded."""
+        self._send(self._over_frame(gradient), None)
+
+    def _over_frame(self, gradient: Gradient) -> Gradient:
         if gradient.shape == "linear" and self._paint.shape in ("linear", "edge"):
             kept = {name: getattr(self._paint, name) for name in ("shape", "frame", "angle")}
         else:
             kept = {"frame": self._paint.frame}
-        self._send(msgspec.structs.replace(gradient, **kept), None)
+        return msgspec.structs.replace(gradient, **kept)
+
+    def _look(self, gradient: Gradient) -> None:
+        """Show the board with it while it is pointed at."""
+        self._trying.look(self._over_frame(gradient))
 
     def fold_over(self) -> None:
         """Folded, it runs to the middle of its frame and back."""

@@ -45,7 +45,7 @@ class GradientGrid(Cells):
     """`chosen(entry)`, `dropped(entry)`."""
 
     def __init__(self) -> None:
-        super().__init__("Gradients: arrows choose, Return takes, Delete drops your own")
+        super().__init__("Gradients: arrows choose, Return takes, Delete deletes your own")
         self.entries: list[Entry] = []
 
     def show_entries(self, entries: list[Entry]) -> None:
@@ -89,6 +89,10 @@ class GradientGrid(Cells):
 
     taken_out = given
 
+    @property
+    def can_delete_swatch(self) -> bool:
+        return super().can_delete_swatch and self.entries[self.index].home != "ready"
+
     def stepped(self, key: Qt.Key) -> int | None:
         step = STEPS.get(key)
         return None if step is None else min(max(self.index + step, 0), len(self.entries) - 1)
@@ -98,6 +102,8 @@ class GradientShelf(QWidget):
     """`chosen(gradient)`. Folded to its heading until it is wanted."""
 
     chosen = pyqtSignal(object)
+    pointed = pyqtSignal(object)
+    left = pyqtSignal()
 
     def __init__(self) -> None:
         super().__init__()
@@ -105,9 +111,9 @@ class GradientShelf(QWidget):
         self.head = QPushButton("▸  Gradients")
         self.head.setObjectName("quiet")
         self.head.setStyleSheet("text-align: left;")
-        self.keep, self.keep_own = QPushButton("keep here"), QPushButton("keep for all")
-        self.keep.setToolTip("Keep this gradient with the board, under a name")
-        self.keep_own.setToolTip("Keep this gradient in your library, under a name")
+        self.keep, self.keep_own = QPushButton("Save in board"), QPushButton("Save in library")
+        self.keep.setToolTip("Save this gradient with the board, under a name")
+        self.keep_own.setToolTip("Save this gradient in your library, under a name")
         self.name, self.grid, self.inside = (
             KeepName("Name of the gradient"),
             GradientGrid(),
@@ -123,6 +129,8 @@ class GradientShelf(QWidget):
         self.keep_own.clicked.connect(lambda: self._ask("own"))
         self.name.named.connect(self._save)
         self.grid.chosen.connect(lambda e: self.chosen.emit(e.gradient))
+        self.grid.pointed.connect(lambda e: self.pointed.emit(e.gradient))
+        self.grid.left.connect(self.left)
         self.grid.dropped.connect(self._drop)
 
     def unfold(self, on: bool) -> None:
@@ -163,7 +171,7 @@ class GradientShelf(QWidget):
             if self._home == "own":
                 gradients.OWN.keep(NamedGradient(name, gradient))
             elif session is not None:
-                session.document.apply(f"Keep {name}", lambda b: save_gradient(b, name, gradient))
+                session.document.apply(f"Save {name}", lambda b: save_gradient(b, name, gradient))
         except FileError as error:
             self._say(str(error))
         self.refresh()
@@ -175,7 +183,7 @@ class GradientShelf(QWidget):
                 gradients.OWN.remove(entry.name)
             elif entry.home == "board" and session is not None:
                 session.document.apply(
-                    f"Drop {entry.name}", lambda b: delete_gradient(b, entry.name)
+                    f"Delete {entry.name}", lambda b: delete_gradient(b, entry.name)
                 )
         except FileError as error:
             self._say(str(error))

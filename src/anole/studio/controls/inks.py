@@ -13,7 +13,7 @@ from .layouts import column
 from .palette import STARTS, Row
 from .table import CONTROLS, many
 
-WORDS = {"a colour": "colour", "the letter's colour": "letter", "what lies there": "own"}
+WORDS = {"a colour": "colour", "the letter's colour": "letter", "the coats beneath": "own"}
 STAND_INS = {"letter": Colour(240, 200, 120), "own": Colour(150, 150, 150)}
 
 

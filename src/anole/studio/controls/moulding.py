@@ -14,6 +14,7 @@ from .layouts import column
 from .saved_mouldings import SavedMouldings
 from .section import SectionView
 from .table import CONTROLS
+from .trying import Trying
 
 
 class MouldingControl(Control):
@@ -28,6 +29,11 @@ class MouldingControl(Control):
         self.saved.chosen.connect(lambda m: self._send(m, None))
         self.view.edited.connect(self._send)
         self.ends.chosen.connect(self._profile)
+        self._trying = Trying(self)
+        self.ends.pointed.connect(
+            lambda name: self._trying.look(msgspec.structs.replace(self._moulding, profile=name))
+        )
+        self.ends.left.connect(self._trying.leave)
         self.fields.edited.connect(lambda name, v, t: self._set(t, **{name: v}))
 
     def value(self) -> Any:

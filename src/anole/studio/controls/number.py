@@ -9,13 +9,11 @@ from PyQt6.QtGui import QMouseEvent
 from PyQt6.QtWidgets import QHBoxLayout
 
 from ...core.model.field_info import FieldInfo
-from ..plain import Label
 from .control import Control
+from .field_label import FieldLabel
 from .number_field import NumberField
 from .slider import Slider
 from .table import CONTROLS
-
-LABEL = 90
 
 
 def tidy(value: float, digits: int) -> str:
@@ -25,12 +23,11 @@ def tidy(value: float, digits: int) -> str:
     return "0" if text == "-0" else text
 
 
-class DragLabel(Label):
+class DragLabel(FieldLabel):
     """A label that is a handle: pulling it sideways steps the number."""
 
     def __init__(self, text: str, owner: Number) -> None:
         super().__init__(text)
-        self.setFixedWidth(LABEL)
         self.setCursor(Qt.CursorShape.SizeHorCursor)
         self._owner = owner
         self._x: float | None = None
@@ -90,7 +87,6 @@ class Number(Control):
         self.slider.reset.connect(self.to_default)
         self.field.typed.connect(self._typed)
         self.field.stepped.connect(lambda by: self.step(by, None))
-        self.field.reset.connect(self.to_default)
 
     def value(self) -> float:
         return self._value

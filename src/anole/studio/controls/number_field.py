@@ -15,9 +15,8 @@ class NumberField(QLineEdit):
 
     typed = pyqtSignal(float, str)
     stepped = pyqtSignal(float)
-    reset = pyqtSignal()
 
-    def __init__(self, width: int = 72) -> None:
+    def __init__(self, width: int = 68) -> None:
         super().__init__()
         self.setObjectName("number")
         self.setFixedWidth(width)
@@ -69,4 +68,5 @@ class NumberField(QLineEdit):
         self.selectAll()
 
     def mouseDoubleClickEvent(self, event: QMouseEvent | None) -> None:
-        self.reset.emit()
+        """The whole number, to be typed over; its label goes back to the default."""
+        self.selectAll()

@@ -60,7 +60,7 @@ KINDS = (
     ),
     Kind("picture", ImagePaint, lambda: PicturePage(ImagePaint), lambda _: ImagePaint()),
     Kind(
-        "what lies behind",
+        "the background",
         Backdrop,
         lambda: FieldsPage(Backdrop, "The clean ground or what is beneath, in the letters."),
         lambda _: Backdrop(),
@@ -74,7 +74,7 @@ KINDS = (
         lambda _: LetterPaint(),
     ),
     Kind(
-        "what lies there",
+        "the coats beneath",
         OwnPaint,
         lambda: FieldsPage(OwnPaint, "What the lower coats painted, changed by the tone below."),
         lambda _: OwnPaint(),

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import cv2
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, QSize, Qt
 from PyQt6.QtGui import QPainter, QPaintEvent, QPen
@@ -16,7 +17,7 @@ from .gradient_bar import PAD
 from .stops import StopsControl
 from .table import CONTROLS
 
-HIGH = 40
+HIGH, FINER = 40, 4
 
 
 class HalfRound(QWidget):
@@ -45,17 +46,33 @@ class HalfRound(QWidget):
         painter.drawText(QRectF(0, 0, middle - 22, 12), Qt.AlignmentFlag.AlignLeft, "darkest")
         painter.drawText(QRectF(middle - 20, 3, 40, 12), Qt.AlignmentFlag.AlignCenter, "flat")
         painter.drawText(QRectF(middle, 0, middle, 12), Qt.AlignmentFlag.AlignRight, "brightest")
-        wide = max(int(self.width()), 8)
-        y, x = np.mgrid[:HIGH, :wide].astype(np.float32)
-        radius = HIGH * 0.45
+        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+        box = QRectF(0, 17, self.width(), HIGH)
+        painter.drawImage(box, image_of(self._lit(self.devicePixelRatioF())))
+
+    def _lit(self, ratio: float) -> np.ndarray:
+        """(h, w, 4) uint8: computed FINER times as fine, so that its rim and its ends are smooth."""
+        wide, high = max(int(self.width() * ratio), 8), int(HIGH * ratio)
+        y, x = (np.mgrid[: high * FINER, : wide * FINER] + 0.5).astype(np.float32) / FINER
+        radius = high * 0.45
         # a rod with round ends: what lies between is a half-round, the ends are domes
-        off = np.maximum(np.abs(x - wide / 2) - (wide / 2 - HIGH * 0.6), 0)
-        far = np.hypot(off, y - HIGH / 2) / radius
-        h = np.sqrt(np.clip(1 - far**2, 0, 1)) * radius
+        off = np.maximum(np.abs(x - wide / 2) - (wide / 2 - high * 0.6), 0)
+        far = np.hypot(off, y - high / 2) / radius
+        h = np.sqrt(np.clip(1 - far**2, 0, 1)) * radius * FINER
         planes = lit_heights(h.astype(np.float32), light_of(self.lamp, self.stops))
-        pixels = np.ascontiguousarray((np.moveaxis(planes, 0, -1) * 255 + 0.5).astype(np.uint8))
-        painter.fillRect(QRectF(0, 17, wide, HIGH), theme.colour("letter"))
-        painter.drawImage(QPointF(0, 17), image_of(pixels))
+        # outside the rod lies bare wood
+        alpha = planes[3] * (far < 1)
+        letter = theme.colour("letter")
+        wood = np.array([letter.redF(), letter.greenF(), letter.blueF()], np.float32)
+        over = wood[:, None, None] + (planes[:3] - wood[:, None, None]) * alpha
+        small = cv2.resize(
+            np.ascontiguousarray(np.moveaxis(over, 0, -1)),
+            (wide, high),
+            interpolation=cv2.INTER_AREA,
+        )
+        pixels = np.full((high, wide, 4), 255, np.uint8)
+        pixels[..., :3] = np.clip(small * 255 + 0.5, 0, 255)
+        return pixels
 
 
 class RampControl(StopsControl):

@@ -9,8 +9,9 @@ from PyQt6.QtWidgets import QHBoxLayout, QVBoxLayout
 from ...core.model import Position, Span
 from ..plain import Label
 from .control import Context, Control
+from .field_label import FieldLabel
 from .length import DIGITS, STEPS
-from .number import LABEL, tidy
+from .number import tidy
 from .number_field import NumberField
 from .slider import Slider
 from .table import CONTROLS
@@ -36,9 +37,8 @@ class SpanControl(Control):
         self._outward = soft[0]
         self._em, self._dpi, self._core = 100.0, 96.0, 20.0
         self.slider = Slider(2)
-        self.fields = (SpanField(82), SpanField(82))
-        label = Label(title)
-        label.setFixedWidth(LABEL)
+        self.fields = (SpanField(80), SpanField(80))
+        label = FieldLabel(title)
         top, low, both = QHBoxLayout(), QHBoxLayout(), QVBoxLayout(self)
         for part in (top, low, both):
             part.setContentsMargins(0, 0, 0, 0)

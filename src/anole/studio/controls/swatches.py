@@ -27,8 +27,9 @@ CHIP, GAP, MOST_RECENT = 18, 4, 12
 class Chips(Cells):
     """Small squares: `chosen(colour)`, `dropped(index)`."""
 
-    def __init__(self, name: str) -> None:
+    def __init__(self, name: str, deletable: bool) -> None:
         super().__init__(name)
+        self._deletable = deletable
         self.chips: list[tuple[str, Colour]] = []
         self.hide()
 
@@ -72,6 +73,10 @@ class Chips(Cells):
     def taken_out(self, number: int) -> int:
         return number
 
+    @property
+    def can_delete_swatch(self) -> bool:
+        return self._deletable and super().can_delete_swatch
+
     def stepped(self, key: Qt.Key) -> int | None:
         step = {Qt.Key.Key_Left: -1, Qt.Key.Key_Right: 1}.get(key)
         return None if step is None else (self.index + step) % len(self.chips)
@@ -84,13 +89,16 @@ def _colours(names: Iterable[str]) -> Iterator[tuple[str, Colour]]:
 
 
 class Swatches(QWidget):
-    """`chosen(colour)`. The board's swatches are named; Delete or a right click takes one out."""
+    """`chosen(colour)`. The board's swatches are named; Delete, or the menu of a right click, takes one out."""
 
     chosen = pyqtSignal(object)
 
     def __init__(self) -> None:
         super().__init__()
-        self.recent, self.saved = Chips("Colours used last"), Chips("The board's swatches")
+        self.recent, self.saved = (
+            Chips("Colours used last", False),
+            Chips("The board's swatches", True),
+        )
         column(self, self.recent, self.saved, gap=2)
         for chips in (self.recent, self.saved):
             chips.chosen.connect(lambda c: self.chosen.emit(c))
@@ -114,11 +122,11 @@ class Swatches(QWidget):
     def keep(self, colour: Colour, name: str) -> None:
         session = session_of(self)
         if session is not None:
-            session.document.apply(f"Keep {name}", lambda b: save_colour(b, name, colour))
+            session.document.apply(f"Save {name}", lambda b: save_colour(b, name, colour))
             self.refresh()
 
     def _drop(self, index: int) -> None:
         session, name = session_of(self), self.saved.chips[index][0]
         if session is not None:
-            session.document.apply(f"Drop {name}", lambda b: delete_colour(b, name))
+            session.document.apply(f"Delete {name}", lambda b: delete_colour(b, name))
             self.refresh()

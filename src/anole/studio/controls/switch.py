@@ -9,9 +9,8 @@ from PyQt6.QtGui import QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QAbstractButton, QHBoxLayout
 
 from .. import theme
-from ..plain import Label
 from .control import Control
-from .number import LABEL
+from .field_label import FieldLabel
 from .table import CONTROLS
 
 
@@ -43,8 +42,7 @@ class Switch(Control):
         super().__init__()
         self.toggle = Toggle()
         self.toggle.setAccessibleName(title)
-        label = Label(title)
-        label.setFixedWidth(LABEL)
+        label = FieldLabel(title)
         row = QHBoxLayout(self)
         row.setContentsMargins(0, 0, 0, 0)
         row.setSpacing(6)

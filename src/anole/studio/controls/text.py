@@ -6,10 +6,9 @@ from typing import Any
 
 from PyQt6.QtWidgets import QLineEdit
 
-from ..plain import Label
 from .control import Control
+from .field_label import FieldLabel
 from .layouts import row
-from .number import LABEL
 from .table import CONTROLS
 
 
@@ -19,8 +18,7 @@ class TextControl(Control):
         self.line = QLineEdit()
         self.line.setAccessibleName(title)
         self.setToolTip(about)
-        label = Label(title)
-        label.setFixedWidth(LABEL)
+        label = FieldLabel(title)
         self.setLayout(row(label, self.line, stretch=1))
         self.line.editingFinished.connect(self._typed)
 

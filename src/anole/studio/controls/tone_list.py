@@ -21,8 +21,11 @@ KINDS = {str(kind.__struct_config__.tag): kind for kind in get_args(Tone)}
 RAMP = (Stop(0, Colour(24, 20, 48)), Stop(1, Colour(255, 226, 160)))
 
 
+TITLES = {"cdl": "CDL", "flats": "Fewer tones", "perceptual": "Hue chroma lightness"}
+
+
 def title_of(tag: str) -> str:
-    return tag.replace("-", " ").capitalize() if tag != "cdl" else "CDL"
+    return TITLES.get(tag, tag.replace("-", " ").capitalize())
 
 
 def fresh(kind: Any) -> Any:

@@ -58,14 +58,16 @@ class ExportPanel(QWidget):
             unit="px",
             about="Width of the picture; its height follows",
         )
-        self.clear = Switch("Clear ground", "Leave the grounds out: the letters alone, on nothing")
+        self.clear = Switch(
+            "Transparent background", "Leave the grounds out: the letters alone, on nothing"
+        )
         self.pixels, self.bytes = Label(), Label()
         self.pixels.setObjectName("dim")
         self.bytes.setObjectName("dim")
-        self.button = QPushButton("Write PNG")
-        self.button.setToolTip("Write the picture to a file (Ctrl+Return)")
+        self.button = QPushButton("Export PNG")
+        self.button.setToolTip("Export the picture to a file (Ctrl+Return)")
         column = QVBoxLayout(self)
-        column.setContentsMargins(16, 12, 16, 12)
+        column.setContentsMargins(12, 12, 12, 12)
         column.setSpacing(10)
         column.addWidget(self.head)
         column.addLayout(row)

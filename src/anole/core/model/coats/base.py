@@ -31,7 +31,10 @@ SpanField = Annotated[
     Span, meta("Span", "Where the coat lies across the edge", soft=(-120, 120), group=EDGE)
 ]
 WORKS_ON = "The letters alone, or with the strokes that add to them"
-ShapeFields = Annotated[Literal["letters", "whole"], meta("Works on", WORKS_ON, group=EDGE)]
+WHOLE = {"whole": "letters and strokes"}
+ShapeFields = Annotated[
+    Literal["letters", "whole"], meta("Follows the edge of", WORKS_ON, group=EDGE, words=WHOLE)
+]
 OwnLampField = Annotated[
     Lamp | None, meta("Lamp", "A lamp of its own, or the board's", group=LIGHT)
 ]
@@ -44,6 +47,7 @@ Ramp = Annotated[
         group=LIGHT,
     ),
 ]
+SIDES = {"outside": "outside the letters", "inside": "inside them"}
 SHADING = (
     Stop(0.0, Colour(0, 0, 0, 190)),
     Stop(0.5, Colour(0, 0, 0, 0)),
@@ -68,15 +72,16 @@ class Coat(Struct, frozen=True, cache_hash=True, kw_only=True, tag_field="kind")
     arithmetic: Arithmetic = (0.0, 1.0, 1.0, -0.5)
     clip_side: Annotated[
         Literal["everywhere", "outside", "inside"],
-        meta("Seen", "Which side of the edge shows it", group=BLENDING),
+        meta("Show", "Which side of the edge shows it", group=BLENDING, words=SIDES),
     ] = "everywhere"
     plane: Annotated[
         Literal["board", "face"],
         meta(
-            "Lies on",
+            "In a pose",
             "With a pose: made on the letters as they are seen, or on their flat face and "
             "turned with it",
             group=BLENDING,
             posed=True,
+            words={"board": "faces the viewer", "face": "turns with the letters"},
         ),
     ] = "board"

@@ -31,5 +31,5 @@ class Fill(Coat, frozen=True, cache_hash=True, kw_only=True, tag="fill"):
     paint: PaintField = ColourPaint(colour=Colour(255, 236, 200))
     repeat: Annotated[
         Repeat | None,
-        meta("Laid again", "The same paint several times, moved by chance", group=PAINT),
+        meta("Repeat", "The same paint several times, moved by chance", group=PAINT),
     ] = None

@@ -23,7 +23,7 @@ class Gloss(Coat, frozen=True, cache_hash=True, kw_only=True, tag="gloss"):
         "line"
     )
     frame: Annotated[
-        Literal["letter", "line", "piece"], meta("Laid over", "The box that is cut", group=CUT)
+        Literal["letter", "line", "piece"], meta("Stretched over", "The box that is cut", group=CUT)
     ] = "piece"
     height: Annotated[
         float, share("At", "Height of the cut, from the top", -2, 3, soft=(0, 1), group=CUT)
@@ -47,5 +47,7 @@ class Gloss(Coat, frozen=True, cache_hash=True, kw_only=True, tag="gloss"):
     soften: Annotated[Length, length("Soften", "Of its borders", (0, 40), low=0, group=CUT)] = (
         Length(0.004, "em")
     )
-    far: Annotated[float, share("Far end", "Strength away from the cut", group=CUT)] = 1.0
+    far: Annotated[
+        float, share("Strength far from the cut", "Strength away from the cut", group=CUT)
+    ] = 1.0
     at_cut: Annotated[float, share("At the cut", "Strength at the cut", group=CUT)] = 0.35

@@ -22,10 +22,11 @@ class Glow(Coat, frozen=True, cache_hash=True, kw_only=True, tag="glow"):
         meta("Span", "From full strength to nothing", soft=(-300, 120), directed=True, group=EDGE),
     ] = em_span(0.0, -0.25)
     hot: Annotated[
-        float, share("Full for", "Share of the span at full strength", 0, 0.98, group=EDGE)
+        float, share("Solid for", "Share of the span at full strength", 0, 0.98, group=EDGE)
     ] = 0.0
     softness: Annotated[float, share("Softness", "Rounds the glow's form", group=EDGE)] = 0.5
     falloff: Annotated[
-        Falloff, meta("Fades", "How the strength falls along the span", group=EDGE)
+        Falloff,
+        meta("Falloff", "How the strength falls along the span", group=EDGE, control="pictures"),
     ] = "ease-in"
     silhouette: ShapeFields = "letters"

@@ -46,6 +46,6 @@ class Relief(Coat, frozen=True, cache_hash=True, kw_only=True, tag="relief"):
         float, share("Rounding", "From a crisp ridge to a swollen form", group=EDGE)
     ] = 0.0
     ramp: Ramp = SHADING
-    gleam: Annotated[Gleam | None, meta("Gleam", "A highlight", group=LIGHT)] = None
+    gleam: Annotated[Gleam | None, meta("Highlight", "A highlight", group=LIGHT)] = None
     silhouette: ShapeFields = "letters"
     lamp: OwnLampField = None

@@ -8,7 +8,7 @@ from ..colour import Colour
 from ..fields import LIGHT, Opacity, length, meta
 from ..length import Length
 from ..paints import ColourPaint
-from .base import WORKS_ON, Coat, OwnLampField, PaintField
+from .base import WHOLE, WORKS_ON, Coat, OwnLampField, PaintField
 
 
 class Shadow(Coat, frozen=True, cache_hash=True, kw_only=True, tag="shadow"):
@@ -26,9 +26,9 @@ class Shadow(Coat, frozen=True, cache_hash=True, kw_only=True, tag="shadow"):
     ] = Length(0.0, "em")
     falls: Annotated[
         Literal["behind", "inside"],
-        meta("Falls", "On the ground, or onto the face from its rim", group=LIGHT),
+        meta("Shadow lies", "On the ground, or onto the face from its rim", group=LIGHT),
     ] = "behind"
     lamp: OwnLampField = None
-    silhouette: Annotated[Literal["letters", "whole"], meta("Works on", WORKS_ON, group=LIGHT)] = (
-        "whole"
-    )
+    silhouette: Annotated[
+        Literal["letters", "whole"], meta("Follows the edge of", WORKS_ON, group=LIGHT, words=WHOLE)
+    ] = "whole"

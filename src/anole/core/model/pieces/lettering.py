@@ -55,11 +55,11 @@ class Lettering(Coated, frozen=True, cache_hash=True, kw_only=True, tag="letteri
         length("Leading", "From baseline to baseline", (0.5, 2), low=0.0, high=100, soft_unit="em"),
     ] = Length(1.0, "em")
     align: Annotated[
-        Literal["start", "centre", "end", "justify"], meta("Lines", "How lines stand")
+        Literal["start", "centre", "end", "justify"], meta("Align", "How lines stand")
     ] = "centre"
     smoothing: Annotated[bool, meta("Smooth edges", "Off: hard pixels")] = True
     underline: Annotated[bool, meta("Underline", "A line under the words")] = False
-    strike: Annotated[bool, meta("Strike", "A line through the words")] = False
+    strike: Annotated[bool, meta("Strikethrough", "A line through the words")] = False
     box: Annotated[
         FitBox | None, meta("Fit to a box", "The size follows the words", group=SHAPE)
     ] = None

@@ -1,15 +1,14 @@
-"""What is written and marked on the build-up: uprights, the ruler, labels, handles."""
+"""What is marked on the build-up: uprights, the ruler, the handles of the chosen band."""
 
 from __future__ import annotations
 
 from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QPainter, QPen
 
-from ....core.coats.registry import kind_of
 from ....core.model import Coat
-from ... import icons, theme
+from ... import theme
 from .axis import nice_step
-from .state import FOOT, LABELS, RULER, STRIP, BuildUpState, eye_box
+from .state import FOOT, RULER, STRIP, BuildUpState
 
 
 def uprights(painter: QPainter, state: BuildUpState, area: QRectF) -> None:
@@ -43,53 +42,27 @@ def ruler(painter: QPainter, state: BuildUpState) -> None:
             if side < 0 and x + half > axis.edge - 16:
                 continue
             painter.drawText(QPointF(max(x - half, axis.left), RULER - 9), text)
+    _words(painter, state)
+
+
+def _words(painter: QPainter, state: BuildUpState) -> None:
+    """Over the ruler: the edge and the core, and what lies outside where there is room."""
+    axis = state.axis
     painter.setFont(theme.font(12, True))
     painter.setPen(theme.colour("text"))
-    for x, word in ((axis.edge, "edge"), (axis.right, "core")):
-        wide = painter.fontMetrics().horizontalAdvance(word)
-        x = min(x - wide / 2, axis.right - wide + 4)
+    metrics, room = painter.fontMetrics(), axis.right
+    for place, word in ((axis.right, "core"), (axis.edge, "edge")):
+        wide = metrics.horizontalAdvance(word)
+        x = min(place - wide / 2, room - wide + (4 if word == "core" else -6))
         painter.drawText(QPointF(x, 14), word)
+        room = x
     painter.setFont(theme.font(11))
     painter.setPen(theme.colour("dim"))
-    painter.drawText(QPointF(axis.left, 14), f"outside, {state.unit}")
-
-
-def label(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> None:
-    chosen = coat.id == state.chosen
-    box = QRectF(0, row.top() + 1, LABELS - 6, row.height() - 2)
-    if chosen:
-        painter.setPen(QPen(theme.colour("leaf"), 1.4 if state.focus else 1))
-        painter.setBrush(theme.colour("leaf", 0.16))
-        painter.drawRoundedRect(box.adjusted(0.5, 0.5, -0.5, -0.5), 5, 5)
-    shade = "text" if coat.on else "dim"
-    eye = eye_box(row)
-    if row.height() >= 14:
-        if coat.id in state.failed:
-            icons.draw(painter, "triangle-alert", eye, theme.theme().coral)
-        else:
-            name = "eye" if coat.on else "eye-off"
-            icons.draw(painter, name, eye, getattr(theme.theme(), shade))
-    x, room = eye.right() + 6, box.right() - eye.right() - 10
-    tall = row.height() >= 32
-    title = kind_of(coat).title
-    painter.setFont(theme.font(12 if row.height() < 20 else 13, True))
-    painter.setPen(theme.colour(shade))
-    second = state.summary(coat)
-    if not tall and coat.name:
-        title = f"{title} {coat.name}"
-    metrics = painter.fontMetrics()
-    title = metrics.elidedText(title, Qt.TextElideMode.ElideRight, int(room))
-    line = QRectF(x, row.center().y() - (17 if tall else 9), room, 18)
-    painter.drawText(line, Qt.AlignmentFlag.AlignVCenter, title)
-    if tall:
-        painter.setFont(theme.font(11))
-        painter.setPen(theme.colour("dim"))
-        second = painter.fontMetrics().elidedText(second, Qt.TextElideMode.ElideRight, int(room))
-        painter.drawText(line.translated(0, 16), Qt.AlignmentFlag.AlignVCenter, second)
-    xs = state.handles(coat)
-    start = state.axis.edge if xs is None else min(xs)
-    painter.setPen(QPen(theme.colour("leaf" if chosen else "line"), 1.4 if chosen else 1))
-    painter.drawLine(QPointF(box.right(), row.center().y()), QPointF(start, row.center().y()))
+    word = f"outside, {state.unit}"
+    if axis.left + painter.fontMetrics().horizontalAdvance(word) + 8 > room:
+        word = "outside"
+    if axis.left + painter.fontMetrics().horizontalAdvance(word) + 8 <= room:
+        painter.drawText(QPointF(axis.left, 14), word)
 
 
 def handles(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> None:

@@ -11,7 +11,9 @@ from ....core.coats.section import throw_at
 from ....core.model import Coat
 from ... import theme
 from ...pixel_images import image_of
-from .marks import handles, label, ruler, uprights
+from .labels import paint_label
+from .marks import handles as paint_handles
+from .marks import ruler, uprights
 from .profile import row_pixels
 from .state import FOOT, LABELS, STRIP, BuildUpState
 
@@ -20,15 +22,16 @@ def paint(painter: QPainter, state: BuildUpState) -> None:
     painter.setRenderHint(QPainter.RenderHint.Antialiasing)
     area = state.area
     _ground_and_letter(painter, state, area)
+    lefts = dict.fromkeys((coat.id for coat in state.coats), state.axis.edge)
     for coat, row in zip(state.coats, state.rows, strict=True):
         if coat.id not in state.failed:
-            _coat(painter, state, coat, row)
+            lefts[coat.id] = _coat(painter, state, coat, row)
     uprights(painter, state, area)
     ruler(painter, state)
     for coat, row in zip(state.coats, state.rows, strict=True):
-        label(painter, state, coat, row)
+        paint_label(painter, state, coat, row, lefts[coat.id])
         if coat.id == state.chosen:
-            handles(painter, state, coat, row)
+            paint_handles(painter, state, coat, row)
 
 
 def _ground_and_letter(painter: QPainter, state: BuildUpState, area: QRectF) -> None:
@@ -53,8 +56,8 @@ def _ground_and_letter(painter: QPainter, state: BuildUpState, area: QRectF) -> 
     painter.drawText(QPointF(letter.left() + 6, low), "letter")
 
 
-def _coat(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> None:
-    """A coat's true paint with its true falloff, exactly on its span."""
+def _coat(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> float:
+    """A coat's true paint with its true falloff, exactly on its span; returns where it begins."""
     axis = state.axis
     xs = np.arange(int(axis.left), int(axis.right)) + 0.5
     pixels = row_pixels(coat, state.section, axis.positions(xs))[None]
@@ -70,6 +73,11 @@ def _coat(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> No
         painter.drawRect(box)
     _arrow(painter, state, coat, row)
     _cross_section(painter, state, coat, row)
+    handles, throw = state.handles(coat), throw_at(coat, state.section) if coat.on else None
+    lefts = [*(handles or ()), *(axis.x(at) for at in throw or ())]
+    if len(seen):
+        lefts.append(int(axis.left) + int(seen[0]))
+    return min(lefts, default=axis.edge)
 
 
 def _cross_section(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> None:

@@ -13,8 +13,8 @@ from ....core.coats.section import Section
 from ....core.model import Coat
 from .axis import Axis
 
-LABELS, RULER, STRIP, FOOT = 106.0, 40.0, 22.0, 30.0
-EYE = 16.0
+LABELS, RULER, STRIP, FOOT = 112.0, 40.0, 22.0, 30.0
+EYE = 15.0
 
 
 class BuildUpState(NamedTuple):
@@ -56,11 +56,9 @@ class BuildUpState(NamedTuple):
         return f"{px / self.section.em:.2f}".rstrip("0").rstrip(".")
 
     def summary(self, coat: Coat) -> str:
-        """A few words under a coat's title: its name, or where it lies."""
+        """A few words under a coat's name: where it lies."""
         if coat.id in self.failed:
             return "failed"
-        if coat.name:
-            return coat.name
         ends = self.ends(coat)
         if ends is not None:
             return " to ".join(self.measure(value) for value in ends)
@@ -84,4 +82,4 @@ class BuildUpState(NamedTuple):
 
 def eye_box(row: QRectF) -> QRectF:
     """Where the eye of a row is."""
-    return QRectF(4, row.center().y() - EYE / 2, EYE, EYE)
+    return QRectF(3, row.center().y() - EYE / 2, EYE, EYE)

@@ -6,7 +6,15 @@ import time
 
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, QTimer
-from PyQt6.QtGui import QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPixmap, QResizeEvent
+from PyQt6.QtGui import (
+    QContextMenuEvent,
+    QKeyEvent,
+    QMouseEvent,
+    QPainter,
+    QPaintEvent,
+    QPixmap,
+    QResizeEvent,
+)
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ....core.pieces.registry import coated_kind
@@ -188,7 +196,7 @@ class BuildUp(QWidget):
         assert event is not None
         state = self.state()
         self.setFocus()
-        if state is not None:
+        if state is not None and event.button() == Qt.MouseButton.LeftButton:
             self._tool.press(state, event.position())
 
     def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
@@ -211,6 +219,15 @@ class BuildUp(QWidget):
     def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
         self._tool.release()
         self.refresh()
+
+    def contextMenuEvent(self, event: QContextMenuEvent | None) -> None:
+        state = self.state()
+        if event is None or state is None:
+            return
+        index = row_at(state, event.pos().y())
+        if index is not None:
+            self.selection.choose(self.selection.piece_id, state.coats[index].id)
+        self.session.shell.show_menu("coat", event.globalPos())
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         assert event is not None

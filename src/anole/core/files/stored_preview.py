@@ -1,0 +1,30 @@
+"""The picture that a board's file keeps of it, without reading the board."""
+
+from __future__ import annotations
+
+import zipfile
+from pathlib import Path
+
+from ..atomic import FileError
+from ..text import short
+from .board_file import BROKEN
+
+MOST_PREVIEW = 1 << 24
+
+
+def stored_preview(path: Path) -> bytes | None:
+    """The PNG in a .anole file, None where it keeps none. Raises FileError."""
+    try:
+        with zipfile.ZipFile(path) as box:
+            try:
+                info = box.getinfo("preview.png")
+            except KeyError:
+                return None
+            if info.file_size > MOST_PREVIEW:
+                return None
+            with box.open(info) as file:
+                return file.read(MOST_PREVIEW)
+    except FileNotFoundError:
+        raise FileError(f"{short(path.name)} is not there any more") from None
+    except BROKEN as error:
+        raise FileError(f"{short(path.name)} cannot be read: {short(error)}") from error

@@ -1,0 +1,17 @@
+"""Every command as data: menus, keys, the finder and the sheet of keys read this one list."""
+
+from . import board, change, coats, colours, help, pieces, view
+from .command import Choice, Choices, Command, Menu
+
+__all__ = ["COMMANDS", "MENUS", "Choice", "Choices", "Command", "Menu"]
+
+MENUS = (
+    board.MENU,
+    change.MENU,
+    pieces.MENU,
+    coats.MENU,
+    colours.MENU,
+    view.MENU,
+    help.MENU,
+)
+COMMANDS = tuple(command for menu in MENUS for command in menu.commands)

@@ -1,0 +1,88 @@
+"""The board as a file: new, open, save, export, leave."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from pathlib import Path
+
+from ...core.files.backup import Where
+from ..board_files import BACKUPS, demo_boards
+from ..purposes import PURPOSES, Purpose
+from ..recovery import found, told
+from ..session import Session
+from .command import Choice, Choices, Command, Menu, window
+
+Run = Callable[[Session], object]
+
+
+def _new(p: Purpose) -> Run:
+    return lambda session: session.shell.files.new(p.width, p.height, p.dpi)
+
+
+def _open(path: Path) -> Run:
+    return lambda session: session.shell.files.open(path)
+
+
+def _open_copy(path: Path) -> Run:
+    return lambda session: session.shell.files.open_copy(path)
+
+
+def _bring_back(path: Path) -> Run:
+    return lambda session: session.shell.recovery.bring_back([path])
+
+
+def _throw_away(path: Path) -> Run:
+    return lambda session: session.shell.recovery.throw_away(path)
+
+
+def _keep_before(where: Where) -> Run:
+    return lambda session: session.settings.put("backup", where)
+
+
+def _purposes(session: Session) -> list[Choice]:
+    return [Choice(f"{p.title}, {p.size}", _new(p)) for p in PURPOSES]
+
+
+def _recent(session: Session) -> list[Choice]:
+    return [Choice(path.name, _open(path)) for path in session.settings.recent]
+
+
+def _demo(session: Session) -> list[Choice]:
+    names = [(path.stem.replace("-", " ").capitalize(), path) for path in demo_boards()]
+    return [Choice(name, _open_copy(path)) for name, path in names]
+
+
+def _not_closed(session: Session) -> list[Choice]:
+    """What was open when the program ended without closing."""
+    there = found()
+    back = [Choice(f"Bring back {told(one)}", _bring_back(path)) for path, one in there]
+    return back + [Choice(f"Throw away {told(one)}", _throw_away(path)) for path, one in there]
+
+
+def _backups(session: Session) -> list[Choice]:
+    """Where the version before is kept when a board is saved."""
+    now = session.shell.files.backup
+    return [Choice(title, _keep_before(where), now == where) for where, title in BACKUPS.items()]
+
+
+MENU = Menu(
+    "&Board",
+    (
+        Command("start", "Start page", ("Ctrl+Shift+N",), window("start page")),
+        Command("new", "New board", ("Ctrl+N",), window("new")),
+        Choices("New board for", _purposes),
+        Command("open", "Open…", ("Ctrl+O",), window("open")),
+        Choices("Recent boards", _recent),
+        Choices("Demo boards", _demo),
+        Choices("Not closed", _not_closed),
+        None,
+        Command("save", "Save", ("Ctrl+S",), window("save")),
+        Command("save-as", "Save under another name…", ("Ctrl+Shift+S",), window("save as")),
+        Choices("When saving, the version before", _backups),
+        None,
+        Command("export", "Export PNG…", ("Ctrl+Return",), window("export")),
+        None,
+        Command("close", "Close the window", ("Ctrl+W",), window("close")),
+        Command("quit", "Quit", ("Ctrl+Q",), window("quit")),
+    ),
+)

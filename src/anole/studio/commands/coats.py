@@ -1,0 +1,108 @@
+# mypy: disable-error-code="type-abstract"
+"""The coats of the chosen piece, and the styles they make."""
+
+from __future__ import annotations
+
+import functools
+
+from ...core.coats.registry import KINDS
+from ...core.edit.coats import add_coat, change_coat, move_coat
+from ..session import Session
+from ..targets import StyleTarget
+from .command import (
+    COAT,
+    PIECE,
+    STYLE,
+    Choice,
+    Choices,
+    Command,
+    Menu,
+    has_coat,
+    has_coated,
+    window,
+)
+
+
+def add(session: Session, tag: str) -> None:
+    """Add a coat of a kind where it naturally goes, and choose it."""
+    piece = session.selection.coated
+    if piece is None:
+        return
+    title = f"Add {KINDS_BY_TAG[tag].title}"
+    fresh = session.document.make(title, lambda b: add_coat(b, piece.id, tag))
+    if fresh is not None:
+        session.selection.choose(piece.id, fresh)
+
+
+KINDS_BY_TAG = {kind.tag: kind for kind in KINDS.values()}
+
+
+def _kinds(session: Session) -> list[Choice]:
+    if session.selection.coated is None:
+        return []
+    return [
+        Choice(kind.title, functools.partial(add, tag=tag)) for tag, kind in KINDS_BY_TAG.items()
+    ]
+
+
+def switch(session: Session) -> None:
+    """Switch the chosen coat off, or on again."""
+    piece, coat = session.selection.piece_id, session.selection.coat
+    if piece is not None and coat is not None:
+        name = "Switch off" if coat.on else "Switch on"
+        session.document.apply(name, lambda b: change_coat(b, piece, coat.id, on=not coat.on))
+
+
+def carry(session: Session, by: int) -> None:
+    """Move the chosen coat up or down in its stack."""
+    piece, coat = session.selection.coated, session.selection.coat
+    if piece is not None and coat is not None:
+        to = min(max(piece.style.index(coat) + by, 0), len(piece.style) - 1)
+        session.document.apply("Order coats", lambda b: move_coat(b, piece.id, coat.id, to))
+
+
+def _style(session: Session) -> StyleTarget | None:
+    return session.shell.targets.find(StyleTarget)
+
+
+def _put_on(session: Session) -> None:
+    style = _style(session)
+    if style is not None:
+        style.put_on()
+
+
+def _delete_style(session: Session) -> None:
+    style = _style(session)
+    if style is not None:
+        style.delete()
+
+
+def _is_own(session: Session) -> bool:
+    style = _style(session)
+    return style is not None and style.is_own
+
+
+MENU = Menu(
+    "C&oat",
+    (
+        Command("coat", "Add a coat", ("Ins",), window("unfold coats"), has_coated, (COAT,)),
+        Choices("Add a coat of a kind", _kinds, (COAT, PIECE)),
+        None,
+        Command("switch", "Switch the coat off or on", (), switch, has_coat, (COAT,)),
+        Command("carry up", "Move the coat up", (), lambda s: carry(s, 1), has_coat, (COAT,)),
+        Command("carry down", "Move the coat down", (), lambda s: carry(s, -1), has_coat, (COAT,)),
+        None,
+        Command(
+            "save style",
+            "Save style",
+            ("Ctrl+Shift+K",),
+            window("save style"),
+            has_coat,
+            (STYLE, PIECE),
+        ),
+        Command(
+            "put on", "Put the style on", (), _put_on, lambda s: _style(s) is not None, (STYLE,)
+        ),
+        Command("delete style", "Delete the style…", (), _delete_style, _is_own, (STYLE,)),
+    ),
+)

@@ -1,0 +1,84 @@
+"""What a command is: data, from which menus, keys, the finder and the sheet of keys are made."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import NamedTuple
+
+from PyQt6.QtGui import QKeySequence
+
+from ..session import Session
+from ..shell import Stage
+
+BOARD, PIECE, COAT, STOP, SWATCH, STYLE = "board", "piece", "coat", "stop", "swatch", "style"
+"""Things with a context menu."""
+
+
+class Command(NamedTuple):
+    """`when` says whether it applies now; `run` does it; `on`: whose context menus have it."""
+
+    id: str
+    title: str
+    keys: tuple[str, ...]
+    run: Callable[[Session], object]
+    when: Callable[[Session], bool] = lambda session: True
+    on: tuple[str, ...] = ()
+
+    @property
+    def shown_keys(self) -> str:
+        """Its keys as people read them."""
+        native = QKeySequence.SequenceFormat.NativeText
+        return ", ".join(QKeySequence(key).toString(native) for key in self.keys)
+
+
+class Choice(NamedTuple):
+    """One of several answers; `chosen` is None where none of them holds on."""
+
+    title: str
+    run: Callable[[Session], object]
+    chosen: bool | None = None
+
+
+class Choices(NamedTuple):
+    """Answers that depend on what there is: a menu of their own."""
+
+    title: str
+    entries: Callable[[Session], list[Choice]]
+    on: tuple[str, ...] = ()
+
+
+class Menu(NamedTuple):
+    """None is a line between groups."""
+
+    title: str
+    items: tuple[Command | Choices | None, ...]
+
+    @property
+    def commands(self) -> tuple[Command, ...]:
+        return tuple(item for item in self.items if isinstance(item, Command))
+
+
+def window(name: str) -> Callable[[Session], object]:
+    """What only the window can do."""
+    return lambda session: session.shell.do(name)
+
+
+def has_piece(session: Session) -> bool:
+    return session.selection.piece is not None
+
+
+def has_placed(session: Session) -> bool:
+    return session.selection.placed is not None
+
+
+def has_coated(session: Session) -> bool:
+    return session.selection.coated is not None
+
+
+def has_coat(session: Session) -> bool:
+    return session.selection.coat is not None
+
+
+def on_coat(session: Session) -> bool:
+    """Whether what is worked on is a coat rather than a piece."""
+    return session.shell.stage == Stage.COAT and has_coat(session)

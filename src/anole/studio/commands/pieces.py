@@ -1,0 +1,85 @@
+"""Whole pieces: add, fit, hide, lock, order, line up."""
+
+from __future__ import annotations
+
+import functools
+from collections.abc import Callable
+
+from ...core.edit.fitting import fit_all
+from ...core.edit.pieces import change_piece, move_in_order
+from ...core.model import Board, Coated
+from ..line_ups import TITLES, able, line_up
+from ..new_words import add_words
+from ..session import Session
+from .command import BOARD, PIECE, Choice, Choices, Command, Menu, has_coated, has_piece, window
+
+LAST = 1 << 30
+
+
+def _switch(field: str, name: str) -> Callable[[Session], object]:
+    """Turn a yes or no of all that is chosen round, as its first piece has it."""
+
+    def run(session: Session) -> None:
+        ids = session.selection.ids
+        if not ids:
+            return
+        wanted = not getattr(session.document.board.piece(ids[0]), field)
+
+        def switch(board: Board) -> Board:
+            for piece in ids:
+                board = change_piece(board, piece, **{field: wanted})
+            return board
+
+        session.document.apply(name, switch)
+
+    return run
+
+
+def _fit(session: Session) -> None:
+    ids = [piece.id for piece in session.selection.pieces if isinstance(piece, Coated)]
+    session.document.apply("Fit to board", lambda b: fit_all(b, ids))
+
+
+def _order(by: int) -> Callable[[Session], object]:
+    def run(session: Session) -> None:
+        piece, pieces = session.selection.piece_id, session.document.board.pieces
+        if piece is not None:
+            to = [p.id for p in pieces].index(piece) + by
+            to = min(max(to, 0), len(pieces) - 1)
+            session.document.apply("Order", lambda b: move_in_order(b, piece, to))
+
+    return run
+
+
+def _line_ups(session: Session) -> list[Choice]:
+    return [Choice(TITLES[what], functools.partial(line_up, what=what)) for what in able(session)]
+
+
+MENU = Menu(
+    "&Piece",
+    (
+        Command("words", "Add words", ("Ctrl+T",), add_words, on=(BOARD,)),
+        Command("edit words", "Edit the words", (), window("edit words"), has_coated, (PIECE,)),
+        Command("rename", "Rename", ("F2",), window("rename"), has_piece, (PIECE,)),
+        None,
+        Command("fit words", "Fit to the board", (), _fit, has_coated, (PIECE,)),
+        Choices("Line up", _line_ups, (PIECE,)),
+        None,
+        Command(
+            "hide",
+            "Hide or show",
+            ("Alt+H",),
+            _switch("shown", "Show or hide"),
+            has_piece,
+            (PIECE,),
+        ),
+        Command(
+            "lock", "Lock or unlock", ("Alt+L",), _switch("locked", "Lock"), has_piece, (PIECE,)
+        ),
+        None,
+        Command("raise", "Bring one up", ("Alt+PgUp",), _order(1), has_piece, (PIECE,)),
+        Command("lower", "Bring one down", ("Alt+PgDown",), _order(-1), has_piece, (PIECE,)),
+        Command("top", "Bring to the top", (), _order(LAST), has_piece, (PIECE,)),
+        Command("foot", "Bring to the bottom", (), _order(-LAST), has_piece, (PIECE,)),
+    ),
+)

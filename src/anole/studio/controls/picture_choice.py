@@ -1,0 +1,132 @@
+"""Picture choice: what is better seen than read, chosen from small pictures of the user's words."""
+
+from __future__ import annotations
+
+import itertools
+from collections.abc import Mapping, Sequence
+from typing import Any, get_args
+
+from PyQt6.QtCore import QRectF
+from PyQt6.QtGui import QImage, QPainter, QPaintEvent
+from PyQt6.QtWidgets import QPushButton
+
+from .. import icons, theme
+from ..plain import tip
+from ..samples import sample, words_of
+from ..session import Session, session_of
+from .control import Control
+from .field_label import FieldLabel
+from .layouts import row
+from .picture_grid import PICTURE, PictureGrid, PictureSheet
+from .table import CONTROLS
+from .trying import Trying
+
+MOST_LETTERS = 6
+_NUMBERS = itertools.count()
+
+
+class ChoiceButton(QPushButton):
+    """What is chosen, by name, with the mark of something that unfolds."""
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.setStyleSheet("text-align: left;")
+
+    def paintEvent(self, event: QPaintEvent | None) -> None:
+        super().paintEvent(event)
+        side = 14.0
+        box = QRectF(self.width() - side - 8, (self.height() - side) / 2, side, side)
+        icons.draw(QPainter(self), "chevron-down", box, theme.theme().dim)
+
+
+class PictureChoice(Control):
+    """The sheet is made when it is first wanted; its pictures each time."""
+
+    def __init__(
+        self,
+        title: str,
+        options: Sequence[str],
+        about: str = "",
+        words: Mapping[str, str] | None = None,
+    ) -> None:
+        super().__init__()
+        self._value = options[0]
+        self._options, self._words = list(options), dict(words or {})
+        self._number = next(_NUMBERS)
+        self._trying = Trying(self)
+        self._title = title
+        self._connected = False
+        self.sheet: PictureSheet | None = None
+        self.button = ChoiceButton()
+        self.button.setAccessibleName(title)
+        self.setToolTip(about)
+        self.setLayout(row(FieldLabel(title), self.button, stretch=1))
+        self.button.clicked.connect(self.unfold)
+
+    def value(self) -> Any:
+        return self._value
+
+    def set_value(self, value: Any) -> None:
+        self._value = value
+        word = self._words.get(value, value)
+        self.button.setText(word)
+        self.button.setToolTip(tip(f"{word} ({value})" if word != value else word))
+
+    def unfold(self) -> None:
+        """Show the pictures."""
+        session = session_of(self)
+        if session is None:
+            return
+        if self.sheet is None:
+            grid = PictureGrid(self._options, self._words)
+            grid.setAccessibleName(f"{self._title}: arrows look, Enter takes, Esc leaves")
+            self.sheet = PictureSheet(grid, self)
+            grid.pointed.connect(self._trying.look)
+            grid.taken.connect(self._take)
+            self.sheet.folded.connect(self._trying.leave)
+        if not self._connected:
+            self._connected = True
+            session.worker.drawn.connect(self._drawn)
+        self._ask(session)
+        self.sheet.unfold(self.button, self._value)
+
+    def _take(self, option: str) -> None:
+        assert self.sheet is not None
+        self.sheet.hide()
+        if option != self._value:
+            self.set_value(option)
+            self.edited.emit(option, None)
+
+    # pictures
+
+    def _ask(self, session: Session) -> None:
+        """Each option on the chosen piece, small."""
+        piece_id, ratio = session.selection.piece_id, self.devicePixelRatioF()
+        for option in self._options:
+            board = self._trying.board(option) or session.document.board
+            if piece_id is None:
+                continue
+            piece = next((p for p in board.pieces if p.id == piece_id), None)
+            key = ("option", self._number, option)
+            style = getattr(piece, "style", None)
+            if style is not None:
+                words = words_of(piece)[:MOST_LETTERS]
+                coated = session.selection.coated
+                small = sample(coated, style, words, PICTURE.width(), PICTURE.height(), board)
+                session.worker.ask_small(key, small, ratio)
+            else:
+                scale = min(PICTURE.width() / board.width, PICTURE.height() / board.height)
+                session.worker.ask_small(key, board, scale * ratio, True)
+
+    def _drawn(self, key: Any, image: QImage) -> None:
+        if self.sheet is not None and key[:2] == ("option", self._number):
+            self.sheet.grid.images[key[2]] = image
+            self.sheet.grid.update()
+
+
+CONTROLS.add(
+    "pictures",
+    lambda info: PictureChoice(
+        info.title, get_args(info.kind), info.about, info.extra.get("words")
+    ),
+)

@@ -1,0 +1,1 @@
+"""The page on which a board begins with its words."""

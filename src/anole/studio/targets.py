@@ -1,0 +1,67 @@
+"""What a command acts on that is neither a piece nor a coat: the one that was last pointed at."""
+
+from __future__ import annotations
+
+from typing import Protocol, TypeVar, runtime_checkable
+
+from PyQt6 import sip
+from PyQt6.QtCore import QObject, pyqtSignal
+from PyQt6.QtWidgets import QWidget
+
+T = TypeVar("T")
+
+
+@runtime_checkable
+class StopTarget(Protocol):
+    """The stops of a gradient, one of them chosen."""
+
+    @property
+    def can_delete_stop(self) -> bool: ...
+    def delete_stop(self) -> None: ...
+    def double_stop(self) -> None: ...
+    def spread_stops(self) -> None: ...
+    def reverse_stops(self) -> None: ...
+    def centre_hint(self) -> None: ...
+
+
+@runtime_checkable
+class SwatchTarget(Protocol):
+    """Saved colours, gradients or other small things, one of them pointed at."""
+
+    @property
+    def can_delete_swatch(self) -> bool: ...
+    def use_swatch(self) -> None: ...
+    def delete_swatch(self) -> None: ...
+
+
+@runtime_checkable
+class StyleTarget(Protocol):
+    """A style of the library."""
+
+    @property
+    def is_own(self) -> bool: ...
+    def put_on(self) -> None: ...
+    def delete(self) -> None: ...
+
+
+class Targets(QObject):
+    """`changed`: another one was pointed at."""
+
+    changed = pyqtSignal()
+
+    def __init__(self) -> None:
+        super().__init__()
+        self._widgets: list[QWidget] = []
+
+    def aim(self, widget: QWidget) -> None:
+        """From now on commands for things of this kind act on it, as long as it is seen."""
+        alive = [w for w in self._widgets if not sip.isdeleted(w) and w is not widget]
+        self._widgets = [widget, *alive][:12]
+        self.changed.emit()
+
+    def find(self, kind: type[T]) -> T | None:
+        """The newest of a kind that can be seen; None where there is none."""
+        for widget in self._widgets:
+            if isinstance(widget, kind) and not sip.isdeleted(widget) and widget.isVisible():
+                return widget
+        return None

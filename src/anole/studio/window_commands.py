@@ -1,0 +1,76 @@
+"""What only the window can do, by name: commands ask for it through the shell."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import TYPE_CHECKING
+
+from .arrange.words_section import WordsSection
+from .purposes import PURPOSES
+from .shell import Stage
+
+if TYPE_CHECKING:
+    from .window import Window
+
+
+def edit_words(window: Window) -> None:
+    window.show_stage(Stage.ARRANGE)
+    for section in window.findChildren(WordsSection):
+        section.words.setFocus()
+        section.words.selectAll()
+
+
+def show_steps(window: Window) -> None:
+    """The list of steps, under its button."""
+    window.steps.fill()
+    button = window.top.steps
+    spot = button.mapToGlobal(button.rect().bottomRight())
+    window.steps.move(spot.x() - window.steps.width(), spot.y() + 4)
+    window.steps.show()
+
+
+def unfold_coats(window: Window) -> None:
+    window.show_stage(Stage.COAT)
+    window.under_build_up.coats.open.setChecked(True)
+
+
+def rename(window: Window) -> None:
+    """The name of what is worked on: the coat's in its panel, the piece's on its card."""
+    if window.stage == Stage.COAT:
+        window.coat.name.setFocus()
+        window.coat.name.selectAll()
+    else:
+        window.pieces.rename()
+
+
+def toggle_full_screen(window: Window) -> None:
+    window.showNormal() if window.isFullScreen() else window.showFullScreen()
+
+
+def window_commands(window: Window) -> dict[str, Callable[[], object]]:
+    view, first = window.view, PURPOSES[0]
+    return {
+        "start page": window.show_start,
+        "new": lambda: window.files.new(first.width, first.height, first.dpi),
+        "open": window.files.ask_open,
+        "save": window.files.save,
+        "save as": window.files.ask_save,
+        "save style": window.shelf.ask_name,
+        "export": window.export.ask_export,
+        "edit words": lambda: edit_words(window),
+        "rename": lambda: rename(window),
+        "steps": lambda: show_steps(window),
+        "unfold coats": lambda: unfold_coats(window),
+        "zoom in": lambda: view.step_zoom(1),
+        "zoom out": lambda: view.step_zoom(-1),
+        "fit board": lambda: view.set_zoom(None),
+        "fill board": view.fill,
+        "full size": lambda: view.set_zoom(1.0),
+        "fold panels": window.fold,
+        "full screen": lambda: toggle_full_screen(window),
+        "change theme": window.change_theme,
+        "find": window.finder.unfold,
+        "keys": window.key_sheet.unfold,
+        "close": window.close,
+        "quit": window.quit,
+    }
