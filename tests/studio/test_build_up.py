@@ -174,7 +174,7 @@ def test_eyes_and_keys(open_window, qtbot):
         qtbot.keyClick(build_up, key, modifier)
     assert [c.id for c in selection.lettering.style] == ["f"]
     names = [step.name for step in window.document.history.steps]
-    assert names[-4:] == ["Switch on", "Span", "Order coats", "Remove coat"]
+    assert names[-4:] == ["Switch on", "Span", "Order coats", "Delete coat"]
 
 
 def test_one_coat_and_twenty_five(open_window):

@@ -14,7 +14,7 @@ from anole.studio.shell import Stage
 from ..core.shapes import board
 
 BY_ID = {command.id: command for command in COMMANDS}
-ASKING = {"open", "save", "save-as", "export", "quit", "screen"}
+ASKING = {"open", "save", "save-as", "export", "close", "quit", "screen"}
 """Commands that open a dialog of the system, or end the window."""
 QUIET = sorted(set(BY_ID) - ASKING)
 
@@ -65,7 +65,7 @@ def test_ids_titles_and_keys_are_each_given_once():
 def test_what_does_not_apply_is_off(open_window):
     window = open_window(Board(width=200, height=100))
     off = {command.id for command in COMMANDS if not command.when(window.session)}
-    assert {"undo", "redo", "copy", "duplicate", "remove", "fit words", "paste-style"} <= off
+    assert {"undo", "redo", "copy", "cut", "duplicate", "delete", "fit words", "paste-style"} <= off
     assert not {"new", "words", "paste", "proof"} & off
 
 

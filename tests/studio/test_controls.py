@@ -13,7 +13,7 @@ from anole.studio.controls.colour_field import from_share, share_of
 from anole.studio.controls.control import Context
 from anole.studio.controls.expression import evaluate
 from anole.studio.controls.fields import FieldPanel
-from anole.studio.controls.gradient_bar import BAR, GradientBar
+from anole.studio.controls.gradient_bar import BAR, TOP, GradientBar
 from anole.studio.controls.lamp import LampControl
 from anole.studio.controls.length import LengthControl
 from anole.studio.controls.number import Number
@@ -93,7 +93,12 @@ def test_a_number_is_typed_pulled_and_stepped(qtbot, shown, drag):
     tokens = {args[1] for args in found[-4:]}
     assert len(tokens) == 1
     assert None not in tokens
+    # a double click on the number takes all of it, to be typed over; its label goes back
+    many = len(found)
     qtbot.mouseDClick(control.field, LEFT)
+    assert control.field.selectedText() == control.field.text()
+    assert len(found) == many
+    qtbot.mouseDClick(control.label, LEFT)
     assert found[-1][0] == 0.8
 
 
@@ -167,7 +172,7 @@ def test_stops_are_added_moved_and_pulled_off(qtbot, shown, drag):
     bar = GradientBar()
     found = shown(bar)
     bar.show_gradient(Gradient(stops=(Stop(0, Colour(0, 0, 0)), Stop(1, Colour(255, 255, 255)))))
-    middle = QPointF(bar.width() / 2, BAR / 2)
+    middle = QPointF(bar.width() / 2, TOP + BAR / 2)
     qtbot.mouseClick(bar, LEFT, pos=middle.toPoint())
     assert len(found[-1][0].stops) == 3
     drag(bar, QPointF(bar._x(bar.gradient.stops[1]), 20), QPointF(bar.width() / 4, 20))

@@ -167,5 +167,8 @@ def test_recent_boards_are_each_once_newest_first_and_few(tmp_path):
         settings.add_recent(path)
     assert settings.recent[0] == paths[4]
     assert len(settings.recent) == len(set(settings.recent)) == MOST_RECENT
+    # one that is gone stays: its disk may come back; it goes when somebody says so
     paths[4].unlink()
+    assert Settings().recent[0] == paths[4]
+    settings.forget_recent(paths[4])
     assert paths[4] not in Settings().recent

@@ -19,6 +19,8 @@ from anole.studio.file_names import ended
 from anole.studio.recovery import found
 from anole.studio.window import OPEN
 
+from .menus import choices
+
 LEFT = Qt.MouseButton.LeftButton
 WORDS = Lettering(id="w", name="W", text="on", size=Length(80), place=Place(x=160, y=90))
 PLAIN = Board(name="Relay", width=320, height=180, pieces=(Ground(id="g"), WORDS))
@@ -184,12 +186,9 @@ def test_later_keeps_it_in_the_menu_and_it_can_be_thrown_away(open_window, qtbot
     again = open_window()
     again.recovery.offer()
     answer(again, qtbot, "Later")
-    menu = again.top.board_menu()
-    entry = next(a for a in menu.actions() if a.text().startswith("Not closed: “Relay”"))
-    away = next(a for a in entry.menu().actions() if a.text() == "Throw away")
-    away.trigger()
+    entry = choices(again, "Board", "Not closed")
+    next(a for a in entry if a.text().startswith("Throw away “Relay”")).trigger()
     assert found() == []
-    menu.close()
 
 
 def test_unknown_fields_survive_a_crash(open_window, qtbot, settle, tmp_path):

@@ -92,7 +92,7 @@ def test_cup_gold_is_built_from_nothing_by_mouse_and_keyboard(open_window, qtbot
     ends = panel.controls["moulding"].ends
     qtbot.mouseClick(ends, LEFT, pos=ends.box(5).center().toPoint())
     seen = panel.controls["clip_side"].box
-    seen.setCurrentText("outside")
+    seen.setCurrentText("outside the letters")
     seen.activated.emit(seen.currentIndex())
     settle(window)
 

@@ -80,4 +80,4 @@ def test_the_board_is_called_by_its_file(open_window, tmp_path):
     assert window.windowTitle() == "Untitled - Anole"
     assert window.files.save_to(tmp_path / "relay & cup 1.2.anole")
     assert window.windowTitle() == "relay & cup 1.2 - Anole"
-    assert window.top.name.text().startswith("relay && cup 1.2")
+    assert window.top.name.accessibleName() == "relay & cup 1.2, saved"

@@ -54,7 +54,7 @@ def page(window, struct, tag="fill", coat="f"):
         Gradient: "gradient",
         Pattern: "pattern",
         ImagePaint: "picture",
-        Backdrop: "what lies behind",
+        Backdrop: "the background",
     }[struct]
     control.kind.edited.emit(kind, None)
     return control.page(struct)
@@ -110,14 +110,14 @@ def test_the_dropper_takes_a_colour_of_the_board(open_window, qtbot, settle):
     settle(window)
     control = window.coat.panel(Fill).controls["paint"]
     colour = control.page(ColourPaint).colour
-    qtbot.mouseClick(colour.drop, LEFT)
+    qtbot.mouseClick(colour.pick, LEFT)
     assert window.tools.dropper.on
     spot = window.view.transform_now().to_widget(20, 20).toPoint()
     qtbot.mouseMove(window.view, spot)
     qtbot.mouseClick(window.view, LEFT, Qt.KeyboardModifier.ControlModifier, spot)
     assert str(window.selection.lettering.style[0].paint.colour) == "#204060"
     assert not window.tools.dropper.on
-    qtbot.mouseClick(colour.drop, LEFT)
+    qtbot.mouseClick(colour.pick, LEFT)
     qtbot.keyClick(window.view, Qt.Key.Key_Escape)
     assert not window.tools.dropper.on
 
@@ -148,7 +148,7 @@ def test_swatches_are_kept_used_and_dropped(open_window, qtbot, settle):
     window.selection.choose("words", "f")
     colour = window.coat.panel(Fill).controls["paint"].page(ColourPaint).colour
     colour._send(Colour.parse("#12ab56"), None)
-    qtbot.mouseClick(colour.keep, LEFT)
+    qtbot.mouseClick(colour.save, LEFT)
     colour.name.clear()
     qtbot.keyClicks(colour.name, "Rink green")
     qtbot.keyClick(colour.name, Qt.Key.Key_Return)
@@ -193,7 +193,7 @@ def test_a_hint_is_pulled_in_the_bar(open_window, qtbot, drag):
     window = open_window(STYLED)
     bar = page(window, Gradient).bar
     qtbot.wait(20)
-    drag(bar, QPointF(bar.hint_x(0), 20), QPointF(bar.hint_x(0) - bar.width() / 4, 20))
+    drag(bar, QPointF(bar.hint_x(0), 6), QPointF(bar.hint_x(0) - bar.width() / 4, 6))
     assert fill(window).stops[0].hint == pytest.approx(0.25, abs=0.03)
 
 

@@ -8,6 +8,8 @@ import pytest
 
 from anole.studio.settings import ASIDE, Settings
 
+from .menus import menus
+
 
 @pytest.fixture
 def path():
@@ -35,23 +37,24 @@ ODD = [None, 7, -1.5, True, "\0", "x" * 300, [], [None, 3, "\0", "a" * 5000, [],
 
 @pytest.mark.parametrize("odd", ODD, ids=lambda v: repr(v)[:20])
 def test_odd_values_never_stop_a_start_or_a_menu(path, odd, open_window, settle):
-    keys = ("recent", "shape", "sides", "theme", "backup", "recent_colours", "favourite_fonts",
+    keys = ("recent", "shape", "panels", "own_size", "purpose", "theme", "backup", "recent_colours", "favourite_fonts",
             "recent_fonts")  # fmt: skip
     path.write_text(json.dumps(dict.fromkeys(keys, odd)))
     window = open_window()
-    menu = window.top.board_menu()
-    assert menu.actions()
-    menu.close()
+    for menu in menus(window):
+        assert menu.actions()
     for stage in (0, 1, 2):
         window.show_stage(stage)
     settle(window)
 
 
-@pytest.mark.parametrize("sizes", [[10**12] * 3, [0, 0, 0], [True] * 3, [1, 1, 1]])
-def test_odd_sides(path, sizes, open_window):
-    path.write_text(json.dumps({"sides": sizes}))
+@pytest.mark.parametrize("sizes", [[10**12] * 2, [0, 0], [True] * 2, [1, 1], [300], 7, {"a": 1}])
+def test_odd_widths_of_panels(path, sizes, open_window):
+    path.write_text(json.dumps({"panels": {"ARRANGE": sizes, "COAT": sizes}}))
     window = open_window()
-    assert window.split.sizes()[1] > 100
+    for stage in (0, 1):
+        window.show_stage(stage)
+        assert window.panels.sizes()[1] > 500
 
 
 def test_two_windows_do_not_forget_each_others_settings():

@@ -67,7 +67,7 @@ def test_a_net_over_the_board_chooses_what_it_touches(three):
     assert boxes[1][0] - boxes[0][2] == pytest.approx(boxes[2][0] - boxes[1][2], abs=4e-3)
     three.actions_by_id["duplicate"].trigger()
     assert len(words(three)) == 6
-    three.actions_by_id["remove"].trigger()
+    three.actions_by_id["delete"].trigger()
     assert len(words(three)) == 3
 
 

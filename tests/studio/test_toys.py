@@ -129,7 +129,7 @@ def test_keys_and_commands(window, qtbot):
     assert badge(window).locked
     run["lock"].trigger()
     window.selection.choose("badge-2")
-    run["remove"].trigger()
+    run["delete"].trigger()
     run["hide"].trigger()
     assert len(window.document.board.pieces) == 3
     run["fit words"].trigger()
@@ -167,7 +167,7 @@ def test_styles_on_the_shelf(window, qtbot, settle):
     chip.pointed.emit(False)
     qtbot.mouseClick(chip, LEFT)
     assert badge(window).worn.name == "cup gold"
-    assert window.shelf.keep_as("From a badge")
+    assert window.shelf.save_as("From a badge")
 
 
 def test_a_file_opens_again_with_it(window, tmp_path, settle):
@@ -183,6 +183,6 @@ def test_a_file_opens_again_with_it(window, tmp_path, settle):
 def test_the_proof_shows_it(window, settle):
     window.show_stage(Stage.PROOF)
     settle(window)
-    image = window.middle.widget(1).pictures.images[320]
+    image = window.panels.middle.widget(1).pictures.images[320]
     colour = image.pixelColor(120, 80)
     assert colour.blue() > colour.red()

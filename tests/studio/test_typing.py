@@ -126,7 +126,7 @@ def test_the_arched_title_of_two_lines_is_set_by_hand_alone(open_window, qtbot, 
         qtbot.keyClick(lines, Qt.Key.Key_Up)
     while selection.lettering.align != "centre":
         qtbot.keyClick(lines, Qt.Key.Key_Down)
-    pull(window.view, grip(window, "camber", "head"), QPointF(0, -45))
+    pull(window.view, grip(window, "camber", "head"), QPointF(0, -52))
     pull(window.view, grip(window, "slope", "foot right"), QPointF(0, 16))
     words = selection.lettering
     assert (words.text, words.font.family, words.align) == ("BOUT\nNIGHT", "Lilita One", "centre")

@@ -65,7 +65,7 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
 
     # a band pulled up to re-order, and back by undo
     state = build_up.state()
-    at = QPointF(state.axis.edge - 30, state.rows[1].center().y())
+    at = QPointF(80, state.rows[1].center().y())
     drag(build_up, at, at - QPointF(0, state.rows[1].height()))
     assert [c.__struct_config__.tag for c in selection.lettering.style] == [
         "shadow",
@@ -76,7 +76,7 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
     assert [c.__struct_config__.tag for c in selection.lettering.style] == kinds
 
     # the style kept, by name
-    qtbot.mouseClick(window.shelf.keep, LEFT)
+    qtbot.mouseClick(window.shelf.save, LEFT)
     qtbot.keyClicks(window.shelf.name, "Roll Call")
     qtbot.keyClick(window.shelf.name, Qt.Key.Key_Return)
     assert styles.find("Roll Call").coats

@@ -13,6 +13,7 @@ from anole.studio.shell import Stage
 from anole.studio.shots import views
 
 from ..core.shapes import board, paint
+from .menus import entries
 
 LEFT = Qt.MouseButton.LeftButton
 STYLED = board(Shadow(id="h"), Stroke(id="s"), Fill(id="f"))
@@ -22,16 +23,16 @@ def test_stages_show_what_belongs_to_them(open_window, qtbot):
     window = open_window(STYLED)
     for number, parts in (
         (Stage.COAT, (window.shelf, window.build_up, window.coat)),
-        (Stage.PROOF, (window.middle.widget(1), window.export)),
+        (Stage.PROOF, (window.panels.middle.widget(1), window.export)),
         (Stage.ARRANGE, (window.pieces, window.arrange)),
     ):
         qtbot.keyClick(window, Qt.Key(Qt.Key.Key_1 + number), Qt.KeyboardModifier.AltModifier)
         assert window.stage == number
         assert all(part.isVisible() for part in parts)
     qtbot.keyClick(window, Qt.Key.Key_F9)
-    assert not window.left.isVisible()
+    assert not window.panels.left.isVisible()
     qtbot.keyClick(window, Qt.Key.Key_F9)
-    assert window.left.isVisible()
+    assert window.panels.left.isVisible()
 
 
 def test_the_board_view_shows_the_rendered_board(open_window):
@@ -201,8 +202,8 @@ def test_commands_are_one_list_without_doubles(open_window):
     assert len(keys) == len(set(keys))
     window = open_window(STYLED)
     assert set(window.actions_by_id) == {command.id for command in COMMANDS}
-    menu = window.top.board_menu()
-    assert {"Demo boards", "New board", "Recent boards"} <= {a.text() for a in menu.actions()}
+    titles = {a.text() for a in entries(window, "Board")}
+    assert {"Demo boards", "New board", "Recent boards"} <= titles
 
 
 def test_what_can_be_used_has_a_name(open_window):

@@ -15,7 +15,7 @@ from ..core.library import styles as library
 from ..core.model import Board, Font, Style
 from ..core.pieces.registry import kind_of
 from .commands import MENUS
-from .commands.coats import KINDS_BY_TAG, add
+from .commands.coats import add, kinds
 from .new_words import remember_style
 from .session import Session
 from .shell import Stage
@@ -90,7 +90,7 @@ def _coats(session: Session) -> Iterator[Found]:
             title,
             functools.partial(_choose_coat, piece=piece.id, coat=coat.id),
         )
-    for tag, kind in KINDS_BY_TAG.items():
+    for tag, kind in kinds().items():
         yield Found("coat", f"Add {kind.title}", kind.about, functools.partial(_add, tag=tag))
 
 

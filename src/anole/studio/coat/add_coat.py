@@ -11,9 +11,10 @@ from PyQt6.QtWidgets import QAbstractButton, QGridLayout, QPushButton, QVBoxLayo
 from ...core.coats.fill import plain
 from ...core.coats.kind import CoatKind
 from ...core.coats.registry import KINDS
-from ...core.edit.coats import add_coat, natural_place
+from ...core.edit.coats import natural_place
 from ...core.model import Colour
 from .. import theme
+from ..commands.coats import add
 from ..samples import sample, words_of
 from ..session import Session
 
@@ -98,11 +99,5 @@ class AddCoat(QWidget):
 
     def add(self, tag: str) -> None:
         """Add a coat where it naturally goes, and choose it."""
-        piece = self.selection.coated
-        if piece is None:
-            return
-        title = f"Add {self.buttons[tag].kind.title}"
-        fresh = self.document.make(title, lambda b: add_coat(b, piece.id, tag))
-        if fresh is not None:
-            self.selection.choose(piece.id, fresh)
+        add(self.session, tag)
         self.open.setChecked(False)

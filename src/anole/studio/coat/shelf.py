@@ -147,8 +147,8 @@ class Shelf(QWidget):
         scroll.setWidgetResizable(True)
         scroll.setVerticalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
         scroll.setWidget(self._row_widget)
-        self.keep = QPushButton("Save style")
-        self.keep.setToolTip(
+        self.save = QPushButton("Save style")
+        self.save.setToolTip(
             "Save this stack of coats in your library, under a name (Ctrl+Shift+K)"
         )
         self.name = QLineEdit()
@@ -158,7 +158,7 @@ class Shelf(QWidget):
         self.name.hide()
         side = QVBoxLayout()
         side.addStretch(1)
-        side.addWidget(self.keep)
+        side.addWidget(self.save)
         side.addWidget(self.name)
         side.addStretch(1)
         line = QHBoxLayout(self)
@@ -166,8 +166,8 @@ class Shelf(QWidget):
         line.setSpacing(12)
         line.addWidget(scroll, 1)
         line.addLayout(side)
-        self.keep.clicked.connect(self.ask_name)
-        self.name.returnPressed.connect(self._keep)
+        self.save.clicked.connect(self.ask_name)
+        self.name.returnPressed.connect(self._save)
         self.document.settled.connect(self.refresh)
         self.selection.changed.connect(self.refresh)
         self.worker.drawn.connect(self._take)
@@ -271,15 +271,15 @@ class Shelf(QWidget):
         self.name.show()
         self.name.setFocus()
 
-    def _keep(self) -> None:
+    def _save(self) -> None:
         piece, name = self.selection.coated, self.name.text().strip()
         if piece is None or not name:
             return
-        if self.keep_as(name):
+        if self.save_as(name):
             self.name.clear()
             self.name.hide()
 
-    def keep_as(self, name: str) -> bool:
+    def save_as(self, name: str) -> bool:
         """Save the chosen piece's coats under a name; says what goes wrong."""
         piece_id = self.selection.piece_id
         assert piece_id is not None

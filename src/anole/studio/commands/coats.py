@@ -4,7 +4,9 @@
 from __future__ import annotations
 
 import functools
+from typing import Any
 
+from ...core.coats.kind import CoatKind
 from ...core.coats.registry import KINDS
 from ...core.edit.coats import add_coat, change_coat, move_coat
 from ..session import Session
@@ -28,21 +30,21 @@ def add(session: Session, tag: str) -> None:
     piece = session.selection.coated
     if piece is None:
         return
-    title = f"Add {KINDS_BY_TAG[tag].title}"
+    title = f"Add {kinds()[tag].title}"
     fresh = session.document.make(title, lambda b: add_coat(b, piece.id, tag))
     if fresh is not None:
         session.selection.choose(piece.id, fresh)
 
 
-KINDS_BY_TAG = {kind.tag: kind for kind in KINDS.values()}
+def kinds() -> dict[str, CoatKind[Any]]:
+    """Every kind of coat by its tag."""
+    return {kind.tag: kind for kind in KINDS.values()}
 
 
 def _kinds(session: Session) -> list[Choice]:
     if session.selection.coated is None:
         return []
-    return [
-        Choice(kind.title, functools.partial(add, tag=tag)) for tag, kind in KINDS_BY_TAG.items()
-    ]
+    return [Choice(kind.title, functools.partial(add, tag=tag)) for tag, kind in kinds().items()]
 
 
 def switch(session: Session) -> None:

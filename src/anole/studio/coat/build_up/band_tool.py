@@ -8,6 +8,7 @@ from ....core.coats.registry import kind_of
 from ....core.coats.section import Section
 from ....core.edit.coats import change_coat, move_coat
 from ....core.model import Coat, Position, Span
+from ...commands.coats import switch
 from ...session import Session
 from .axis import Axis
 from .state import BuildUpState, eye_box
@@ -54,14 +55,6 @@ def in_unit(px: float, like: Position, core: bool, section: Section) -> Position
     return Position(round(value, 4 if unit == "em" else 2), unit)
 
 
-def toggle(session: Session, coat: Coat) -> None:
-    """Switch a coat of the chosen piece off, or on again."""
-    piece = session.selection.piece_id
-    if piece is not None:
-        name = "Switch off" if coat.on else "Switch on"
-        session.document.apply(name, lambda b: change_coat(b, piece, coat.id, on=not coat.on))
-
-
 class BandTool:
     """One pull: what is held, since where, and the axis as it was then."""
 
@@ -80,7 +73,8 @@ class BandTool:
             return
         coat = state.coats[index]
         if eye_box(state.rows[index]).adjusted(-4, -4, 4, 4).contains(at):
-            toggle(self.session, coat)
+            self.selection.choose(self.selection.piece_id, coat.id)
+            switch(self.session)
             return
         self.selection.choose(self.selection.piece_id, coat.id)
         self._held = end_at(state, coat, at.x()) or "row"
