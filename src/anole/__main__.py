@@ -1,5 +1,5 @@
 """python -m anole"""
 
-from .cli import main
+from .entry import main
 
 main()

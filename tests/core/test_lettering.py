@@ -14,7 +14,15 @@ from anole.core.field.coverage import rasterise
 from anole.core.field.shape_fields import greatest_inside, ink_box
 from anole.core.lettering.block import Setting, block
 from anole.core.lettering.flatten import flatten
-from anole.core.lettering.fonts import FontError, catalogue, families, find, read_font
+from anole.core.lettering.font_reading import read_font
+from anole.core.lettering.fonts import (
+    FontError,
+    built_in,
+    built_in_folder,
+    catalogue,
+    families,
+    find,
+)
 from anole.core.lettering.matrix import apply, placing
 from anole.core.lettering.outline import chords, outline
 from anole.core.lettering.shaping import drawable, shape_line
@@ -132,6 +140,15 @@ def test_a_broken_font_is_refused_by_name(tmp_path, content):
     path.write_bytes(content)
     with pytest.raises(FontError, match=r"broken\.ttf"):
         read_font(path)
+
+
+def test_what_is_kept_of_the_built_in_fonts_is_what_they_say():
+    paths = sorted(built_in_folder().glob("*.ttf"))
+    assert sorted(file.path for file in built_in()) == paths
+    for file in built_in():
+        found = read_font(file.path)
+        for name in found._fields:
+            assert getattr(file, name) == pytest.approx(getattr(found, name)), (file.path, name)
 
 
 def test_a_truncated_font_is_refused(tmp_path):

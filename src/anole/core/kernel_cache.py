@@ -1,5 +1,5 @@
 """Compiled kernels kept on disk: what is broken there is made anew, what cannot be kept is done
-without.
+without, and what is whole is taken as it is.
 
 Numba takes its own files for whole: one that was cut short, or a folder or disk that takes no
 more, raises at the first call of a kernel, for ever.
@@ -13,8 +13,10 @@ import os
 from collections.abc import Callable
 from typing import Any
 
-from numba.core.caching import IndexDataCacheFile
+from numba.core.caching import Cache, IndexDataCacheFile
+from numba.core.cpu import CPUContext
 from numba.core.dispatcher import Dispatcher
+from numba.core.runtime import rtsys
 
 
 def _forget(file: IndexDataCacheFile) -> None:
@@ -57,12 +59,26 @@ def _mended_enable(enable: Callable[..., Any]) -> Callable[..., Any]:
     return mended
 
 
+def _lighter_load(load: Callable[..., Any]) -> Callable[..., Any]:
+    @functools.wraps(load)
+    def lighter(cache: Cache, signature: Any, context: CPUContext) -> Any:
+        # numba first imports all that it would need to compile anything, more than half a second
+        # at every start; running what is compiled needs only its own allocator. The compiler asks
+        # for the rest itself, should a kernel not be there.
+        rtsys.initialize(context)
+        with cache._guard_against_spurious_io_errors():
+            return cache._load_overload(signature, context)
+
+    return lighter
+
+
 def mend() -> None:
     """Let every kernel be kept this way from now on; twice is once."""
     for owner, name, change in (
         (IndexDataCacheFile, "load", _mended_load),
         (IndexDataCacheFile, "save", _mended_save),
         (Dispatcher, "enable_caching", _mended_enable),
+        (Cache, "load_overload", _lighter_load),
     ):
         plain = getattr(owner, name)
         if not hasattr(plain, "__wrapped__"):

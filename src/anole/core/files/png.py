@@ -6,7 +6,6 @@ import io
 from pathlib import Path
 
 import numpy as np
-from PIL import Image, PngImagePlugin
 
 from ..atomic import write_bytes
 
@@ -16,6 +15,8 @@ PERCEPTUAL = b"\x00"
 
 def encode(pixels: np.ndarray, dpi: float = 96.0, *, quick: bool = False) -> bytes:
     """pixels : (H, W, 4) uint8, straight alpha, sRGB. Fully opaque pictures are written as RGB."""
+    from PIL import Image, PngImagePlugin
+
     if pixels[..., 3].min() == 255:
         pixels = np.ascontiguousarray(pixels[..., :3])
     image = Image.fromarray(pixels)

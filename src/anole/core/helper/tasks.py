@@ -11,7 +11,7 @@ from ..lettering.font_details import details_of
 from ..lettering.font_file import FontError
 from ..lettering.font_reading import faces_in, read_face
 from ..lettering.font_trial import tried
-from ..lettering.fonts import built_in_folder, read_font
+from ..lettering.fonts import built_in
 from ..paint.decoding import decode
 from ..paint.image_formats import ImageError
 from ..registry import Registry
@@ -46,8 +46,10 @@ def _details(meta: dict[str, Any], data: bytes) -> Answer:
 
 def warm() -> None:
     """Load what the first font would wait for a second for."""
-    font = read_font(built_in_folder() / "Anton_400Regular.ttf")
-    tried(font.path.read_bytes(), font.family)
+    font = built_in()[0]
+    data = font.path.read_bytes()
+    read_face(data, font.family)
+    tried(data, font.family)
 
 
 TASKS: Registry[str, Callable[[dict[str, Any], bytes], Answer]] = Registry(

@@ -6,13 +6,14 @@ Bytes of strangers are looked at in the helper alone.
 from __future__ import annotations
 
 import io
+from pathlib import Path
 from typing import Any
 
 import uharfbuzz as hb
 from fontTools.ttLib import TTFont
 
 from ..text import short
-from .font_file import FontError, Measures
+from .font_file import FontError, Measures, font_bytes
 
 COMPRESSED = (b"wOFF", b"wOF2")
 MOST_UNPACKED = 256 << 20
@@ -22,6 +23,11 @@ def read_face(data: bytes, name: str, index: int = 0) -> tuple[bytes, Measures]:
     """What a shaper reads, and the measures. Raises FontError."""
     plain = plain_sfnt(data, name)
     return plain, measured(plain, name, index)
+
+
+def read_font(path: Path, index: int = 0) -> Measures:
+    """Names and measures of a font file on disk that can be trusted. Raises FontError."""
+    return measured(font_bytes(path), path.name, index)
 
 
 def plain_sfnt(data: bytes, name: str) -> bytes:

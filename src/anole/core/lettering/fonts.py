@@ -14,8 +14,7 @@ import uharfbuzz as hb
 
 from .. import assets
 from ..model import Asset, Font
-from .font_file import FontError, FontFile, bytes_of, file_of, font_bytes, looked_at
-from .font_reading import measured
+from .font_file import FontError, FontFile, Measures, bytes_of, file_of, looked_at
 
 __all__ = ["GENRES", "FontError", "FontFile", "add", "catalogue", "families", "find", "load"]
 
@@ -45,6 +44,8 @@ GENRES = {
     "Dela Gothic One": "Japanese",
 }
 STAND_IN = "Anton"
+MEASURES = "measures.json"
+"""What the built-in fonts say of themselves: reading two dozen at every start takes too long."""
 
 
 class ShapedFont(NamedTuple):
@@ -53,11 +54,6 @@ class ShapedFont(NamedTuple):
     file: FontFile
     hb_font: hb.Font
     upem: int
-
-
-def read_font(path: Path, index: int = 0) -> FontFile:
-    """Names and measures of a font file on disk that comes with Anole. Raises FontError."""
-    return file_of(measured(font_bytes(path), path.name, index), path, GENRES, number=index)
 
 
 def built_in_folder() -> Path:
@@ -74,7 +70,8 @@ def is_built_in(file: FontFile) -> bool:
 def built_in() -> tuple[FontFile, ...]:
     """The fonts that come with Anole, by family and weight."""
     folder = built_in_folder()
-    return tuple(sorted(read_font(path) for path in folder.glob("*.ttf")))
+    known = msgspec.json.decode((folder / MEASURES).read_bytes(), type=dict[str, Measures])
+    return tuple(sorted(file_of(one, folder / name, GENRES) for name, one in known.items()))
 
 
 class _AtHand:

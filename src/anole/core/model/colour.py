@@ -5,8 +5,6 @@ from __future__ import annotations
 import colorsys
 import re
 
-from coloraide import Color
-
 from ..text import short
 
 LONGEST = 200
@@ -28,6 +26,9 @@ def _hsv_bytes(found: re.Match[str]) -> tuple[int, ...]:
 
 
 def _css_bytes(text: str) -> tuple[int, ...]:
+    # most colours are hex; what reads all others takes a fifth of a second to import
+    from coloraide import Color
+
     colour = Color(text).convert("srgb").fit("srgb")
     parts = [*colour.coords(nans=False), colour.alpha(nans=False)]
     return tuple(round(min(max(float(v), 0.0), 1.0) * 255) for v in parts)

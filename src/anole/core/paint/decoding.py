@@ -7,7 +7,6 @@ from __future__ import annotations
 
 import io
 import warnings
-from typing import NamedTuple
 
 import cv2
 import numpy as np
@@ -16,18 +15,11 @@ from PIL import Image, ImageCms, ImageOps, UnidentifiedImageError
 from PIL.TiffImagePlugin import TiffImageFile
 
 from ..text import short
-from .image_formats import RASTER, SVG, ImageError, ImageFormat, format_named, is_svg
+from .decoded import Decoded
+from .image_formats import RASTER, SVG, ImageError, format_named, is_svg
 
 MOST_PIXELS = 256_000_000
 SVG_SIDE = 2048
-
-
-class Decoded(NamedTuple):
-    """pixels : (H, W, 4) uint8 or uint16, straight alpha; troubles that did not stop it."""
-
-    pixels: np.ndarray
-    troubles: tuple[str, ...]
-    format: ImageFormat
 
 
 def decode(data: bytes, name: str) -> Decoded:

@@ -10,7 +10,7 @@ import numpy as np
 from .. import assets, isolation
 from ..cache import Cache
 from ..isolation.client import never
-from .decoding import Decoded
+from .decoded import Decoded
 from .image_formats import ImageError, ImageFormat
 
 KEPT = Cache(256 << 20)

@@ -9,7 +9,6 @@ from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QGuiApplication, QKeyEvent
 from PyQt6.QtWidgets import QPushButton
 
-from ...core.files import css
 from ...core.model import Gradient, Stop
 from ...core.paint.clusters import pair_of
 from ..session import session_of
@@ -108,11 +107,15 @@ class GradientPage(Page):
         self._send(msgspec.structs.replace(self._paint, stops=stops), None)
 
     def copy_css(self) -> None:
+        from ...core.files import css
+
         clipboard = QGuiApplication.clipboard()
         if clipboard is not None:
             clipboard.setText(css.text(self._paint))
 
     def paste_css(self) -> None:
+        from ...core.files import css
+
         clipboard, session = QGuiApplication.clipboard(), session_of(self)
         try:
             made = css.parse(clipboard.text() if clipboard is not None else "")

@@ -5,8 +5,6 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import NamedTuple
 
-from coloraide import Color
-
 from ...model import Colour
 from .tokens import CssError, Node, is_number, share, written
 
@@ -38,6 +36,8 @@ def is_modern(node: Node) -> bool:
 
 def colour_of(node: Node) -> Colour:
     """Raises CssError for what is none, or none of sRGB's."""
+    from coloraide import Color
+
     text = written([node])
     try:
         found = Color(text)

@@ -1,0 +1,17 @@
+"""What reading a picture gives; apart from what reads it, which only the helper needs."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+import numpy as np
+
+from .image_formats import ImageFormat
+
+
+class Decoded(NamedTuple):
+    """pixels : (H, W, 4) uint8 or uint16, straight alpha; troubles that did not stop it."""
+
+    pixels: np.ndarray
+    troubles: tuple[str, ...]
+    format: ImageFormat
