@@ -28,6 +28,8 @@ AREA, GAP, NAME = 236.0 * 133.0, 14, 22
 """Of a tile's picture, px; between tiles; of the name below."""
 MARGIN = 2
 WHILE_TYPING_MS = 15
+ROUGH_FIRST = (0.5, 1.0)
+"""Of a tile's size: in what sizes its picture is made, one after the other."""
 KEYS = {
     Qt.Key.Key_Left: (-1, 0),
     Qt.Key.Key_Right: (1, 0),
@@ -35,6 +37,11 @@ KEYS = {
     Qt.Key.Key_Down: (0, 1),
 }
 Dressed = Callable[[Style], Board]
+
+
+def _scale(width: float, board: Board) -> float:
+    """By which a board becomes `width` px wide."""
+    return width / board.width
 
 
 class Wall(QAbstractScrollArea):
@@ -165,19 +172,22 @@ class Wall(QAbstractScrollArea):
     def _ask(self) -> None:
         if self._dressed is None or not self.isVisible():
             return
-        dressed, width = self._dressed, self.size_of_picture.width()
-        ratio = self.devicePixelRatioF()
-        for number in self.seen():
-            style = self.styles[number].style
-            if style.name in self._asked:
-                continue
-            self._asked.add(style.name)
-            self.worker.ask_small(
-                ("wall", style.name),
-                functools.partial(dressed, style),
-                lambda board: width * ratio / board.width,
-                grounds=True,
-            )
+        dressed, wide = self._dressed, self.size_of_picture.width() * self.devicePixelRatioF()
+        fresh = [
+            style
+            for number in self.seen()
+            if (style := self.styles[number].style).name not in self._asked
+        ]
+        self._asked |= {style.name for style in fresh}
+        # all that is seen first roughly, then sharp: between two keys there is time for little
+        for share in ROUGH_FIRST:
+            for style in fresh:
+                self.worker.ask_small(
+                    ("wall", style.name, share),
+                    functools.partial(dressed, style),
+                    functools.partial(_scale, share * wide),
+                    grounds=True,
+                )
 
     def _take(self, key: Any, image: QImage) -> None:
         if key[0] == "wall":
