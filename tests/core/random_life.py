@@ -26,6 +26,7 @@ from anole.core.edit import (
     pictures,
     pieces,
     swatches,
+    titles,
     words,
 )
 from anole.core.library import styles
@@ -43,6 +44,7 @@ from anole.core.model import (
     Place,
     Placed,
     Stroke,
+    Style,
     from_builtins,
     to_builtins,
 )
@@ -284,11 +286,12 @@ OPERATIONS: dict[str, Operation] = {
     "replace_text": _replace_text,
     "change_letters": _change_letters,
     "free_letters": _free_letters,
+    "add_title": lambda r, b: titles.add_title(b, text(r) or "A", Style(name="s", coats=()))[0],
 }
 QUERIES = {
     "replaced", "carried", "carried_coat", "coat_of", "natural_place", "style_of", "ink", "leaves",
     "font_asset", "taken", "free", "free_name", "picture_asset", "first_words", "extent", "guides",
-    "snap",
+    "snap", "broken", "best_lines",
 }  # fmt: skip
 """What changes no board."""
 

@@ -105,6 +105,8 @@ class TopBar(QWidget):
         self._left.addWidget(Mark())
         self._left.addWidget(self.menus, 0, Qt.AlignmentFlag.AlignVCenter)
         self._left.addWidget(self.name, 1)
+        # takes the room of the name where there is none
+        self._left.addStretch(0)
 
     def _build_stages(self) -> None:
         for number, title in enumerate(STAGES):

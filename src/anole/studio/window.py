@@ -305,6 +305,8 @@ class Window(QWidget):
             self.top.dress()
             for section in self.findChildren(WordsSection):
                 section.fonts.dress()
+            if self.pages.currentWidget() is self.start:
+                self.start.cards.fill()
             for widget in app.allWidgets():
                 widget.update()
 

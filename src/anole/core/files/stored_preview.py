@@ -13,7 +13,8 @@ MOST_PREVIEW = 1 << 24
 
 
 def stored_preview(path: Path) -> bytes | None:
-    """The PNG in a .anole file, None where it keeps none. Raises FileError."""
+    """The PNG in a .anole file, None where it keeps none. Raises FileError, which says what
+    is wrong without naming the file."""
     try:
         with zipfile.ZipFile(path) as box:
             try:
@@ -25,6 +26,6 @@ def stored_preview(path: Path) -> bytes | None:
             with box.open(info) as file:
                 return file.read(MOST_PREVIEW)
     except FileNotFoundError:
-        raise FileError(f"{short(path.name)} is not there any more") from None
+        raise FileError("not there now") from None
     except BROKEN as error:
-        raise FileError(f"{short(path.name)} cannot be read: {short(error)}") from error
+        raise FileError(f"cannot be read: {short(error)}") from error

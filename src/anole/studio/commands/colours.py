@@ -51,7 +51,7 @@ def _can_delete_swatch(session: Session) -> bool:
 
 
 MENU = Menu(
-    "Co&lour",
+    "Colo&ur",
     (
         Command(
             "double stop",

@@ -51,6 +51,7 @@ class BoardCards(QWidget):
         super().__init__()
         self.session = session
         self.cards: dict[str, BoardCard] = {}
+        self.demos: list[Path] = []
         self._column = QVBoxLayout(self)
         self._column.setContentsMargins(0, 0, 0, 0)
         self._column.setSpacing(4)
@@ -78,12 +79,13 @@ class BoardCards(QWidget):
             card.clicked.connect(lambda _=False, p=path: files.open(p))
             card.unwanted.connect(lambda p=path: self._forget(p))
         self._head("Demo boards")
-        for path in demo_boards():
+        self.demos = demo_boards()
+        for path in self.demos:
             title = path.stem.replace("-", " ").capitalize()
             card = self._card(str(path), title, "to look into and change")
             card.clicked.connect(lambda _=False, p=path: files.open_copy(p))
         self._column.addStretch(1)
-        self._start(lambda stop: pictures_of([*recent, *demo_boards()], stop), self._pictured)
+        self._start(lambda stop: pictures_of([*recent, *self.demos], stop), self._pictured)
 
     def rest(self) -> None:
         """The page is left: what is still read is of no use any more."""
