@@ -47,3 +47,255 @@ def test_the_last_picture_stays_while_the_next_is_drawn():
     buffers.draw(BOX, BOX, fill(3))
     assert (first == 1).all()
     assert (second == 2).all()
+
+
+BOXES = (BOX, Box(8, 9, 28, 21), Box(0, 0, 9, 30))
+"""One moved by a few px, and one of another shape."""
+
+
+@given(st.lists(st.tuples(st.sampled_from(BOXES), st.booleans(), st.integers(0, 3)), max_size=14))
+def test_whatever_is_looked_at_next_every_picture_is_whole_and_within_its_box(turns):
+    """(box, whether it is given up, how much of it changed): as a view is zoomed and moved."""
+    buffers, planes_box = Buffers(), EMPTY
+    truth = np.zeros((40, 40), np.uint32)
+    for number, (box, given_up, size) in enumerate(turns, 1):
+        # as a renderer does: all of another box is new, of the same what differs
+        part = box if box != planes_box else Box(box.x0, box.y0, box.x0 + size, box.y0 + size)
+        truth[part.y0 : part.y1, part.x0 : part.x1] = number
+        if given_up:
+            buffers.lost(box)
+            planes_box = EMPTY
+            continue
+        planes_box = box
+
+        def paint(where, into, box=box):
+            assert where.meet(box) == where
+            rows, columns = where.slices_in(box)
+            into[rows, columns] = truth[where.y0 : where.y1, where.x0 : where.x1]
+
+        pixels, _ = buffers.draw(box, part, paint)
+        np.testing.assert_array_equal(pixels, truth[box.y0 : box.y1, box.x0 : box.x1])
+
+
+BOXES = (BOX, Box(8, 9, 28, 21), Box(0, 0, 9, 30))
+"""One moved by a few px, and one of another shape."""
+
+
+@given(st.lists(st.tuples(st.sampled_from(BOXES), st.booleans(), st.integers(0, 3)), max_size=14))
+def test_whatever_is_looked_at_next_every_picture_is_whole_and_within_its_box(turns):
+    """(box, whether it is given up, how much of it changed): as a view is zoomed and moved."""
+    buffers, planes_box = Buffers(), EMPTY
+    truth = np.zeros((40, 40), np.uint32)
+    for number, (box, given_up, size) in enumerate(turns, 1):
+        # as a renderer does: all of another box is new, of the same what differs
+        part = box if box != planes_box else Box(box.x0, box.y0, box.x0 + size, box.y0 + size)
+        truth[part.y0 : part.y1, part.x0 : part.x1] = number
+        if given_up:
+            buffers.lost(box)
+            planes_box = EMPTY
+            continue
+        planes_box = box
+
+        def paint(where, into, box=box):
+            assert where.meet(box) == where
+            rows, columns = where.slices_in(box)
+            into[rows, columns] = truth[where.y0 : where.y1, where.x0 : where.x1]
+
+        pixels, _ = buffers.draw(box, part, paint)
+        np.testing.assert_array_equal(pixels, truth[box.y0 : box.y1, box.x0 : box.x1])
+
+
+BOXES = (BOX, Box(8, 9, 28, 21), Box(0, 0, 9, 30))
+"""One moved by a few px, and one of another shape."""
+
+
+@given(st.lists(st.tuples(st.sampled_from(BOXES), st.booleans(), st.integers(0, 3)), max_size=14))
+def test_whatever_is_looked_at_next_every_picture_is_whole_and_within_its_box(turns):
+    """(box, whether it is given up, how much of it changed): as a view is zoomed and moved."""
+    buffers, planes_box = Buffers(), EMPTY
+    truth = np.zeros((40, 40), np.uint32)
+    for number, (box, given_up, size) in enumerate(turns, 1):
+        # as a renderer does: all of another box is new, of the same what differs
+        part = box if box != planes_box else Box(box.x0, box.y0, box.x0 + size, box.y0 + size)
+        truth[part.y0 : part.y1, part.x0 : part.x1] = number
+        if given_up:
+            buffers.lost(box)
+            planes_box = EMPTY
+            continue
+        planes_box = box
+
+        def paint(where, into, box=box):
+            assert where.meet(box) == where
+            rows, columns = where.slices_in(box)
+            into[rows, columns] = truth[where.y0 : where.y1, where.x0 : where.x1]
+
+        pixels, _ = buffers.draw(box, part, paint)
+        np.testing.assert_array_equal(pixels, truth[box.y0 : box.y1, box.x0 : box.x1])
+
+
+BOXES = (BOX, Box(8, 9, 28, 21), Box(0, 0, 9, 30))
+"""One moved by a few px, and one of another shape."""
+
+
+@given(st.lists(st.tuples(st.sampled_from(BOXES), st.booleans(), st.integers(0, 3)), max_size=14))
+def test_whatever_is_looked_at_next_every_picture_is_whole_and_within_its_box(turns):
+    """(box, whether it is given up, how much of it changed): as a view is zoomed and moved."""
+    buffers, planes_box = Buffers(), EMPTY
+    truth = np.zeros((40, 40), np.uint32)
+    for number, (box, given_up, size) in enumerate(turns, 1):
+        # as a renderer does: all of another box is new, of the same what differs
+        part = box if box != planes_box else Box(box.x0, box.y0, box.x0 + size, box.y0 + size)
+        truth[part.y0 : part.y1, part.x0 : part.x1] = number
+        if given_up:
+            buffers.lost(box)
+            planes_box = EMPTY
+            continue
+        planes_box = box
+
+        def paint(where, into, box=box):
+            assert where.meet(box) == where
+            rows, columns = where.slices_in(box)
+            into[rows, columns] = truth[where.y0 : where.y1, where.x0 : where.x1]
+
+        pixels, _ = buffers.draw(box, part, paint)
+        np.testing.assert_array_equal(pixels, truth[box.y0 : box.y1, box.x0 : box.x1])
+
+
+BOXES = (BOX, Box(8, 9, 28, 21), Box(0, 0, 9, 30))
+"""One moved by a few px, and one of another shape."""
+
+
+@given(st.lists(st.tuples(st.sampled_from(BOXES), st.booleans(), st.integers(0, 3)), max_size=14))
+def test_whatever_is_looked_at_next_every_picture_is_whole_and_within_its_box(turns):
+    """(box, whether it is given up, how much of it changed): as a view is zoomed and moved."""
+    buffers, planes_box = Buffers(), EMPTY
+    truth = np.zeros((40, 40), np.uint32)
+    for number, (box, given_up, size) in enumerate(turns, 1):
+        # as a renderer does: all of another box is new, of the same what differs
+        part = box if box != planes_box else Box(box.x0, box.y0, box.x0 + size, box.y0 + size)
+        truth[part.y0 : part.y1, part.x0 : part.x1] = number
+        if given_up:
+            buffers.lost(box)
+            planes_box = EMPTY
+            continue
+        planes_box = box
+
+        def paint(where, into, box=box):
+            assert where.meet(box) == where
+            rows, columns = where.slices_in(box)
+            into[rows, columns] = truth[where.y0 : where.y1, where.x0 : where.x1]
+
+        pixels, _ = buffers.draw(box, part, paint)
+        np.testing.assert_array_equal(pixels, truth[box.y0 : box.y1, box.x0 : box.x1])
+
+
+BOXES = (BOX, Box(8, 9, 28, 21), Box(0, 0, 9, 30))
+"""One moved by a few px, and one of another shape."""
+
+
+@given(st.lists(st.tuples(st.sampled_from(BOXES), st.booleans(), st.integers(0, 3)), max_size=14))
+def test_whatever_is_looked_at_next_every_picture_is_whole_and_within_its_box(turns):
+    """(box, whether it is given up, how much of it changed): as a view is zoomed and moved."""
+    buffers, planes_box = Buffers(), EMPTY
+    truth = np.zeros((40, 40), np.uint32)
+    for number, (box, given_up, size) in enumerate(turns, 1):
+        # as a renderer does: all of another box is new, of the same what differs
+        part = box if box != planes_box else Box(box.x0, box.y0, box.x0 + size, box.y0 + size)
+        truth[part.y0 : part.y1, part.x0 : part.x1] = number
+        if given_up:
+            buffers.lost(box)
+            planes_box = EMPTY
+            continue
+        planes_box = box
+
+        def paint(where, into, box=box):
+            assert where.meet(box) == where
+            rows, columns = where.slices_in(box)
+            into[rows, columns] = truth[where.y0 : where.y1, where.x0 : where.x1]
+
+        pixels, _ = buffers.draw(box, part, paint)
+        np.testing.assert_array_equal(pixels, truth[box.y0 : box.y1, box.x0 : box.x1])
+
+
+BOXES = (BOX, Box(8, 9, 28, 21), Box(0, 0, 9, 30))
+"""One moved by a few px, and one of another shape."""
+
+
+@given(st.lists(st.tuples(st.sampled_from(BOXES), st.booleans(), st.integers(0, 3)), max_size=14))
+def test_whatever_is_looked_at_next_every_picture_is_whole_and_within_its_box(turns):
+    """(box, whether it is given up, how much of it changed): as a view is zoomed and moved."""
+    buffers, planes_box = Buffers(), EMPTY
+    truth = np.zeros((40, 40), np.uint32)
+    for number, (box, given_up, size) in enumerate(turns, 1):
+        # as a renderer does: all of another box is new, of the same what differs
+        part = box if box != planes_box else Box(box.x0, box.y0, box.x0 + size, box.y0 + size)
+        truth[part.y0 : part.y1, part.x0 : part.x1] = number
+        if given_up:
+            buffers.lost(box)
+            planes_box = EMPTY
+            continue
+        planes_box = box
+
+        def paint(where, into, box=box):
+            assert where.meet(box) == where
+            rows, columns = where.slices_in(box)
+            into[rows, columns] = truth[where.y0 : where.y1, where.x0 : where.x1]
+
+        pixels, _ = buffers.draw(box, part, paint)
+        np.testing.assert_array_equal(pixels, truth[box.y0 : box.y1, box.x0 : box.x1])
+
+
+BOXES = (BOX, Box(8, 9, 28, 21), Box(0, 0, 9, 30))
+"""One moved by a few px, and one of another shape."""
+
+
+@given(st.lists(st.tuples(st.sampled_from(BOXES), st.booleans(), st.integers(0, 3)), max_size=14))
+def test_whatever_is_looked_at_next_every_picture_is_whole_and_within_its_box(turns):
+    """(box, whether it is given up, how much of it changed): as a view is zoomed and moved."""
+    buffers, planes_box = Buffers(), EMPTY
+    truth = np.zeros((40, 40), np.uint32)
+    for number, (box, given_up, size) in enumerate(turns, 1):
+        # as a renderer does: all of another box is new, of the same what differs
+        part = box if box != planes_box else Box(box.x0, box.y0, box.x0 + size, box.y0 + size)
+        truth[part.y0 : part.y1, part.x0 : part.x1] = number
+        if given_up:
+            buffers.lost(box)
+            planes_box = EMPTY
+            continue
+        planes_box = box
+
+        def paint(where, into, box=box):
+            assert where.meet(box) == where
+            rows, columns = where.slices_in(box)
+            into[rows, columns] = truth[where.y0 : where.y1, where.x0 : where.x1]
+
+        pixels, _ = buffers.draw(box, part, paint)
+        np.testing.assert_array_equal(pixels, truth[box.y0 : box.y1, box.x0 : box.x1])
+
+
+BOXES = (BOX, Box(8, 9, 28, 21), Box(0, 0, 9, 30))
+"""One moved by a few px, and one of another shape."""
+
+
+@given(st.lists(st.tuples(st.sampled_from(BOXES), st.booleans(), st.integers(0, 3)), max_size=14))
+def test_whatever_is_looked_at_next_every_picture_is_whole_and_within_its_box(turns):
+    """(box, whether it is given up, how much of it changed): as a view is zoomed and moved."""
+    buffers, planes_box = Buffers(), EMPTY
+    truth = np.zeros((40, 40), np.uint32)
+    for number, (box, given_up, size) in enumerate(turns, 1):
+        # as a renderer does: all of another box is new, of the same what differs
+        part = box if box != planes_box else Box(box.x0, box.y0, box.x0 + size, box.y0 + size)
+        truth[part.y0 : part.y1, part.x0 : part.x1] = number
+        if given_up:
+            buffers.lost(box)
+            planes_box = EMPTY
+            continue
+        planes_box = box
+
+        def paint(where, into, box=box):
+            assert where.meet(box) == where
+            rows, columns = where.slices_in(box)
+            into[rows, columns] = truth[where.y0 : where.y1, where.x0 : where.x1]
+
+        pixels, _ = buffers.draw(box, part, paint)
+        np.testing.assert_array_equal(pixels, truth[box.y0 : box.y1, box.x0 : box.x1])

@@ -25,6 +25,15 @@ class Threaded(QObject):
         """Ask the work to end early."""
         self._stop.set()
 
+    @property
+    def is_cancelled(self) -> bool:
+        return self._stop.is_set()
+
+    @property
+    def is_over(self) -> bool:
+        """Whether the thread has ended."""
+        return not self._thread.is_alive()
+
     def wait(self) -> None:
         if self._thread.is_alive():
             self._thread.join()

@@ -19,11 +19,12 @@ class Buffers:
         self._pixels: list[np.ndarray] = []
         self._missed = [EMPTY] * COUNT
         self._front = 0
-        self._unpainted = EMPTY
+        self._box = self._unpainted = EMPTY
 
     def lost(self, box: Box) -> None:
-        """A picture of that box was given up: what it would have changed is still to be drawn."""
-        self._unpainted = box
+        """A picture of that box was given up: what it would have changed is still to be drawn.
+        Where it was of another box nobody knows what it changed here."""
+        self._unpainted = self._box
 
     def draw(
         self, box: Box, changed: Box, paint: Callable[[Box, np.ndarray], None]
@@ -35,7 +36,9 @@ class Buffers:
         shape = (box.height, box.width)
         if not self._pixels or self._pixels[0].shape != shape:
             self._pixels = [np.zeros(shape, np.uint32) for _ in range(COUNT)]
-            self._missed, self._unpainted = [EMPTY] * COUNT, box
+        if box != self._box:
+            self._box = self._unpainted = box
+            self._missed = [EMPTY] * COUNT
         part = around((changed, self._unpainted))
         back = (self._front + 1) % COUNT
         missed = self._missed[back]

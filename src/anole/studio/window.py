@@ -377,6 +377,7 @@ class Window(QWidget):
         self.writing.stop()
         self.reading.stop()
         self.recovery.stop()
+        self.start.cards.stop()
         self.journaling.stop(self._stays)
         self.document.close()
         self.steps.close()

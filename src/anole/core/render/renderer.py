@@ -234,10 +234,13 @@ class Renderer:
         run(instructions, planes.window, spans)
 
     def picture(self, planes: Accumulators, part: Box, straight: bool, out: np.ndarray) -> None:
-        """Round `part` of the planes into out, (H, W) uint32 over the whole window."""
+        """Round `part` of the planes into out, (H, W) uint32 over the whole window. Raises
+        ValueError for another window's `out`."""
+        if out.shape != (planes.window.height, planes.window.width):
+            raise ValueError(f"{out.shape} px are not those of {planes.window}")
         off = (planes.window.x0, planes.window.y0)
         noise = dither.thresholds()
-        x0, y0, x1, y1 = planes.inner(part)
+        x0, y0, x1, y1 = planes.inner(part.meet(planes.window))
         bands.run(
             lambda a, b: dither.pack(
                 planes.ground, (x0, y0 + a, x1, y0 + b), noise, off, straight, out

@@ -91,11 +91,24 @@ class BoardCards(QWidget):
         """The page is left: what is still read is of no use any more."""
         for task in self._tasks:
             task.cancel()
+
+    def stop(self) -> None:
+        """The window closes: no thread may outlive it."""
+        self.rest()
+        for task in self._tasks:
+            task.wait()
         self._tasks = []
 
     def _start(self, work: Callable[[Stop], object], then: Callable[[Any], None]) -> None:
+        self._tasks = [task for task in self._tasks if not task.is_over]
         task = Background(work, self)
-        task.ended.connect(lambda result, error: then(result) if error is None else None)
+
+        def ended(result: object, error: Exception | None) -> None:
+            # what was asked for before the cards were filled anew is of no use
+            if error is None and not task.is_cancelled:
+                then(result)
+
+        task.ended.connect(ended)
         self._tasks.append(task)
         task.start()
 
