@@ -160,9 +160,9 @@ Generator = Literal[
 class Pattern(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="pattern"):
     """A seamless pattern drawn by a generator at the render scale, or an image as a tile."""
 
-    generator: Annotated[Generator, meta("Pattern", "What draws it", control="pictures")] = (
-        "stripes"
-    )
+    generator: Annotated[
+        Generator, meta("Pattern", "What draws it", control="pictures", alone=True)
+    ] = "stripes"
     inks: Annotated[
         tuple[Ink, ...],
         Meta(min_length=1, max_length=16),

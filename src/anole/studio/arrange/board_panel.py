@@ -48,7 +48,7 @@ class BoardPanel(QWidget):
         column.addWidget(self.dpi)
         column.addWidget(self.print_size)
         crops = QHBoxLayout()
-        self.to_paint, self.to_frame = QPushButton("Crop to paint"), QPushButton("Crop to a frame")
+        self.to_paint, self.to_frame = QPushButton("Crop to paint"), QPushButton("Crop by hand")
         self.to_paint.setToolTip("Cut the board down to all that is painted besides the ground")
         self.to_frame.setToolTip("Drag the frame over the board")
         for button in (self.to_paint, self.to_frame):

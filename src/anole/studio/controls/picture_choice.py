@@ -6,10 +6,15 @@ import itertools
 from collections.abc import Mapping, Sequence
 from typing import Any, get_args
 
+import msgspec
 from PyQt6.QtCore import QRectF
 from PyQt6.QtGui import QImage, QPainter, QPaintEvent
 from PyQt6.QtWidgets import QPushButton
 
+from ...core.coats.fill import plain
+from ...core.coats.registry import kind_of
+from ...core.model import Board, Coat, Coated, Colour, Ink, Pattern
+from ...core.pieces.registry import is_ground
 from .. import icons, theme
 from ..plain import tip
 from ..samples import sample, words_of
@@ -21,8 +26,25 @@ from .picture_grid import PICTURE, PictureGrid, PictureSheet
 from .table import CONTROLS
 from .trying import Trying
 
-MOST_LETTERS = 6
+MOST_LETTERS, LETTERS_ALONE = 6, 2
+BASE = plain(Colour(214, 208, 196), "base")
+"""Beneath a coat by itself: what it paints may be clear in parts."""
+DARK = Colour(70, 62, 84)
 _NUMBERS = itertools.count()
+
+
+def _strong(coat: Coat) -> Coat:
+    """The coat with the inks of its pattern as strong as they go, and dark where they are taken
+    from the picture: a faint pattern shows no form."""
+    paint = kind_of(coat).held(coat)
+    if not isinstance(paint, Pattern):
+        return coat
+    most = max((ink.colour.a for ink in paint.inks if ink.colour), default=0)
+    inks = tuple(
+        Ink(ink.colour.with_alpha(ink.colour.a / max(most, 1)) if ink.colour else DARK)
+        for ink in paint.inks
+    )
+    return msgspec.structs.replace(coat, paint=msgspec.structs.replace(paint, inks=inks, tone=()))
 
 
 class ChoiceButton(QPushButton):
@@ -40,7 +62,8 @@ class ChoiceButton(QPushButton):
 
 
 class PictureChoice(Control):
-    """The sheet is made when it is first wanted; its pictures each time."""
+    """The sheet is made when it is first wanted; its pictures each time. `alone`: they show the
+    chosen coat by itself, and large."""
 
     def __init__(
         self,
@@ -48,8 +71,10 @@ class PictureChoice(Control):
         options: Sequence[str],
         about: str = "",
         words: Mapping[str, str] | None = None,
+        alone: bool = False,
     ) -> None:
         super().__init__()
+        self._alone = alone
         self._value = options[0]
         self._options, self._words = list(options), dict(words or {})
         self._number = next(_NUMBERS)
@@ -101,22 +126,31 @@ class PictureChoice(Control):
 
     def _ask(self, session: Session) -> None:
         """Each option on the chosen piece, small."""
-        piece_id, ratio = session.selection.piece_id, self.devicePixelRatioF()
+        ratio = self.devicePixelRatioF()
         for option in self._options:
             board = self._trying.board(option) or session.document.board
-            if piece_id is None:
-                continue
-            piece = next((p for p in board.pieces if p.id == piece_id), None)
             key = ("option", self._number, option)
-            style = getattr(piece, "style", None)
-            if style is not None:
-                words = words_of(piece)[:MOST_LETTERS]
-                coated = session.selection.coated
-                small = sample(coated, style, words, PICTURE.width(), PICTURE.height(), board)
-                session.worker.ask_small(key, small, ratio)
-            else:
+            small = self._sample(board, session)
+            if small is None:
                 scale = min(PICTURE.width() / board.width, PICTURE.height() / board.height)
                 session.worker.ask_small(key, board, scale * ratio, True)
+            else:
+                session.worker.ask_small(key, small, ratio, True)
+
+    def _sample(self, board: Board, session: Session) -> Board | None:
+        """The chosen piece alone, small; None where it wears no style."""
+        piece = next((p for p in board.pieces if p.id == session.selection.piece_id), None)
+        if not isinstance(piece, Coated):
+            return None
+        coat = next((c for c in piece.style if c.id == session.selection.coat_id), None)
+        size, words = (PICTURE.width(), PICTURE.height()), words_of(piece)
+        if self._alone and coat is not None:
+            shown = _strong(msgspec.structs.replace(coat, opacity=1.0, blend="normal", on=True))
+            return sample(piece, (BASE, shown), words[:LETTERS_ALONE], *size, board)
+        small = sample(piece, piece.style, words[:MOST_LETTERS], *size, board)
+        # a blend is seen only where something lies beneath
+        grounds = tuple(p for p in board.pieces if is_ground(p) and p.shown)
+        return msgspec.structs.replace(small, pieces=(*grounds, *small.pieces))
 
     def _drawn(self, key: Any, image: QImage) -> None:
         if self.sheet is not None and key[:2] == ("option", self._number):
@@ -127,6 +161,10 @@ class PictureChoice(Control):
 CONTROLS.add(
     "pictures",
     lambda info: PictureChoice(
-        info.title, get_args(info.kind), info.about, info.extra.get("words")
+        info.title,
+        get_args(info.kind),
+        info.about,
+        info.extra.get("words"),
+        info.extra.get("alone", False),
     ),
 )

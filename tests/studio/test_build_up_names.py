@@ -1,0 +1,119 @@
+"""Names in the build-up are whole for every shipped style, and nothing overlaps."""
+
+from __future__ import annotations
+
+import pytest
+from PyQt6.QtCore import QRectF
+from PyQt6.QtGui import QFontMetricsF, QImage, QPainter
+from PyQt6.QtSvg import QSvgRenderer
+
+from anole.core.coats.registry import KINDS
+from anole.core.edit.coats import put_style
+from anole.core.library import styles
+from anole.core.model import Fill, Shadow, Stroke
+from anole.studio import icons, theme
+from anole.studio.coat.build_up import marks
+from anole.studio.coat.build_up.labels import GAP, NAME_X, label_of
+from anole.studio.coat.build_up.state import LABELS, RULER
+from anole.studio.shell import Stage
+
+from ..core.shapes import board
+
+NAMES = [one.style.name for one in styles.built_in()]
+
+
+def labels(window, monkeypatch):
+    """The label of each coat as it is painted, and where its band begins."""
+    from anole.studio.coat.build_up import paint as painting
+
+    found = {}
+
+    def note(painter, state, coat, row, left):
+        found[coat.id] = (state, coat, row, left, label_of(state, coat, row, left))
+
+    monkeypatch.setattr(painting, "paint_label", note)
+    state = window.build_up.state()
+    image = QImage(window.build_up.size(), QImage.Format.Format_ARGB32_Premultiplied)
+    painter = QPainter(image)
+    painting.paint(painter, state)
+    painter.end()
+    return found
+
+
+@pytest.mark.parametrize("name", NAMES)
+def test_every_name_of_a_shipped_style_is_whole(name, open_window, settle, monkeypatch):
+    window = open_window(board(Fill(id="f"), text="BOUT", size=80))
+    style = styles.find(name)
+    window.document.apply("Style", lambda b: put_style(b, "words", style))
+    window.show_stage(Stage.COAT)
+    settle(window)
+    for _, coat, row, left, label in labels(window, monkeypatch).values():
+        written = " ".join(label.lines)
+        wanted = coat.name or next(k.title for k in KINDS.values() if k.struct is type(coat))
+        assert written == wanted
+        # beside its band, and within its row
+        assert NAME_X + label.width <= max(left, LABELS - GAP)
+        high = 15 * len(label.lines) + (14 if label.summary else 0)
+        assert high <= row.height() + 1
+        assert label.font.pixelSize() >= 11
+
+
+def test_a_name_too_long_for_any_room_is_shortened_not_written_over_the_band(
+    open_window, settle, monkeypatch
+):
+    long = Stroke(id="s", name="a rim that somebody described at very great length indeed")
+    window = open_window(board(Shadow(id="h"), long, Fill(id="f")))
+    window.show_stage(Stage.COAT)
+    settle(window)
+    _, _, _, left, label = labels(window, monkeypatch)["s"]
+    assert label.lines[-1].endswith("…")
+    assert NAME_X + label.width <= max(left, LABELS - GAP)
+
+
+@pytest.mark.parametrize("coats", [(), (Fill(id="f"),), (Shadow(id="h"), Stroke(id="s"))])
+@pytest.mark.parametrize("size", [14, 60, 150])
+@pytest.mark.parametrize("unit", ["px", "em"])
+def test_the_words_over_the_ruler_do_not_meet(coats, size, unit, open_window, settle, monkeypatch):
+    window = open_window(board(*coats, text="BOUT", size=size))
+    window.show_stage(Stage.COAT)
+    window.build_up.set_unit(unit)
+    settle(window)
+    drawn = []
+
+    class Painter(QPainter):
+        def drawText(self, at, text):
+            wide = QFontMetricsF(self.font()).horizontalAdvance(text)
+            drawn.append((at.y(), at.x(), at.x() + wide, text))
+            super().drawText(at, text)
+
+    image = QImage(window.build_up.size(), QImage.Format.Format_ARGB32_Premultiplied)
+    painter = Painter(image)
+    marks.ruler(painter, window.build_up.state())
+    painter.end()
+    assert {"edge", "core"} <= {text for *_, text in drawn}
+    for line in {y for y, *_ in drawn}:
+        row = sorted(entry[1:] for entry in drawn if entry[0] == line)
+        for (_, end, one), (start, _, other) in zip(row, row[1:], strict=False):
+            assert start >= end + 2, (one, other)
+        assert row[-1][1] <= window.build_up.width()
+    assert all(y <= RULER for y, *_ in drawn)
+
+
+@pytest.mark.parametrize("kind", KINDS.values(), ids=lambda k: k.tag)
+def test_each_kind_has_a_mark_of_its_own(kind):
+    def drawn(shapes):
+        image = QImage(64, 64, QImage.Format.Format_ARGB32_Premultiplied)
+        image.fill(0)
+        painter = QPainter(image)
+        icons.draw_mark(painter, shapes, QRectF(0, 0, 64, 64), theme.theme().text)
+        painter.end()
+        return image.constBits().asstring(image.sizeInBytes())
+
+    mine = drawn(kind.mark)
+    assert any(mine)
+    others = [drawn(other.mark) for other in KINDS.values() if other is not kind]
+    assert mine not in others
+    renderer = QSvgRenderer(
+        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 16 16">{kind.mark}</svg>'.encode()
+    )
+    assert renderer.isValid()
