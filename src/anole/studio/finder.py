@@ -19,7 +19,7 @@ from .finding import Found, everything, found
 from .session import Session
 from .sheet import Sheet
 
-ROW, WIDE, HIGH, TOP = 30, 620, 420, 70
+ROW, WIDE, HIGH, TOP, AROUND = 30, 620, 420, 56, 76
 THING = Qt.ItemDataRole.UserRole
 LIST_KEYS = (Qt.Key.Key_Up, Qt.Key.Key_Down, Qt.Key.Key_PageUp, Qt.Key.Key_PageDown)
 
@@ -90,7 +90,9 @@ class Finder(Sheet):
         super().fold()
 
     def place(self) -> None:
-        high = min(HIGH, self.height() - TOP - 20)
+        """As high as what was found, so that the board stays seen."""
+        most = min(HIGH, self.height() - TOP - 20)
+        high = min(AROUND + ROW * max(self.list.count(), 1), most)
         self.frame.setGeometry((self.width() - WIDE) // 2, TOP, WIDE, high)
 
     def _search(self, words: str) -> None:
@@ -103,6 +105,7 @@ class Finder(Sheet):
             self.list.addItem(item)
         self.list.blockSignals(False)
         self.list.setCurrentRow(0)
+        self.place()
 
     def _look(self) -> None:
         """Styles and fonts are seen on the board while they are only looked at."""

@@ -6,7 +6,7 @@ from PyQt6.QtCore import QEvent, QObject, Qt
 from PyQt6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent
 from PyQt6.QtWidgets import QFrame, QVBoxLayout, QWidget
 
-VEIL = 120
+VEIL = 70
 
 
 class Sheet(QWidget):

@@ -9,14 +9,16 @@ import time
 from pathlib import Path
 
 import msgspec
+from PyQt6.QtGui import QPainter
 from PyQt6.QtWidgets import QApplication, QWidget
 
 from ..core.edit.pieces import change_piece
-from ..core.model import Coated, Fill, Font, Gradient, Pose
+from ..core.model import Coated, Fill, Font, Gradient, Pattern, Pose
 from .app import DEMO, application
 from .board_files import demo_folder
 from .controls.gradient_page import GradientPage
 from .controls.paint import PaintControl
+from .controls.picture_choice import PictureChoice
 from .shell import Stage
 from .window import Window
 
@@ -49,7 +51,9 @@ def _open(window: Window, name: str) -> None:
 
 
 def views(window: Window, out: Path) -> None:
-    """Arrange, Coat and Proof of the demo board, its paints, and Coat of the second."""
+    """The start page; Arrange, Coat and Proof of the demo board, its paints, what is chosen from
+    pictures, the finder, and Coat of the second."""
+    _start(window, out)
     _open(window, DEMO)
     for number, name in ((Stage.ARRANGE, "arrange"), (Stage.COAT, "coat"), (Stage.PROOF, "proof")):
         window.show_stage(number)
@@ -70,6 +74,7 @@ def views(window: Window, out: Path) -> None:
         settle(window)
         _scroll(window, scroll)
         shoot(window, out / f"{name}.png")
+    _choosing(window, out)
     _posed(window)
     shoot(window, out / "coat-face.png")
     _open(window, "brine-and-bearing-cup.anole")
@@ -77,6 +82,44 @@ def views(window: Window, out: Path) -> None:
     _choose(window, "Cup", "carved to the core")
     settle(window)
     shoot(window, out / "coat-gold.png")
+
+
+def _start(window: Window, out: Path) -> None:
+    window.show_start()
+    window.start.words.setPlainText("ROLLER BOUT Saturday")
+    settle(window)
+    shoot(window, out / "start.png")
+    window.leave_start()
+
+
+def _choosing(window: Window, out: Path) -> None:
+    """The pictures of a choice over its panel, and the finder with a style on the board."""
+    _choose(window, "Title", "stripes, a shade darker")
+    settle(window)
+    paint = window.coat.panel(Fill).controls["paint"]
+    assert isinstance(paint, PaintControl)
+    choice = paint.page(Pattern).findChild(PictureChoice)
+    assert choice is not None
+    choice.unfold()
+    assert choice.sheet is not None
+    grid = choice.sheet.grid
+    grid.point(grid.options.index("bricks"))
+    settle(window)
+    picture = window.grab()
+    painter = QPainter(picture)
+    # an offscreen display is smaller than the window, and keeps popups within itself
+    under = choice.button
+    corner = under.mapTo(window, under.rect().bottomRight()) - choice.sheet.rect().topRight()
+    painter.drawPixmap(corner, choice.sheet.grab())
+    painter.end()
+    if not picture.save(str(out / "choose.png")):
+        raise SystemExit("cannot write choose.png")
+    choice.sheet.hide()
+    window.finder.unfold()
+    window.finder.field.setText("gold")
+    settle(window)
+    shoot(window, out / "find.png")
+    window.finder.fold()
 
 
 def _posed(window: Window) -> None:

@@ -7,12 +7,17 @@ from typing import Any, Literal, get_args
 
 from PyQt6.QtCore import QRectF, Qt
 from PyQt6.QtGui import QPainter, QPaintEvent
-from PyQt6.QtWidgets import QComboBox, QHBoxLayout
+from PyQt6.QtWidgets import QComboBox
 
 from .. import icons, theme
+from ..plain import Label
 from .control import Control, WheelGuard
 from .field_label import FieldLabel
+from .layouts import column, row
 from .table import CONTROLS
+
+ROOM = 98
+"""px for the longest word beside a name, in a panel of its least width."""
 
 
 class Box(QComboBox):
@@ -50,14 +55,19 @@ class Choice(Control):
         self.box.setAccessibleName(title)
         self._guard = WheelGuard()
         self.box.installEventFilter(self._guard)
-        label = FieldLabel(title)
-        row = QHBoxLayout(self)
-        row.setContentsMargins(0, 0, 0, 0)
-        row.setSpacing(6)
-        row.addWidget(label)
-        row.addWidget(self.box, 1)
+        if self._is_wide():
+            # no word is cut: the name stands above then
+            column(self, Label(title), self.box, gap=2)
+        else:
+            self.setLayout(row(FieldLabel(title), self.box, stretch=1))
         self.setToolTip(about)
         self.box.activated.connect(lambda i: self.edited.emit(self._options[i], None))
+
+    def _is_wide(self) -> bool:
+        """Whether a word needs more room than there is beside the name."""
+        metrics = self.box.fontMetrics()
+        texts = (self.box.itemText(n) for n in range(self.box.count()))
+        return max(map(metrics.horizontalAdvance, texts), default=0) > ROOM
 
     def value(self) -> Any:
         return self._options[self.box.currentIndex()]

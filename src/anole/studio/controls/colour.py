@@ -58,6 +58,7 @@ class ColourControl(Control):
         self.save.setToolTip("Save the colour in the board, under a name")
         for button in (self.pick, self.save):
             button.setFixedWidth(46)
+            button.setStyleSheet("padding: 4px 2px;")
         self.alpha = Number("Alpha", 0, 1, unit="%", factor=100, step=0.01, default=1.0)
         self.name = KeepName("Name of the swatch")
         layout = column(self, self.field, self.name, self.rows, self.alpha, self.swatches)

@@ -38,7 +38,7 @@ class ExportPanel(QWidget):
         self.setObjectName("panel")
         self.scale = 1.0
         self._asked: Any = None
-        self.head = Label("Picture to write")
+        self.head = Label("Export")
         self.head.setObjectName("head")
         self.times = QButtonGroup(self)
         row = QHBoxLayout()
