@@ -55,7 +55,7 @@ def test_levels_map_points_and_middle():
 
 
 def test_a_curve_goes_through_its_points_and_never_swings_over():
-    op = Curves(shadows=0.1, darks=0.1, middles=0.7, lights=0.9, tops=0.9)
+    op = Curves(at_0=0.1, at_25=0.1, at_50=0.7, at_75=0.9, at_100=0.9)
     greys = [f"rgb({v} {v} {v})" for v in range(0, 256, 5)]
     found = through(op, *greys)[:, 0]
     assert found[0] == pytest.approx(0.1, abs=1e-3)

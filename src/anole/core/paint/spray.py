@@ -18,7 +18,7 @@ from .patterns.noise import lattice_share
 SPECK = 0.011
 """Distance of specks in em."""
 TILE = 128
-FINE, MOST, LEAST = 4.0, 6, 0.05
+FINE, MOST, LEAST = 4.0, 8, 0.05
 """Places looked at across a speck, across a px at most, and the least size of specks, px."""
 FULL = 0.62
 """Share of a fully covered area that specks fill when all is sprayed."""
