@@ -5,17 +5,39 @@ from __future__ import annotations
 from collections.abc import Callable
 from enum import IntEnum
 from pathlib import Path
-from typing import TYPE_CHECKING, Protocol
+from typing import Protocol
 
 from PyQt6.QtCore import QPoint
 from PyQt6.QtGui import QImage
 
+from ..core.files.backup import Where
 from ..core.model import Colour
 from .targets import Targets
 
-if TYPE_CHECKING:
-    from .board_files import BoardFiles
-    from .recovery import Recovery
+
+class Files(Protocol):
+    """Boards on disk, as commands and the start page ask for them."""
+
+    @property
+    def backup(self) -> Where: ...
+
+    def new(
+        self, width: int, height: int, dpi: float = 96.0, then: Callable[[], object] = ...
+    ) -> None:
+        """A new board; `then` follows when it is on."""
+
+    def open(self, path: Path) -> None:
+        """Open a board, in the background."""
+
+    def open_copy(self, path: Path) -> None:
+        """Open a board that saving must not write over."""
+
+
+class NotClosed(Protocol):
+    """Boards that were open when the program last ended."""
+
+    def bring_back(self, paths: list[Path]) -> None: ...
+    def throw_away(self, path: Path) -> None: ...
 
 
 class Stage(IntEnum):
@@ -29,9 +51,12 @@ class Stage(IntEnum):
 class Shell(Protocol):
     """The window, as far as its parts know it."""
 
-    files: BoardFiles
-    recovery: Recovery
     targets: Targets
+
+    @property
+    def files(self) -> Files: ...
+    @property
+    def recovery(self) -> NotClosed: ...
 
     @property
     def stage(self) -> Stage: ...

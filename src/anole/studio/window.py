@@ -5,15 +5,15 @@ from __future__ import annotations
 from collections.abc import Callable
 from pathlib import Path
 
-from PyQt6.QtCore import QByteArray, QPoint, Qt, QTimer
+from PyQt6.QtCore import QByteArray, QPoint, Qt
 from PyQt6.QtGui import QCloseEvent, QDragEnterEvent, QDropEvent, QImage, QKeyEvent
 from PyQt6.QtWidgets import QApplication, QStackedWidget, QVBoxLayout, QWidget
 
 from ..core.files.preview import preview
 from ..core.model import Board, Colour
-from ..core.render.leaving_out import failing
 from . import theme
 from .actions import Actions
+from .announcing import Announcing
 from .arrange.piece_panel import PiecePanel
 from .arrange.pieces_list import PiecesList
 from .arrange.words_section import WordsSection
@@ -32,7 +32,6 @@ from .foot_bar import FootBar
 from .holding import Holding
 from .journaling import Journaling
 from .key_sheet import KeySheet
-from .left_out import told
 from .left_panels import BuildUpPanel, pieces_panel, proof_panel
 from .panels import Panels
 from .plain import Label
@@ -50,12 +49,10 @@ from .steps import Steps
 from .targets import Targets
 from .tools import Tools
 from .top_bar import TopBar
-from .troubles import TROUBLES, Event
 from .window_commands import window_commands
 from .worker import Worker
 from .writing import Writing
 
-WARMING_MS = 700
 HINT = "hold H: without the coat      hold B: as when it was chosen      F1: all keys"
 
 
@@ -85,8 +82,6 @@ class Window(QWidget):
         self._build()
         self._connect()
         self._restore()
-        if self.settings.trouble:
-            self.foot.say(self.settings.trouble)
         self.show_stage(Stage.ARRANGE)
         self._refresh()
         self.view.setFocus()
@@ -123,6 +118,7 @@ class Window(QWidget):
         self.export = ExportPanel(session)
         self.font_reader: FontReader = FontReader()
         self.writing = Writing(session, self.foot, self)
+        self.announcing = Announcing(session, self.writing)
         self.actions_by_id = Actions(session, self)
         self.top = TopBar(session, self.actions_by_id)
         self.under_build_up = BuildUpPanel(session, self.build_up)
@@ -164,49 +160,18 @@ class Window(QWidget):
         for signal in (self.document.stepped, self.document.replaced):
             signal.connect(self.leave_start)
         self.start.left.connect(self.leave_start)
-        self.document.said.connect(self.foot.say)
-        # queued, for it may have been caught amid painting, when nothing of a window may change
-        TROUBLES.happened.connect(self._trouble, Qt.ConnectionType.QueuedConnection)  # type: ignore[call-arg]
-        self.worker.warmed.connect(self._warmed)
         self.journaling.failed.connect(self.foot.say)
         self.view.zoomed.connect(self.top.show_zoom)
         self.arrange.board.framing.connect(self.tools.cropping.start)
         self.export.wanted.connect(self.writing.ask)
         self.files.opened.connect(self._opened)
         self.font_reader.read.connect(self._fonts_read)
-        # the first start compiles kernels; a start that finds them is too short to mention
-        self._warming = QTimer(self)
-        self._warming.setSingleShot(True)
-        self._warming.timeout.connect(lambda: self._warmed(0.0))
-        self._warming.start(WARMING_MS)
-
-    def _warmed(self, share: float) -> None:
-        if share >= 1:
-            self._warming.stop()
-            if not self.foot.progress.isHidden() and self.writing.job is None:
-                self.foot.fall_silent()
-            return
-        if not self._warming.isActive() and not self.foot.says:
-            message = "Preparing the painter; only the first start takes this long."
-            self.foot.show_progress(message, share)
 
     def _fonts_read(self, count: int, troubles: list[str]) -> None:
         if count:
             self._fonts_came()
             self.document.tell()
-        if troubles:
-            more = f" and {len(troubles) - 3} more" if len(troubles) > 3 else ""
-            self.foot.say(
-                "Fonts of this system that were skipped: " + "; ".join(troubles[:3]) + more
-            )
-
-    def _trouble(self, event: Event) -> None:
-        trouble = event.trouble
-        if event.part is not None:
-            self.session.left_out.take(self.document.board, event.part)
-            for part in failing(self.document.board, event.part):
-                trouble = trouble._replace(message=told(part, event.error))
-        self.foot.say(*trouble)
+        self.announcing.fonts_skipped(troubles)
 
     def _fonts_came(self) -> None:
         for section in self.findChildren(WordsSection):

@@ -3,24 +3,62 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import TYPE_CHECKING
+from typing import Protocol
 
+from .arrange.piece_panel import PiecePanel
+from .arrange.pieces_list import PiecesList
 from .arrange.words_section import WordsSection
+from .board_files import BoardFiles
+from .board_view import BoardView
+from .coat.coat_panel import CoatPanel
+from .coat.shelf import Shelf
+from .finder import Finder
+from .key_sheet import KeySheet
+from .left_panels import BuildUpPanel
+from .proof.export_panel import ExportPanel
 from .purposes import PURPOSES
 from .shell import Stage
+from .steps import Steps
+from .top_bar import TopBar
 
-if TYPE_CHECKING:
-    from .window import Window
+
+class Parts(Protocol):
+    """The window, as far as its own commands know it."""
+
+    arrange: PiecePanel
+    coat: CoatPanel
+    export: ExportPanel
+    files: BoardFiles
+    finder: Finder
+    key_sheet: KeySheet
+    pieces: PiecesList
+    shelf: Shelf
+    steps: Steps
+    top: TopBar
+    under_build_up: BuildUpPanel
+    view: BoardView
+
+    @property
+    def stage(self) -> Stage: ...
+    def show_stage(self, stage: Stage) -> None: ...
+    def show_start(self) -> None: ...
+    def fold(self) -> None: ...
+    def change_theme(self) -> None: ...
+    def isFullScreen(self) -> bool: ...
+    def showFullScreen(self) -> None: ...
+    def showNormal(self) -> None: ...
+    def close(self) -> bool: ...
+    def quit(self) -> None: ...
 
 
-def edit_words(window: Window) -> None:
+def edit_words(window: Parts) -> None:
     window.show_stage(Stage.ARRANGE)
-    for section in window.findChildren(WordsSection):
+    for section in window.arrange.findChildren(WordsSection):
         section.words.setFocus()
         section.words.selectAll()
 
 
-def show_steps(window: Window) -> None:
+def show_steps(window: Parts) -> None:
     """The list of steps, under its button."""
     window.steps.fill()
     button = window.top.steps
@@ -29,12 +67,12 @@ def show_steps(window: Window) -> None:
     window.steps.show()
 
 
-def unfold_coats(window: Window) -> None:
+def unfold_coats(window: Parts) -> None:
     window.show_stage(Stage.COAT)
     window.under_build_up.coats.open.setChecked(True)
 
 
-def rename(window: Window) -> None:
+def rename(window: Parts) -> None:
     """The name of what is worked on: the coat's in its panel, the piece's on its card."""
     if window.stage == Stage.COAT:
         window.coat.name.setFocus()
@@ -43,11 +81,11 @@ def rename(window: Window) -> None:
         window.pieces.rename()
 
 
-def toggle_full_screen(window: Window) -> None:
+def toggle_full_screen(window: Parts) -> None:
     window.showNormal() if window.isFullScreen() else window.showFullScreen()
 
 
-def window_commands(window: Window) -> dict[str, Callable[[], object]]:
+def window_commands(window: Parts) -> dict[str, Callable[[], object]]:
     view, first = window.view, PURPOSES[0]
     return {
         "start page": window.show_start,
