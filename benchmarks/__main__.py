@@ -40,6 +40,7 @@ def main() -> None:
 
     from .lettering import picker, shaping, typing
     from .paints import generators, gradients, kept
+    from .start import starting, wall
     from .trust import keeping, opening
     from .window import drags
 
@@ -62,6 +63,8 @@ def main() -> None:
         drags,
         opening,
         keeping,
+        wall,
+        starting,
     ):
         for result in part():
             table.add_row(*row(result))

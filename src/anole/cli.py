@@ -117,7 +117,7 @@ def render(
     width: Annotated[int | None, typer.Option(help="Width of the picture in px.")] = None,
     transparent: Annotated[bool, typer.Option("--transparent", help="Leave grounds out.")] = False,
 ) -> None:
-    """Write a board as a PNG."""
+    """Export a board as a PNG."""
     path = _only(out, ".png")
     board = board_file.read(file).board
     factor = _scale(board, scale, width)

@@ -184,7 +184,7 @@ def test_an_export_that_raises(open_window, settle, qtbot, tmp_path, monkeypatch
     with monkeypatch.context() as broken_png:
         broken_png.setattr(png, "write", lambda *_: {}["planted"])
         window.writing.to(tmp_path / "a.png").wait()
-        qtbot.waitUntil(lambda: "a.png could not be written" in message(window))
+        qtbot.waitUntil(lambda: "a.png could not be exported" in message(window))
         qtbot.mouseClick(window.foot.copy, LEFT)
         assert "KeyError" in QApplication.clipboard().text()
     assert_at_work(window, settle, tmp_path / "b.png")

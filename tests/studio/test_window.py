@@ -169,7 +169,7 @@ def test_a_picture_can_be_stopped(open_window, qtbot, tmp_path):
     qtbot.mouseClick(window.foot.stop, LEFT)
     qtbot.waitUntil(lambda: window.writing.job is None, timeout=60_000)
     job.wait()
-    assert "nothing was written" in window.foot.text.text()
+    assert "nothing was exported" in window.foot.text.text()
     assert not list(tmp_path.iterdir())
 
 

@@ -34,18 +34,18 @@ class ExportJob(Threaded):
         try:
             count = self._write()
         except Cancelled:
-            self._say("Stopped; nothing was written.")
+            self._say("Stopped; nothing was exported.")
         except (FileError, TooLarge) as error:
             self._say(str(error))
         except MemoryError:
             self._say("There is not enough memory for a picture of that size.")
         except Exception as error:
-            message = f"{self.path.name} could not be written: {short(error)}"
+            message = f"{self.path.name} could not be exported: {short(error)}"
             self.ended.emit(trouble_of(error, message), None)
         else:
             without = ", ".join(title_of(part) for part in self._left_out.of(self._board))
             less = f", without {without}" if without else ""
-            self._say(f"{self.path.name} is written, {count / 1000:,.0f} kB{less}.", self.path)
+            self._say(f"{self.path.name} is exported, {count / 1000:,.0f} kB{less}.", self.path)
 
     def _say(self, message: str, path: Path | None = None) -> None:
         self.ended.emit(Trouble(message, ""), path)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
+from PyQt6.QtCore import QPoint
 from PyQt6.QtWidgets import QWidget
 
 from .document import Document
@@ -29,6 +30,21 @@ class Session(NamedTuple):
     def left_out(self) -> LeftOut:
         """The coats and pieces that failed."""
         return self.worker.left_out
+
+
+def aim(widget: QWidget) -> None:
+    """From now on commands for things of this kind act on the widget."""
+    session = session_of(widget)
+    if session is not None:
+        session.shell.targets.aim(widget)
+
+
+def ask_menu(widget: QWidget, kind: str, at: QPoint) -> None:
+    """The context menu of a kind of thing, acting on the widget; at a point of the screen."""
+    session = session_of(widget)
+    if session is not None:
+        session.shell.targets.aim(widget)
+        session.shell.show_menu(kind, at)
 
 
 def session_of(widget: QWidget) -> Session | None:

@@ -23,7 +23,7 @@ class Writing(QObject):
 
     def ask(self, scale: float, transparent: bool) -> None:
         if self.job is not None:
-            self.foot.say("A picture is being written; wait for it, or cancel it.")
+            self.foot.say("A picture is being exported; wait for it, or cancel it.")
             return
         start = f"{self.document.title}.png"
         name, _ = QFileDialog.getSaveFileName(self._window, "Export PNG", start, "PNG (*.png)")
@@ -35,10 +35,10 @@ class Writing(QObject):
         board, left_out = self.document.board, self.session.left_out
         job = self.job = ExportJob(board, path, scale, transparent, left_out)
         job.progressed.connect(
-            lambda s: self.foot.show_progress(f"Writing {path.name}", s, self.cancel)
+            lambda s: self.foot.show_progress(f"Exporting {path.name}", s, self.cancel)
         )
         job.ended.connect(lambda trouble, _: self._ended(trouble))
-        self.foot.show_progress(f"Writing {path.name}", 0.0, self.cancel)
+        self.foot.show_progress(f"Exporting {path.name}", 0.0, self.cancel)
         job.start()
         return job
 

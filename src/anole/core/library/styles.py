@@ -68,7 +68,7 @@ def read(path: Path) -> Style:
 def keep(style: Style) -> Path:
     """Write a style to the user's library, over one of the same name. Raises FileError."""
     if not style.name.strip():
-        raise FileError("a style needs a name before it can be kept")
+        raise FileError("a style needs a name before it can be saved")
     home = folder()
     try:
         os.makedirs(home, exist_ok=True)

@@ -129,7 +129,7 @@ class FontPicker(QWidget):
         self.list.setModel(self.model)
         self.list.setAccessibleName("Fonts")
         self.list.setToolTip(
-            "Hover to see the font on the board, click to take it; the star keeps it"
+            "Hover to see the font on the board, click to take it; the star makes it a favourite"
         )
         self.list.setItemDelegate(FontDelegate(self, self))
         self.list.setMouseTracking(True)

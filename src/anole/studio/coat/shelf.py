@@ -36,7 +36,7 @@ from ..foot_bar import nothing
 from ..new_words import remember_style
 from ..plain import tip
 from ..samples import bare, sample, words_of
-from ..session import Session, session_of
+from ..session import Session, aim, ask_menu
 
 CHIP = QSize(148, 84)
 PICTURE = QSize(144, 56)
@@ -98,10 +98,8 @@ class Chip(QAbstractButton):
         self.unwanted.emit()
 
     def contextMenuEvent(self, event: QContextMenuEvent | None) -> None:
-        session = session_of(self)
-        if event is not None and session is not None:
-            session.shell.targets.aim(self)
-            session.shell.show_menu("style", event.globalPos())
+        if event is not None:
+            ask_menu(self, "style", event.globalPos())
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         if event is not None and event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
@@ -112,9 +110,7 @@ class Chip(QAbstractButton):
             super().keyPressEvent(event)
 
     def focusInEvent(self, event: QFocusEvent | None) -> None:
-        session = session_of(self)
-        if session is not None:
-            session.shell.targets.aim(self)
+        aim(self)
         by_key = (Qt.FocusReason.TabFocusReason, Qt.FocusReason.BacktabFocusReason)
         if event is not None and event.reason() in by_key:
             self.pointed.emit(True)

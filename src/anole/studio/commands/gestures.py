@@ -50,6 +50,7 @@ GESTURES: dict[Stage, tuple[Gesture, ...]] = {
         Gesture("Move the coat up, down", "drag it, or Alt with the arrow keys"),
         Gesture("Its far end, its near end", "arrow keys left, right; with Alt"),
         Gesture("Off or on", "Space, or its eye"),
+        Gesture("Hue in the colour field", "Page Up, Page Down"),
         Gesture("Halfway place of a stop", "[ and ], or drag its notch"),
         *BOTH,
         *NUMBERS,

@@ -6,7 +6,7 @@ from PyQt6.QtCore import QEvent, QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QContextMenuEvent, QFocusEvent, QHelpEvent, QKeyEvent, QMouseEvent
 from PyQt6.QtWidgets import QSizePolicy, QToolTip, QWidget
 
-from ..session import session_of
+from ..session import aim, ask_menu
 
 
 class Cells(QWidget):
@@ -66,12 +66,10 @@ class Cells(QWidget):
 
     def contextMenuEvent(self, event: QContextMenuEvent | None) -> None:
         number = self.at(QPointF(event.pos())) if event is not None else None
-        session = session_of(self)
-        if number is not None and event is not None and session is not None:
+        if number is not None and event is not None:
             self.index = number
             self.update()
-            session.shell.targets.aim(self)
-            session.shell.show_menu("swatch", event.globalPos())
+            ask_menu(self, "swatch", event.globalPos())
 
     # what the menu does
 
@@ -89,9 +87,7 @@ class Cells(QWidget):
             self.dropped.emit(self.taken_out(self.index))
 
     def focusInEvent(self, event: QFocusEvent | None) -> None:
-        session = session_of(self)
-        if session is not None:
-            session.shell.targets.aim(self)
+        aim(self)
         super().focusInEvent(event)
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:

@@ -89,8 +89,12 @@ def _hues(width: int) -> QImage:
     return _image(rgb)
 
 
+HUE_KEYS = {Qt.Key.Key_PageUp: 5.0, Qt.Key.Key_PageDown: -5.0}
+
+
 class ColourField(QWidget):
-    """`picked(colour, token)`. Arrow keys move in the field, with Alt along the hues."""
+    """`picked(colour, token)`. Arrow keys move in the field; Page Up and Page Down, or Alt
+    with the arrows, go along the hues."""
 
     picked = pyqtSignal(object, object)
 
@@ -190,12 +194,16 @@ class ColourField(QWidget):
             Qt.Key.Key_Down: (0, -1),
             Qt.Key.Key_Up: (0, 1),
         }
+        lightness, chroma, hue = self._spot
+        if event.key() in HUE_KEYS:
+            self._spot = (lightness, chroma, (hue + HUE_KEYS[Qt.Key(event.key())]) % 360)
+            self._emit()
+            return
         move = moves.get(Qt.Key(event.key()))
         if move is None:
             super().keyPressEvent(event)
             return
         by = key_factor(event.modifiers())
-        lightness, chroma, hue = self._spot
         if event.modifiers() & Qt.KeyboardModifier.AltModifier:
             hue = (hue + (move[0] + move[1])) % 360
         else:

@@ -23,7 +23,7 @@ from ...core.model import Colour, Gradient, Stop
 from ...core.paint.stops import STEPS, table, table_of
 from .. import theme
 from ..pixel_images import image_of
-from ..session import session_of
+from ..session import aim, ask_menu
 from .bar_marks import NOTCH, paint_checks, paint_notch, paint_upright
 from .slider import key_factor
 
@@ -284,13 +284,9 @@ class GradientBar(QWidget):
         self._set_stop(hint=0.5)
 
     def contextMenuEvent(self, event: QContextMenuEvent | None) -> None:
-        session = session_of(self)
-        if event is not None and session is not None:
-            session.shell.targets.aim(self)
-            session.shell.show_menu("stop", event.globalPos())
+        if event is not None:
+            ask_menu(self, "stop", event.globalPos())
 
     def focusInEvent(self, event: QFocusEvent | None) -> None:
-        session = session_of(self)
-        if session is not None:
-            session.shell.targets.aim(self)
+        aim(self)
         super().focusInEvent(event)

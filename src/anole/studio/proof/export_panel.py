@@ -114,7 +114,7 @@ class ExportPanel(QWidget):
             return
         self._asked = wanted
         if box.width * box.height > MOST_COUNTED:
-            self.bytes.setText("The file's size is known once it is written.")
+            self.bytes.setText("The file's size is known once it is exported.")
             return
         self.bytes.setText("PNG, working out its size")
         self.worker.ask_size(wanted)

@@ -28,7 +28,7 @@ AREA, GAP, NAME = 236.0 * 133.0, 14, 22
 """Of a tile's picture, px; between tiles; of the name below."""
 MARGIN = 2
 WHILE_TYPING_MS = 15
-ROUGH_FIRST = (0.5, 1.0)
+ROUGH_FIRST = (1 / 3, 1.0)
 """Of a tile's size: in what sizes its picture is made, one after the other."""
 KEYS = {
     Qt.Key.Key_Left: (-1, 0),
