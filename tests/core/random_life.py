@@ -17,6 +17,7 @@ from anole.core import edit
 from anole.core.coats.registry import KINDS
 from anole.core.edit import (
     arranging,
+    atmosphere,
     boards,
     carrying,
     clipboard,
@@ -43,6 +44,7 @@ from anole.core.model import (
     ModelError,
     Place,
     Placed,
+    Pool,
     Stroke,
     Style,
     from_builtins,
@@ -286,12 +288,22 @@ OPERATIONS: dict[str, Operation] = {
     "replace_text": _replace_text,
     "change_letters": _change_letters,
     "free_letters": _free_letters,
+    "add_pool": lambda r, b: atmosphere.add_pool(b)[0],
+    "add_rim": lambda r, b: atmosphere.add_rim(b)[0],
+    "add_wash": lambda r, b: atmosphere.add_wash(b)[0],
+    "add_spot": lambda r, b: atmosphere.add_spot(
+        b, some(r, b, Pool).id, r.uniform(-50, 250), r.uniform(-50, 150)
+    )[0],
+    "change_spot": lambda r, b: atmosphere.change_spot(
+        b, some(r, b, Pool).id, r.randrange(3), hardness=r.uniform(0, 0.98), radius=r.uniform(1, 99)
+    ),
+    "remove_spot": lambda r, b: atmosphere.remove_spot(b, some(r, b, Pool).id, r.randrange(3)),
     "add_title": lambda r, b: titles.add_title(b, text(r) or "A", Style(name="s", coats=()))[0],
 }
 QUERIES = {
     "replaced", "carried", "carried_coat", "coat_of", "natural_place", "style_of", "ink", "leaves",
     "font_asset", "taken", "free", "free_name", "picture_asset", "first_words", "extent", "guides",
-    "snap", "broken", "best_lines",
+    "snap", "broken", "best_lines", "next_spot",
 }  # fmt: skip
 """What changes no board."""
 

@@ -5,12 +5,15 @@ from __future__ import annotations
 from PyQt6.QtCore import Qt
 
 from ..core.edit.coats import change_coat
+from ..core.edit.pieces import change_piece
 from ..core.model import Board
 from .session import Session
+from .shell import Stage
 
 
 class Holding:
-    """H: without the chosen coat; S: it alone; B: the board as it was when it was chosen."""
+    """H: without the chosen coat, in Arrange without the chosen piece; S: the coat alone; B: the
+    board as it was when it was chosen."""
 
     def __init__(self, session: Session) -> None:
         self._document, self._selection = session.document, session.selection
@@ -20,7 +23,11 @@ class Holding:
     def _remember(self) -> None:
         self._when_chosen = self._document.board
 
-    def press(self, key: int) -> None:
+    def press(self, key: int, stage: Stage) -> None:
+        if stage == Stage.ARRANGE:
+            if Qt.Key(key) == Qt.Key.Key_H:
+                self._document.look_at(self._without_piece())
+            return
         views = {
             Qt.Key.Key_H: self._without,
             Qt.Key.Key_S: self._alone,
@@ -43,6 +50,10 @@ class Holding:
         for coat_id, wanted in on.items():
             board = change_coat(board, piece.id, coat_id, on=wanted)
         return board
+
+    def _without_piece(self) -> Board | None:
+        piece = self._selection.piece_id
+        return change_piece(self._document.board, piece, shown=False) if piece else None
 
     def _without(self) -> Board | None:
         return self._switched({self._selection.coat_id or "": False})

@@ -6,13 +6,22 @@ from collections.abc import Mapping
 
 from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QAction
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import (
+    QGridLayout,
+    QHBoxLayout,
+    QLabel,
+    QMenu,
+    QPushButton,
+    QVBoxLayout,
+    QWidget,
+)
 
 from ..core.pieces.registry import kind_of
 from .arrange.pieces_list import PiecesList
 from .coat.add_coat import AddCoat
 from .coat.build_up.widget import BuildUp
 from .coat.shaping_switches import ShapingSwitches
+from .commands.pieces import ADDING
 from .plain import Label
 from .session import Session
 
@@ -41,18 +50,27 @@ def head(text: str) -> QLabel:
 
 def pieces_panel(pieces: PiecesList, actions: Mapping[str, QAction]) -> QWidget:
     """The list of pieces, and the keys that add, copy and remove."""
-    add = QPushButton("+  words")
+    add, more = QPushButton("+  words"), QPushButton("+  more")
     add.setToolTip("Add words to the board (Ctrl+T)")
+    more.setToolTip("Add a pool of light, dark corners, a wash")
+    menu = QMenu(more)
+    for command in ADDING:
+        menu.addAction(actions[command.id])
+    more.setMenu(menu)
     copy, remove = QPushButton("Duplicate"), QPushButton("Delete")
     copy.setToolTip("Duplicate the piece (Ctrl+D)")
     remove.setToolTip("Delete the piece (Delete)")
-    row = QWidget()
-    line = QHBoxLayout(row)
-    line.setContentsMargins(0, 0, 0, 0)
-    for button, command in ((add, "words"), (copy, "duplicate"), (remove, "delete")):
-        button.clicked.connect(actions[command].trigger)
-        line.addWidget(button)
-    return panel(head("Pieces"), pieces, row, stretch=1)
+    buttons = QWidget()
+    grid = QGridLayout(buttons)
+    grid.setContentsMargins(0, 0, 0, 0)
+    grid.setSpacing(6)
+    for number, (button, name) in enumerate(
+        ((add, "words"), (more, ""), (copy, "duplicate"), (remove, "delete"))
+    ):
+        grid.addWidget(button, *divmod(number, 2))
+        if name:
+            button.clicked.connect(actions[name].trigger)
+    return panel(head("Pieces"), pieces, buttons, stretch=1)
 
 
 class BuildUpPanel(QWidget):

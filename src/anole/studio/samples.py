@@ -54,12 +54,17 @@ def _fitted(piece: Placed, width: int, height: int, board: Board) -> Board:
     return msgspec.structs.replace(small, pieces=(msgspec.structs.replace(piece, **fields),))
 
 
-def miniature(board: Board, piece_id: str, width: int, height: int) -> Board:
-    """One piece alone on a small board."""
+def miniature(board: Board, piece_id: str, width: int, height: int) -> tuple[Board, float]:
+    """One piece alone, and the scale at which its board is `width` x `height` px at most. What
+    changes others is shown on those."""
     piece = board.piece(piece_id)
     if isinstance(piece, Coated):
-        return sample(piece, piece.style, words_of(piece), width, height, board)
-    alone = kind_of(piece).sample(piece, "")
+        return sample(piece, piece.style, words_of(piece), width, height, board), 1.0
+    kind = kind_of(piece)
+    alone = kind.sample(piece, "")
     if isinstance(alone, Placed):
-        return _fitted(alone, width, height, board)
-    return msgspec.structs.replace(board, pieces=(alone,), width=width, height=height)
+        return _fitted(alone, width, height, board), 1.0
+    at = board.pieces.index(piece)
+    beneath = board.pieces[:at] if kind.on_others else ()
+    whole = msgspec.structs.replace(board, pieces=(*beneath, alone))
+    return whole, min(width / board.width, height / board.height)

@@ -18,6 +18,7 @@ class Selection(QObject):
 
     changed = pyqtSignal()
     letters_changed = pyqtSignal()
+    part_changed = pyqtSignal()
 
     def __init__(self, document: Document) -> None:
         super().__init__(document)
@@ -27,6 +28,8 @@ class Selection(QObject):
         self.together: tuple[str, ...] = ()
         self.letters: tuple[int, int] | None = None
         """The chosen letters' first place in the text and their end; None while nobody types."""
+        self.part = 0
+        """The number of the part that is worked on, in a piece that is made of parts."""
         # before all that listens to the document: they ask for what is chosen
         document.stepped.connect(self._keep_up)
         document.replaced.connect(self._start_anew)
@@ -118,6 +121,12 @@ class Selection(QObject):
             self.together = tuple(i for i in ids if i != piece_id)
             self._choose_coat()
             self.changed.emit()
+
+    def choose_part(self, number: int) -> None:
+        """Another part of the piece, such as a spot of a pool."""
+        if number != self.part:
+            self.part = number
+            self.part_changed.emit()
 
     def choose_letters(self, letters: tuple[int, int] | None) -> None:
         """Letters of the words, for as long as they are typed in."""

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from .arrange.cropping import CroppingTool
 from .arrange.leaving import LeavingTool
+from .arrange.pool_tool import PoolTool
 from .arrange.pulling import PullingTool
 from .arrange.typing import TypingTool
 from .board_tool import BoardTool
@@ -25,7 +26,7 @@ class Tools:
         self.typing = TypingTool(view, self.pulling)
         self.piece_paint, self.coat_paint = PaintTool(view, True), PaintTool(view)
         self.asking, self.throwing = AskingTool(view), ThrowTool(view)
-        self.lantern = LanternTool(view)
+        self.lantern, self.pool = LanternTool(view), PoolTool(view)
 
     def of(self, stage: Stage) -> list[BoardTool]:
         """What can be done on the board in a stage."""
@@ -33,5 +34,12 @@ class Tools:
             return []
         both: list[BoardTool] = [self.dropper, self.leaving]
         if stage == Stage.ARRANGE:
-            return [*both, self.cropping, self.typing, self.piece_paint, self.pulling]
+            return [
+                *both,
+                self.cropping,
+                self.pool,
+                self.typing,
+                self.piece_paint,
+                self.pulling,
+            ]
         return [*both, self.asking, self.throwing, self.lantern, self.coat_paint]

@@ -285,8 +285,8 @@ class Window(QWidget):
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         assert event is not None
-        if self.stage == Stage.COAT and not event.isAutoRepeat():
-            self.holding.press(event.key())
+        if self.stage != Stage.PROOF and not event.isAutoRepeat():
+            self.holding.press(event.key(), self.stage)
         if event.key() == Qt.Key.Key_Escape:
             self.foot.escape()
         super().keyPressEvent(event)

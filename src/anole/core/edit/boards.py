@@ -5,7 +5,7 @@ from __future__ import annotations
 import msgspec
 
 from ..lettering.matrix import anchor_point
-from ..model import Board, Placed
+from ..model import Board
 from ..pieces.registry import kind_of
 from .checked import replaced
 
@@ -25,13 +25,8 @@ def crop_board(board: Board, x0: float, y0: float, x1: float, y1: float) -> Boar
 
 
 def _reframed(board: Board, width: int, height: int, dx: float, dy: float) -> Board:
-    pieces = []
-    for piece in board.pieces:
-        if isinstance(piece, Placed):
-            place = replaced(piece.place, x=piece.place.x + dx, y=piece.place.y + dy)
-            piece = msgspec.structs.replace(piece, place=place)
-        pieces.append(piece)
-    return replaced(board, width=width, height=height, pieces=tuple(pieces))
+    pieces = tuple(replaced(kind_of(piece).moved(piece, dx, dy)) for piece in board.pieces)
+    return replaced(board, width=width, height=height, pieces=pieces)
 
 
 def change_board(board: Board, **fields: object) -> Board:

@@ -33,7 +33,21 @@ from .paints import (
     Paint,
     Pattern,
 )
-from .pieces import PIECES, Coated, Font, Ground, Lettering, Piece, Place, Placed, Sourced
+from .pieces import (
+    PIECES,
+    Coated,
+    Font,
+    Ground,
+    Lettering,
+    Piece,
+    Place,
+    Placed,
+    Pool,
+    Rim,
+    Sourced,
+    Spot,
+    Wash,
+)
 from .shaping import Corners, FitBox, Letters, OwnLetter, Pose, Rail, Ring, Wave
 from .span import Span
 from .stop import Stop
@@ -104,17 +118,20 @@ __all__ = [
     "Piece",
     "Place",
     "Placed",
+    "Pool",
     "Pose",
     "Position",
     "Rail",
     "Relief",
     "Repeat",
+    "Rim",
     "Ring",
     "Shadow",
     "Sheen",
     "Sourced",
     "Span",
     "Speckle",
+    "Spot",
     "Stop",
     "StoredLine",
     "Stroke",
@@ -122,6 +139,7 @@ __all__ = [
     "Tags",
     "Tint",
     "Tone",
+    "Wash",
     "Wave",
     "Worn",
     "from_builtins",

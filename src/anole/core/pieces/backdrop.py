@@ -12,6 +12,9 @@ from ..box import Box
 from ..model import Board, Coated, Piece
 from .view import View
 
+PAINTED = "painted"
+"""What really lies beneath in this picture: without grounds where they are left out of it."""
+
 
 class BackdropRenderer:
     """What a coat of a piece can see; `coats` of it are painted already."""
@@ -33,7 +36,7 @@ class BackdropRenderer:
         if of == "own":
             plain = so_far and msgspec.structs.replace(so_far, opacity=1.0, blend="normal")
             return (plain,) if plain else ()
-        if of == "beneath":
+        if of in ("beneath", PAINTED):
             return (*below, so_far) if so_far else below
         if of == "ground":
             return tuple(piece for piece in below if self.view.is_ground(piece))
@@ -45,10 +48,12 @@ class BackdropRenderer:
     def key(self, of: str) -> Hashable:
         """Equal keys give the same picture beneath the piece `of`."""
         board = self.view.board
-        return (of, self._pieces(of), board.lamp, board.width, board.height, board.dpi)
+        bare = of == PAINTED and self.view.transparent
+        return (of, self._pieces(of), bare, board.lamp, board.width, board.height, board.dpi)
 
     def planes(self, of: str, scale: float, box: Box) -> Planes:
         """(4, H, W) premultiplied."""
         if box.empty or not self._pieces(of):
             return np.zeros((4, box.height, box.width), np.float32)
-        return self.view.picture(self._board(of), self.view.scale * scale, box)
+        bare = of == PAINTED and self.view.transparent
+        return self.view.picture(self._board(of), self.view.scale * scale, box, bare)

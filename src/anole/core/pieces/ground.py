@@ -4,17 +4,13 @@ from __future__ import annotations
 
 from typing import Any
 
-from ..compose.cover import Cover, full
-from ..compose.program import NO_FACTORS
-from ..compose.steps import CompositeStep, Step
+from ..compose.cover import full
+from ..compose.steps import Step
 from ..model import Ground, ImagePaint, Paint
-from ..paint.context import PaintContext
-from ..paint.frames import Frames
-from ..paint.source import opaque, source, value_of
-from ..paint.spray import sprayed
-from .backdrop import BackdropRenderer
+from ..paint.source import opaque
 from .kind import PieceKind
 from .view import View
+from .whole_board import painted
 
 
 class GroundKind(PieceKind[Ground]):
@@ -25,30 +21,8 @@ class GroundKind(PieceKind[Ground]):
     ground = True
 
     def steps(self, piece: Ground, view: View) -> list[Step]:
-        frames = Frames(view.frame, view.frame)
-        box, paint = view.window, piece.paint
-        context = PaintContext(
-            frames, box, view.cache, view.units, None, BackdropRenderer(view, piece)
-        )
-
-        def cover() -> Cover:
-            plane = full(box)
-            if paint.speckle > 0:
-                plane = sprayed(plane, paint, box, view.units)
-            return Cover(plane, outside=True, face=False)
-
-        return [
-            CompositeStep(
-                ("ground", value_of(paint, context)),
-                box,
-                cover,
-                lambda: source(paint, context),
-                piece.opacity,
-                piece.blend,
-                NO_FACTORS,
-                "everywhere",
-            )
-        ]
+        box = view.window
+        return [painted("ground", piece, piece.paint, view, box, lambda: full(box))]
 
     def opaque(self, piece: Ground) -> bool:
         return piece.opacity == 1 and opaque(piece.paint)

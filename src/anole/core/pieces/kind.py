@@ -33,6 +33,7 @@ class PieceKind(Protocol[P]):
     title : what a card and a panel's head call it
     sections : the parts of its panel, by name; tool : the tool that works inside it on the board
     ground : it covers the board, and is left out of a transparent picture
+    on_others : it changes what lies beneath, and shows nothing alone
     """
 
     struct: type[P]
@@ -40,6 +41,7 @@ class PieceKind(Protocol[P]):
     sections: tuple[str, ...] = ("fields", "blending")
     tool: str = ""
     ground: bool = False
+    on_others: bool = False
 
     @abstractmethod
     def steps(self, piece: P, view: View) -> list[Step]:
@@ -74,6 +76,10 @@ class PieceKind(Protocol[P]):
         return msgspec.structs.replace(
             piece, id="sample", name="", shown=True, opacity=1.0, blend="normal"
         )
+
+    def moved(self, piece: P, dx: float, dy: float) -> P:
+        """The piece on a board whose corner was moved by so many px."""
+        return piece
 
     def stored(self, piece: P) -> P:
         """The piece as it is written to a file."""
@@ -118,6 +124,10 @@ class PlacedKind(PieceKind[Q], Protocol[Q]):
         """Upright, in the middle of things."""
         bare = super().sample(piece, words)
         return msgspec.structs.replace(bare, place=Place())
+
+    def moved(self, piece: Q, dx: float, dy: float) -> Q:
+        place = msgspec.structs.replace(piece.place, x=piece.place.x + dx, y=piece.place.y + dy)
+        return msgspec.structs.replace(piece, place=place)
 
     def extent(self, piece: Q, board: Board) -> tuple[float, float, float, float]:
         """x0, y0, x1, y1 board px: the box that it is snapped and lined up by."""

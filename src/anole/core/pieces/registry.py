@@ -15,11 +15,15 @@ from .ground import GroundKind
 from .kind import CoatedKind, PieceKind, PlacedKind
 from .lettering import LetteringKind
 from .placement import Placement
+from .pool import PoolKind
 from .view import View
+from .wash import WashKind
 
 KINDS: Registry[type[Piece], PieceKind[Any]] = Registry("piece")
 KINDS.add(GroundKind.struct, GroundKind())
 KINDS.add(LetteringKind.struct, LetteringKind())
+KINDS.add(PoolKind.struct, PoolKind())
+KINDS.add(WashKind.struct, WashKind())
 
 
 @contextmanager

@@ -16,7 +16,9 @@ from ..units import Units
 class View(NamedTuple):
     """A board at a render scale; `window` is in px of that scale.
 
-    picture : a board rendered apart, at a scale and over a box of its px: (4, H, W) premultiplied
+    picture : a board rendered apart, at a scale and over a box of its px, with its grounds or
+    without: (4, H, W) premultiplied
+    transparent : whether grounds are left out of this picture
     is_ground : whether a piece counts as the board's ground
     """
 
@@ -24,8 +26,9 @@ class View(NamedTuple):
     scale: float
     window: Box
     cache: Cache
-    picture: Callable[[Board, float, Box], np.ndarray]
+    picture: Callable[[Board, float, Box, bool], np.ndarray]
     is_ground: Callable[[Piece], bool]
+    transparent: bool = False
 
     @property
     def units(self) -> Units:

@@ -70,10 +70,12 @@ def board_box(board: Board, scale: float) -> Box:
 def plan(request: Request, cache: Cache) -> list[Step]:
     """The steps of a frame, bottom first."""
 
-    def picture(board: Board, scale: float, box: Box) -> np.ndarray:
-        return Renderer(cache).frame(Request(board, scale, box)).ground
+    def picture(board: Board, scale: float, box: Box, bare: bool) -> np.ndarray:
+        return Renderer(cache).frame(Request(board, scale, box, bare)).ground
 
-    view = View(request.board, request.scale, request.box, cache, picture, is_ground)
+    view = View(
+        request.board, request.scale, request.box, cache, picture, is_ground, request.transparent
+    )
     steps: list[Step] = [Wipe(("wipe", view.window), view.window)]
     for piece in request.board.pieces:
         if piece.shown and not (request.transparent and is_ground(piece)):

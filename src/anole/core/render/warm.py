@@ -7,7 +7,7 @@ from collections.abc import Callable
 import msgspec
 
 from ..coats.registry import KINDS
-from ..model import Board, Ground, Length, Lettering, Place
+from ..model import Board, Ground, Length, Lettering, Place, Pool, Rim, Spot
 from .export import rgba
 
 
@@ -18,7 +18,8 @@ def small_board() -> Board:
         msgspec.structs.replace(coat, id=f"coat-{number}") for number, coat in enumerate(samples)
     )
     words = Lettering(id="w", text="ag", size=Length(24), place=Place(x=40, y=24), style=style)
-    return Board(width=80, height=48, pieces=(Ground(id="g"), words))
+    pool = Pool(id="p", spots=(Spot(x=40, y=20, radius=30),), rim=Rim())
+    return Board(width=80, height=48, pieces=(Ground(id="g"), pool, words))
 
 
 def warm(done: Callable[[float], None] = lambda share: None) -> None:

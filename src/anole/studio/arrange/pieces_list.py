@@ -28,7 +28,7 @@ class PiecesList(QListWidget):
         self.document, self.selection = session.document, session.selection
         self.worker = session.worker
         self.images: dict[str, QImage] = {}
-        self._asked: dict[str, Board] = {}
+        self._asked: dict[str, tuple[Board, float]] = {}
         self._filling = False
         self.setAccessibleName("Pieces, topmost first")
         self.setToolTip("Drag to order, F2 renames, Delete deletes, right click for more")
@@ -80,7 +80,7 @@ class PiecesList(QListWidget):
             small = miniature(board, piece.id, MINI, CARD - 12)
             if self._asked.get(piece.id) != small:
                 self._asked[piece.id] = small
-                self.worker.ask_small(("card", piece.id), small, 2.0, grounds=True)
+                self.worker.ask_small(("card", piece.id), small[0], 2.0 * small[1], grounds=True)
 
     def _take(self, key: Any, image: QImage) -> None:
         if key[0] == "card":

@@ -15,7 +15,6 @@ from .command import (
     Menu,
     has_coated,
     has_piece,
-    has_placed,
     on_coat,
     window,
 )
@@ -54,7 +53,7 @@ def duplicate(session: Session) -> None:
         if fresh is not None:
             session.selection.choose(piece.id, fresh)
         return
-    ids = [piece.id for piece in session.selection.pieces if isinstance(piece, Placed)]
+    ids = session.selection.ids
     copies = session.document.make("Duplicate", lambda b: duplicate_pieces(b, ids)) if ids else None
     if copies:
         session.selection.choose_all(copies)
@@ -75,7 +74,7 @@ def _can_redo(session: Session) -> bool:
 
 
 def _can_duplicate(session: Session) -> bool:
-    return on_coat(session) or has_placed(session)
+    return on_coat(session) or has_piece(session)
 
 
 THING = (PIECE, COAT)

@@ -29,6 +29,8 @@ NUMBERS = (
 )
 GESTURES: dict[Stage, tuple[Gesture, ...]] = {
     Stage.ARRANGE: (
+        Gesture("Without the piece", "hold H"),
+        Gesture("One more spot of a pool", "double-click beside its spots"),
         Gesture("Type in place", "double-click the words, or Enter"),
         Gesture("Choose one more", "Shift and click"),
         Gesture("Move", "drag, arrow keys, Shift for 10 px"),

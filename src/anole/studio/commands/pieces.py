@@ -5,12 +5,14 @@ from __future__ import annotations
 import functools
 from collections.abc import Callable
 
+from ...core.edit.atmosphere import add_pool, add_rim, add_wash
 from ...core.edit.fitting import fit_all
 from ...core.edit.pieces import change_piece, move_in_order
 from ...core.model import Board, Coated
 from ..line_ups import TITLES, able, line_up
 from ..new_words import add_words
 from ..session import Session
+from ..shell import Stage
 from .command import BOARD, PIECE, Choice, Choices, Command, Menu, has_coated, has_piece, window
 
 LAST = 1 << 30
@@ -51,6 +53,25 @@ def _order(by: int) -> Callable[[Session], object]:
     return run
 
 
+def _add(name: str, make: Callable[[Board], tuple[Board, str]]) -> Callable[[Session], object]:
+    """Add a piece and choose it."""
+
+    def run(session: Session) -> None:
+        fresh = session.document.make(name, make)
+        if fresh is not None:
+            session.shell.show_stage(Stage.ARRANGE)
+            session.selection.choose(fresh)
+
+    return run
+
+
+ADDING = (
+    Command("pool", "Add a pool of light", (), _add("Add pool", add_pool), on=(BOARD,)),
+    Command("rim", "Add dark corners", (), _add("Add dark corners", add_rim), on=(BOARD,)),
+    Command("wash", "Add a wash over all", (), _add("Add wash", add_wash), on=(BOARD,)),
+)
+
+
 def _line_ups(session: Session) -> list[Choice]:
     return [Choice(TITLES[what], functools.partial(line_up, what=what)) for what in able(session)]
 
@@ -59,6 +80,8 @@ MENU = Menu(
     "&Piece",
     (
         Command("words", "Add words", ("Ctrl+T",), add_words, on=(BOARD,)),
+        *ADDING,
+        None,
         Command("edit words", "Edit the words", (), window("edit words"), has_coated, (PIECE,)),
         Command("rename", "Rename", ("F2",), window("rename"), has_piece, (PIECE,)),
         None,

@@ -17,6 +17,7 @@ from . import (  # noqa: F401  each of them adds its control to the table
     pose_part,
     ramp,
     span,
+    spots,
     stops,
     switch,
     text,

@@ -10,6 +10,8 @@ from ..open_union import OpenUnion
 from .base import Coated, Piece, Place, Placed, Sourced
 from .ground import Ground
 from .lettering import Font, Lettering
+from .pool import Pool, Rim, Spot
+from .wash import Wash
 
 __all__ = [
     "PIECES",
@@ -21,10 +23,14 @@ __all__ = [
     "Pieces",
     "Place",
     "Placed",
+    "Pool",
+    "Rim",
     "Sourced",
+    "Spot",
+    "Wash",
 ]
 
-PIECES = OpenUnion("piece", Ground, Lettering)
+PIECES = OpenUnion("piece", Ground, Lettering, Pool, Wash)
 """Every kind of piece that a board may hold."""
 
 if TYPE_CHECKING:
