@@ -288,6 +288,9 @@ OPERATIONS: dict[str, Operation] = {
     "replace_text": _replace_text,
     "change_letters": _change_letters,
     "free_letters": _free_letters,
+    "add_picture_piece": lambda r, b: pictures.add_picture_piece(
+        *pictures.add_picture(b, PICTURE, "grey.png")[:2]
+    )[0],
     "add_pool": lambda r, b: atmosphere.add_pool(b)[0],
     "add_rim": lambda r, b: atmosphere.add_rim(b)[0],
     "add_wash": lambda r, b: atmosphere.add_wash(b)[0],

@@ -14,7 +14,7 @@ from PyQt6.QtGui import QDropEvent
 
 from anole.core.edit.pieces import change_piece
 from anole.core.files import board_file
-from anole.core.model import Fill, Grain, ImagePaint, Stroke
+from anole.core.model import Fill, Grain, ImagePaint, Picture, Stroke
 from anole.studio.dropping import MOST, TAKERS, files_in
 from anole.studio.settings import MOST_RECENT, Settings
 from anole.studio.shell import Stage
@@ -55,36 +55,71 @@ def picture(tmp_path):
     return path
 
 
-def test_a_picture_becomes_the_ground_in_arrange_and_the_paint_in_coat(open_window, drop, picture):
+def answer(window, start: str) -> None:
+    next(b for b in window.foot.answers if b.text().startswith(start)).click()
+
+
+def test_a_picture_stands_on_the_board_and_asks_what_else_it_may_be(open_window, drop, picture):
     window = open_window(board(Stroke(id="s"), Fill(id="f")))
     drop(window, picture)
-    ground = window.document.board.pieces[0]
-    assert isinstance(ground.paint, ImagePaint)
+    piece = window.selection.piece
+    assert isinstance(piece, Picture)
+    assert (piece.width.value, piece.height.value) == (20, 12)
+    assert [b.text() for b in window.foot.answers] == [
+        "Make it the ground", "Paint the words with it", "Keep it so",
+    ]  # fmt: skip
+    # each answer is seen before it is given
+    before = window.document.board
+    window.foot.answers[0].pointed.emit(True)
+    assert isinstance(window.document.shown.pieces[0].paint, ImagePaint)
+    window.foot.answers[0].pointed.emit(False)
+    assert window.document.shown == window.document.board == before
+    # as the ground it is in one step, and back by undo
+    answer(window, "Make it the ground")
+    assert isinstance(window.document.board.pieces[0].paint, ImagePaint)
+    assert not any(isinstance(p, Picture) for p in window.document.board.pieces)
+    window.document.undo()
+    assert isinstance(window.document.board.pieces[-1], Picture)
+    assert not window.foot.asks
+
+
+def test_it_may_become_the_paint_of_the_chosen_words(open_window, drop, picture):
+    window = open_window(board(Stroke(id="s"), Fill(id="f")))
+    drop(window, picture)
+    answer(window, "Paint the words")
+    stroke, fill = window.document.board.coated("words").style
+    assert isinstance(fill.paint, ImagePaint)
+    assert not isinstance(stroke.paint, ImagePaint)
+    assert len(window.document.board.pieces) == 2
+    assert window.selection.piece_id == "words"
+
+
+def test_kept_or_left_it_stays_a_picture(open_window, drop, picture):
+    window = open_window(board(Fill(id="f")))
+    drop(window, picture)
+    window.foot.escape()
+    assert isinstance(window.document.board.pieces[-1], Picture)
+    assert len(window.document.board.assets) == 1
+
+
+def test_in_coat_it_is_the_paint_at_once(open_window, drop, picture):
+    window = open_window(board(Stroke(id="s"), Fill(id="f")))
     window.show_stage(Stage.COAT)
     window.selection.choose("words", "f")
     drop(window, picture)
-    fill = window.document.board.coated("words").style[1]
-    assert isinstance(fill.paint, ImagePaint)
-    assert fill.paint.asset == ground.paint.asset
-    assert len(window.document.board.assets) == 1
+    assert isinstance(window.document.board.coated("words").style[1].paint, ImagePaint)
+    assert not window.foot.asks
     window.document.undo()
     assert not isinstance(window.document.board.coated("words").style[1].paint, ImagePaint)
 
 
-def test_a_coat_that_holds_no_paint_leaves_the_picture_to_the_ground(open_window, drop, picture):
-    window = open_window(board(Grain(id="g")))
+def test_where_nothing_can_take_it_only_a_picture_is_offered(open_window, drop, picture):
+    window = open_window(change_piece(board(Grain(id="g")), "ground", locked=True))
     window.show_stage(Stage.COAT)
     window.selection.choose("words", "g")
     drop(window, picture)
     assert window.document.board.coated("words").style == (Grain(id="g"),)
-    assert isinstance(window.document.board.pieces[0].paint, ImagePaint)
-
-
-def test_a_locked_ground_takes_no_picture(open_window, drop, picture):
-    window = open_window(change_piece(board(Fill(id="f")), "ground", locked=True))
-    before = window.document.board.pieces
-    drop(window, picture)
-    assert window.document.board.pieces == before
+    assert [b.text() for b in window.foot.answers] == ["Keep it so"]
 
 
 def test_a_board_opens_and_a_font_dresses_the_words(open_window, drop, tmp_path):
@@ -120,7 +155,7 @@ def test_one_bad_file_does_not_keep_the_next_out(open_window, drop, tmp_path, pi
     (tmp_path / "bad.png").write_bytes(b"no")
     window = open_window(board(Fill(id="f")))
     drop(window, tmp_path / "bad.png", picture)
-    assert isinstance(window.document.board.pieces[0].paint, ImagePaint)
+    assert isinstance(window.document.board.pieces[-1], Picture)
 
 
 def test_only_known_kinds_are_taken_and_not_too_many(tmp_path):

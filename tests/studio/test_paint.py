@@ -246,6 +246,7 @@ def test_a_dropped_picture_becomes_the_ground_or_fills_the_letters(open_window, 
     window.show_stage(Stage.ARRANGE)
     drop(window, picture(tmp_path))
     settle(window)
+    window.foot.answers[0].click()
     assert isinstance(window.document.board.pieces[0].paint, ImagePaint)
     window.show_stage(Stage.COAT)
     window.selection.choose("words", "f")

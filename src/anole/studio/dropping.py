@@ -2,19 +2,23 @@
 
 from __future__ import annotations
 
+import functools
 from collections.abc import Callable
 from pathlib import Path
+from typing import NamedTuple
 
 from PyQt6.QtCore import QMimeData
 
+from ..core.coats.kind import Place
 from ..core.coats.registry import kind_of as coat_kind
 from ..core.edit.coats import change_coat
-from ..core.edit.pieces import change_piece
-from ..core.model import Board, ImagePaint, Piece
+from ..core.edit.pieces import change_piece, remove_piece
+from ..core.model import Board, Coat, Coated, ImagePaint, Piece
 from ..core.paint.image_formats import SUFFIXES
 from ..core.pieces.registry import kind_of
 from ..core.registry import Registry
-from .pictures import take_picture
+from .foot_bar import nothing
+from .pictures import place_picture, take_picture
 from .session import Session
 from .shell import Stage
 
@@ -24,7 +28,8 @@ MOST = 50
 
 
 def use_picture(session: Session, path: Path) -> None:
-    """In Coat the chosen coat is painted with it; elsewhere the piece that takes it."""
+    """In Coat the chosen coat is painted with it; elsewhere it stands on the board, and the bar at
+    the foot offers what else it can be."""
     take_picture(session, path, lambda sha: _use(session, sha))
 
 
@@ -37,12 +42,68 @@ def _use(session: Session, sha: str) -> None:
             "Picture in the letters", lambda b: change_coat(b, piece.id, coat.id, paint=paint)
         )
         return
-    taker = _taker(document.board, selection.piece, sha)
-    if taker is not None:
-        target, fields = taker
-        document.apply(
-            f"Picture as {kind_of(target).title}", lambda b: change_piece(b, target.id, **fields)
+    _offer(session, sha, piece, selection.piece)
+
+
+class Meaning(NamedTuple):
+    """What else a picture may be: the answer, and the board with it."""
+
+    title: str
+    change: Callable[[Board], Board]
+    chosen: str
+
+
+def _offer(session: Session, sha: str, words: Coated | None, chosen: Piece | None) -> None:
+    """Show it as a picture, and ask whether it is meant as another thing: each answer is seen on
+    the board while the pointer is over it."""
+    taker = _taker(session.document.board, chosen, sha)
+    fresh = place_picture(session, sha)
+    if fresh is None:
+        return
+    meanings = _meanings(fresh, sha, words, taker)
+    document, foot = session.document, session.reading.foot
+    answers = [(one.title, functools.partial(_take, session, one)) for one in meanings]
+    foot.ask("The picture stands on the board.", [*answers, ("Keep it so", nothing)])
+    for button, one in zip(foot.answers, meanings, strict=False):
+        button.pointed.connect(
+            lambda on, one=one: document.look_at(one.change(document.board) if on else None)
         )
+
+
+def _take(session: Session, meaning: Meaning) -> None:
+    session.document.apply(meaning.title, meaning.change)
+    session.selection.choose(meaning.chosen)
+
+
+def _meanings(
+    fresh: str, sha: str, words: Coated | None, taker: tuple[Piece, dict] | None
+) -> list[Meaning]:
+    """What a picture may be besides the piece that it is now."""
+    found = []
+    if taker is not None:
+        piece, fields = taker
+        found.append(
+            Meaning(
+                f"Make it the {kind_of(piece).title}",
+                lambda b: change_piece(remove_piece(b, fresh), piece.id, **fields),
+                piece.id,
+            )
+        )
+    if words is not None and _painted(words):
+        coat, paint = _painted(words)[0], ImagePaint(asset=sha)
+        found.append(
+            Meaning(
+                "Paint the words with it",
+                lambda b: change_coat(remove_piece(b, fresh), words.id, coat.id, paint=paint),
+                words.id,
+            )
+        )
+    return found
+
+
+def _painted(words: Coated) -> list[Coat]:
+    """The coats of the face that have a paint, lowest first."""
+    return [c for c in words.style if coat_kind(c).held(c) and coat_kind(c).place >= Place.TOP]
 
 
 def _taker(board: Board, chosen: Piece | None, sha: str) -> tuple[Piece, dict] | None:

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 
-from PyQt6.QtCore import Qt
+from PyQt6.QtCore import QEvent, Qt, pyqtSignal
+from PyQt6.QtGui import QEnterEvent
 from PyQt6.QtWidgets import (
     QApplication,
     QHBoxLayout,
@@ -41,6 +42,20 @@ def _row(*parts: QWidget) -> tuple[QWidget, QHBoxLayout]:
     return widget, row
 
 
+class Answer(QPushButton):
+    """`pointed`: whether the pointer is over it, for answers that can be looked at first."""
+
+    pointed = pyqtSignal(bool)
+
+    def enterEvent(self, event: QEnterEvent | None) -> None:
+        super().enterEvent(event)
+        self.pointed.emit(True)
+
+    def leaveEvent(self, event: QEvent | None) -> None:
+        super().leaveEvent(event)
+        self.pointed.emit(False)
+
+
 class FootBar(QWidget):
     """A question stays until it is answered; messages come and go beneath it."""
 
@@ -60,7 +75,7 @@ class FootBar(QWidget):
         self.copy.setToolTip("Copy what a maintainer needs to find the cause")
         self._details = ""
         self._cancel: Callable[[], object] = nothing
-        self.answers: list[QPushButton] = []
+        self.answers: list[Answer] = []
         self._asking, self._answer_row = _row(self.question)
         self._saying, _ = _row(self.text, self.progress, self.copy, self.stop, self.shut)
         column = QVBoxLayout(self)
@@ -112,7 +127,7 @@ class FootBar(QWidget):
         self._clear()
         self.question.setText(question)
         for label, then in answers:
-            button = QPushButton(label)
+            button = Answer(label)
             button.clicked.connect(lambda _=False, then=then: self._answered(then))
             self._answer_row.addWidget(button)
             self.answers.append(button)

@@ -5,12 +5,33 @@ from __future__ import annotations
 from collections.abc import Callable
 from pathlib import Path
 
+from PyQt6.QtWidgets import QFileDialog
+
 from ..core.atomic import read_bytes
-from ..core.edit.pictures import carry_picture, picture_asset
+from ..core.edit.pictures import add_picture_piece, carry_picture, picture_asset
 from ..core.model import Asset
+from ..core.paint.image_formats import SUFFIXES
 from .session import Session
+from .shell import Stage
 
 MOST_BYTES = 1 << 29
+PICTURES = "Pictures (" + " ".join(f"*{suffix}" for suffix in SUFFIXES) + ")"
+
+
+def ask_picture(session: Session) -> None:
+    """Ask for a picture file, and put it on the board."""
+    name, _ = QFileDialog.getOpenFileName(None, "Add a picture", "", PICTURES)
+    if name:
+        take_picture(session, Path(name), lambda sha: place_picture(session, sha))
+
+
+def place_picture(session: Session, sha: str) -> str | None:
+    """Put a picture that the board carries on it, chosen; returns the piece's id."""
+    fresh = session.document.make("Place picture", lambda b: add_picture_piece(b, sha))
+    if fresh is not None:
+        session.shell.show_stage(Stage.ARRANGE)
+        session.selection.choose(fresh)
+    return fresh
 
 
 def take_picture(session: Session, path: Path, then: Callable[[str], object]) -> None:

@@ -6,12 +6,17 @@ from collections.abc import Callable
 
 from .. import assets
 from ..isolation.client import never
-from ..model import Asset, Board
+from ..model import Asset, Board, Length, Picture, Place
 from ..paint.image_formats import ImageError
 from ..paint.picture_files import decoded_asset
+from ..paint.pictures import size_of
 from .checked import replaced
+from .pieces import insert_piece
 
-__all__ = ["ImageError", "add_picture"]
+__all__ = ["ImageError", "add_picture", "add_picture_piece"]
+
+SHARE = 0.6
+"""Of the board: how large a new picture is at most."""
 
 
 def picture_asset(
@@ -29,6 +34,24 @@ def carry_picture(board: Board, asset: Asset) -> Board:
     if any(other.sha == asset.sha for other in board.assets):
         return board
     return replaced(board, assets=(*board.assets, asset))
+
+
+def add_picture_piece(board: Board, sha: str) -> tuple[Board, str]:
+    """A carried picture as a piece in the middle, on top, as large as it is or as the board has
+    room for; returns the board and its id."""
+    size = size_of(sha) or (400, 300)
+    share = min(SHARE * board.width / size[0], SHARE * board.height / size[1], 1.0)
+    wide, high = (max(round(side * share, 2), 1.0) for side in size)
+    name = next((asset.name for asset in board.assets if asset.sha == sha), "Picture")
+    piece = Picture(
+        id="new",
+        name=name.rpartition(".")[0] or name,
+        asset=sha,
+        width=Length(wide),
+        height=Length(high),
+        place=Place(x=board.width / 2, y=board.height / 2),
+    )
+    return insert_piece(board, piece, len(board.pieces))
 
 
 def add_picture(

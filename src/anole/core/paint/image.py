@@ -67,7 +67,7 @@ class ImageKind(PaintKind[ImagePaint]):
 
     def rasterise(self, paint: ImagePaint, context: PaintContext) -> Planes:
         """(4, H, W) straight sRGB; clear beyond the picture, and where there is none."""
-        size = pictures.size_of(paint.asset, context.cache) if paint.asset else None
+        size = pictures.size_of(paint.asset) if paint.asset else None
         if size is None:
             return np.zeros((4, 1, context.box.width), np.float32)
         frame = context.frames.board if paint.frame == "board" else context.frames.piece

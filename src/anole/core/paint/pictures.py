@@ -15,7 +15,9 @@ from ..maths import smoothstep
 from .image_formats import ImageError
 from .picture_files import decoded_asset
 
-__all__ = ["Picture", "reduced", "size_of", "tile"]
+__all__ = ["Picture", "has_alpha", "reduced", "size_of", "tile"]
+
+ALPHAS = Cache(1 << 16)
 
 
 class Picture(NamedTuple):
@@ -33,7 +35,20 @@ def _pixels(asset: str) -> np.ndarray | None:
         return None
 
 
-def size_of(asset: str, cache: Cache) -> tuple[int, int] | None:
+def has_alpha(asset: str) -> bool:
+    """Whether anything of the picture is clear."""
+
+    def clear() -> bool:
+        pixels = _pixels(asset)
+        if pixels is None:
+            return False
+        most = 65535 if pixels.dtype == np.uint16 else 255
+        return bool(pixels[..., 3].min() < most)
+
+    return ALPHAS.get((asset,), clear)
+
+
+def size_of(asset: str) -> tuple[int, int] | None:
     """Width and height in px."""
     pixels = _pixels(asset)
     return None if pixels is None else (pixels.shape[1], pixels.shape[0])
@@ -60,7 +75,7 @@ def reduced(asset: str, width: float, height: float, cache: Cache) -> Planes | N
 
 def tile(asset: str, side: float, seamless: bool, cache: Cache) -> Planes:
     """A picture as a tile `side` px wide: (4, h, w) premultiplied; clear when it is missing."""
-    size = size_of(asset, cache)
+    size = size_of(asset)
     if size is None:
         return np.zeros((4, 1, 1), np.float32)
     planes = reduced(asset, side, side * size[1] / size[0], cache)

@@ -8,6 +8,7 @@ from typing import Any, Protocol
 
 from ..box import Box, around
 from ..coats.context import CoatContext, Reach
+from ..coats.kind import Place
 from ..coats.registry import kind_of
 from ..coats.shape import Shape
 from ..compose.steps import ApartBegin, ApartEnd, CompositeStep, FaceBegin, FaceEnd, Step
@@ -34,6 +35,9 @@ class ShapeMaker(Protocol):
 
     def placement(self, piece: Any, dpi: float) -> Placement:
         """Where the piece stands, at `dpi`."""
+
+    def own_steps(self, piece: Any, context: CoatContext, view: View) -> list[CompositeStep]:
+        """What the piece paints before its coats."""
 
 
 def quantised(reach: float) -> float:
@@ -102,23 +106,38 @@ def _steps(
 def _layers(
     kind: ShapeMaker, piece: Coated, context: CoatContext, view: View
 ) -> list[CompositeStep]:
-    """The steps of the coats, bottom first; those on the face of a posed piece projected."""
+    """The steps of the coats, bottom first; those on the face of a posed piece projected.
+
+    A piece's own colours lie where words have their first fill: above shadows, glows and lines at
+    the foot of the stack, so that these frame it."""
     coats = [coat for coat in piece.style if coat.on and coat.opacity > 0]
+    own = kind.own_steps(piece, context, view)
+    beneath = next(
+        (n for n, coat in enumerate(coats) if kind_of(coat).place >= Place.TOP), len(coats)
+    )
     upright = _steps(coats, piece, context, view)
     on_face = [coat.plane == "face" for coat in coats]
     flat = flat_of(kind.placement(piece, view.board.dpi), piece, view) if any(on_face) else None
     if flat is None or flat.view.window.empty:
-        return [step for steps in upright for step in steps]
+        return _joined(upright, own, beneath)
     shape = kind.shape(flat.piece, flat.view)
     turned = [
         [onto_face(step, flat, view.window, view.cache, context.shape.covered) for step in steps]
         for steps in _steps(coats, flat.piece, context_of(shape, piece.style, flat.view), flat.view)
     ]
-    return [
-        step
+    chosen = [
+        flat_steps if face else steps
         for face, flat_steps, steps in zip(on_face, turned, upright, strict=True)
-        for step in (flat_steps if face else steps)
     ]
+    return _joined(chosen, own, beneath)
+
+
+def _joined(
+    coats: list[list[CompositeStep]], own: list[CompositeStep], beneath: int
+) -> list[CompositeStep]:
+    """All steps in their order, a piece's own above the first `beneath` coats."""
+    parts = [*coats[:beneath], own, *coats[beneath:]]
+    return [step for steps in parts for step in steps]
 
 
 def coated_steps(kind: ShapeMaker, piece: Coated, view: View) -> list[Step]:
@@ -129,9 +148,10 @@ def coated_steps(kind: ShapeMaker, piece: Coated, view: View) -> list[Step]:
         return []
     face = context.around(0)
     where = (shape.key, shape.box, face)
+    layers = _layers(kind, piece, context, view)
     steps: list[Step] = [
         FaceBegin(("face", *where), face),
-        *(layer for layer in _layers(kind, piece, context, view) if not layer.box.empty),
+        *(layer for layer in layers if not layer.box.empty),
         FaceEnd(("joined", *where), face, shape.covered),
     ]
     if piece.opacity == 1 and piece.blend == "normal":

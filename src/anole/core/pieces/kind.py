@@ -11,8 +11,9 @@ import msgspec
 from ..arrays import Chords
 from ..box import Box
 from ..cache import Cache
+from ..coats.context import CoatContext
 from ..coats.shape import Shape, no_letters, sound_outline
-from ..compose.steps import Step
+from ..compose.steps import CompositeStep, Step
 from ..field.shape_fields import bounds, greatest_inside
 from ..model import Board, Coated, Paint, Piece, Place, Placed
 from ..paint.frames import LetterFrames
@@ -147,6 +148,10 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
     @abstractmethod
     def chords(self, piece: C, dpi: float, scale: float) -> Chords:
         """(m, 4) float64 px at a render scale: closed outlines, the covered area positive."""
+
+    def own_steps(self, piece: C, context: CoatContext, view: View) -> list[CompositeStep]:
+        """What it paints on its face before any coat: colours that are its own."""
+        return []
 
     def core(self, piece: C, dpi: float, cache: Cache) -> float:
         """The greatest inside distance in board px; the same wherever the piece stands."""

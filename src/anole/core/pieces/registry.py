@@ -14,6 +14,7 @@ from ..registry import Registry
 from .ground import GroundKind
 from .kind import CoatedKind, PieceKind, PlacedKind
 from .lettering import LetteringKind
+from .picture import PictureKind
 from .placement import Placement
 from .pool import PoolKind
 from .view import View
@@ -22,6 +23,7 @@ from .wash import WashKind
 KINDS: Registry[type[Piece], PieceKind[Any]] = Registry("piece")
 KINDS.add(GroundKind.struct, GroundKind())
 KINDS.add(LetteringKind.struct, LetteringKind())
+KINDS.add(PictureKind.struct, PictureKind())
 KINDS.add(PoolKind.struct, PoolKind())
 KINDS.add(WashKind.struct, WashKind())
 

@@ -11,7 +11,7 @@ from ..controls.control import Context
 from ..plain import Label
 from ..session import Session
 from ..when_visible import WhenVisible
-from . import fields_section, place_section, words_section  # noqa: F401  they fill the table
+from . import fields_section, place_section, source_section, words_section  # noqa: F401  they fill the table
 from .board_panel import BoardPanel
 from .section import SECTIONS, Section
 

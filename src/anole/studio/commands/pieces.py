@@ -11,6 +11,7 @@ from ...core.edit.pieces import change_piece, move_in_order
 from ...core.model import Board, Coated
 from ..line_ups import TITLES, able, line_up
 from ..new_words import add_words
+from ..pictures import ask_picture
 from ..session import Session
 from ..shell import Stage
 from .command import BOARD, PIECE, Choice, Choices, Command, Menu, has_coated, has_piece, window
@@ -66,6 +67,7 @@ def _add(name: str, make: Callable[[Board], tuple[Board, str]]) -> Callable[[Ses
 
 
 ADDING = (
+    Command("picture", "Add a picture…", (), ask_picture, on=(BOARD,)),
     Command("pool", "Add a pool of light", (), _add("Add pool", add_pool), on=(BOARD,)),
     Command("rim", "Add dark corners", (), _add("Add dark corners", add_rim), on=(BOARD,)),
     Command("wash", "Add a wash over all", (), _add("Add wash", add_wash), on=(BOARD,)),

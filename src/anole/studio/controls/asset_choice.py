@@ -10,9 +10,8 @@ from PyQt6.QtCore import QRectF, QSize, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QFileDialog, QPushButton, QSizePolicy, QWidget
 
-from ...core.paint.image_formats import SUFFIXES
 from .. import theme
-from ..pictures import take_picture
+from ..pictures import PICTURES, take_picture
 from ..pixel_images import image_of
 from ..plain import Label
 from ..sampling import average
@@ -20,8 +19,6 @@ from ..session import session_of
 from .choice import Box
 from .control import Control
 from .layouts import column, row
-
-PICTURES = "Pictures (" + " ".join(f"*{suffix}" for suffix in SUFFIXES) + ")"
 
 
 class PictureView(QWidget):

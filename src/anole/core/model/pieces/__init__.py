@@ -10,6 +10,7 @@ from ..open_union import OpenUnion
 from .base import Coated, Piece, Place, Placed, Sourced
 from .ground import Ground
 from .lettering import Font, Lettering
+from .picture import Picture
 from .pool import Pool, Rim, Spot
 from .wash import Wash
 
@@ -19,6 +20,7 @@ __all__ = [
     "Font",
     "Ground",
     "Lettering",
+    "Picture",
     "Piece",
     "Pieces",
     "Place",
@@ -30,7 +32,7 @@ __all__ = [
     "Wash",
 ]
 
-PIECES = OpenUnion("piece", Ground, Lettering, Pool, Wash)
+PIECES = OpenUnion("piece", Ground, Lettering, Picture, Pool, Wash)
 """Every kind of piece that a board may hold."""
 
 if TYPE_CHECKING:
