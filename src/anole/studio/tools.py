@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from .arrange.cropping import CroppingTool
 from .arrange.leaving import LeavingTool
+from .arrange.picture_tool import PictureTool
 from .arrange.pool_tool import PoolTool
 from .arrange.pulling import PullingTool
 from .arrange.typing import TypingTool
@@ -27,6 +28,7 @@ class Tools:
         self.piece_paint, self.coat_paint = PaintTool(view, True), PaintTool(view)
         self.asking, self.throwing = AskingTool(view), ThrowTool(view)
         self.lantern, self.pool = LanternTool(view), PoolTool(view)
+        self.picture = PictureTool(view)
 
     def of(self, stage: Stage) -> list[BoardTool]:
         """What can be done on the board in a stage."""
@@ -38,6 +40,7 @@ class Tools:
                 *both,
                 self.cropping,
                 self.pool,
+                self.picture,
                 self.typing,
                 self.piece_paint,
                 self.pulling,

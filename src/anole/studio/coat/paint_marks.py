@@ -7,14 +7,15 @@ import math
 from typing import Any
 
 from PyQt6.QtCore import QPointF, QRectF, Qt
-from PyQt6.QtGui import QColor, QPainter, QPainterPath, QPen, QPolygonF
+from PyQt6.QtGui import QColor, QPainter, QPainterPath, QPolygonF
 
 from ...core.model import Gradient
 from .. import theme
+from ..four_ways import paint_four_ways, paint_twice
 from ..qt_colour import to_qt
 from .paint_handles import Grip
 
-RING, HEAD, CROSS, BOW = 6.5, 13.0, 10.0, 9.0
+RING, HEAD, BOW = 6.5, 13.0, 9.0
 ENDS = ("end", "turn")
 Placed = list[tuple[Grip, QPointF]]
 
@@ -29,20 +30,6 @@ def _stop_colour(paint: Any, kind: str) -> QColor:
     return to_qt(last if kind in ENDS else first)
 
 
-def _twice(painter: QPainter, draw: Any, wide: float) -> None:
-    """A light line with a dark rim: it is seen on any ground."""
-    for shade, more in (("desk", 2.2), ("text", 0.0)):
-        painter.setPen(
-            QPen(
-                theme.colour(shade),
-                wide + more,
-                cap=Qt.PenCapStyle.RoundCap,
-                join=Qt.PenJoinStyle.RoundJoin,
-            )
-        )
-        draw()
-
-
 def paint_grips(painter: QPainter, paint: Any, placed: Placed) -> None:
     """All marks of a paint, and the line between them."""
     painter.setRenderHint(QPainter.RenderHint.Antialiasing)
@@ -52,13 +39,13 @@ def paint_grips(painter: QPainter, paint: Any, placed: Placed) -> None:
     unit = way / length if length > 1e-6 else QPointF(1, 0)
     start, end = first + unit * RING, last - unit * (HEAD - 2)
     if length > RING + HEAD:
-        _twice(painter, lambda: painter.drawLine(start, end), 1.4)
+        paint_twice(painter, lambda: painter.drawLine(start, end), 1.4)
     for grip, spot in placed:
         colour = _stop_colour(paint, grip.kind)
         if grip.kind == "end":
             _arrowhead(painter, spot, unit, colour)
         elif grip.kind == "move":
-            _four_ways(painter, spot)
+            paint_four_ways(painter, spot)
         elif grip.kind == "turn":
             _bow(painter, spot, unit)
         else:
@@ -67,7 +54,7 @@ def paint_grips(painter: QPainter, paint: Any, placed: Placed) -> None:
 
 def _ring(painter: QPainter, spot: QPointF, colour: QColor) -> None:
     painter.setBrush(colour)
-    _twice(painter, lambda: painter.drawEllipse(spot, RING, RING), 2.0)
+    paint_twice(painter, lambda: painter.drawEllipse(spot, RING, RING), 2.0)
     painter.setBrush(Qt.BrushStyle.NoBrush)
 
 
@@ -76,20 +63,8 @@ def _arrowhead(painter: QPainter, tip: QPointF, unit: QPointF, colour: QColor) -
     back = tip - unit * HEAD
     head = QPolygonF([tip, back + across * 6.5, back + unit * 3, back - across * 6.5])
     painter.setBrush(colour)
-    _twice(painter, lambda: painter.drawPolygon(head), 2.0)
+    paint_twice(painter, lambda: painter.drawPolygon(head), 2.0)
     painter.setBrush(Qt.BrushStyle.NoBrush)
-
-
-def _four_ways(painter: QPainter, spot: QPointF) -> None:
-    path = QPainterPath()
-    for dx, dy in ((1, 0), (-1, 0), (0, 1), (0, -1)):
-        tip = spot + QPointF(dx, dy) * CROSS
-        path.moveTo(spot)
-        path.lineTo(tip)
-        for side in (-3.5, 3.5):
-            path.moveTo(tip)
-            path.lineTo(tip - QPointF(dx, dy) * 3.5 + QPointF(-dy, dx) * side)
-    _twice(painter, lambda: painter.drawPath(path), 1.6)
 
 
 def _bow(painter: QPainter, spot: QPointF, unit: QPointF) -> None:
@@ -111,4 +86,4 @@ def _bow(painter: QPainter, spot: QPointF, unit: QPointF) -> None:
         path.moveTo(one)
         path.lineTo(tip)
         path.lineTo(other)
-    _twice(painter, lambda: painter.drawPath(path), 1.8)
+    paint_twice(painter, lambda: painter.drawPath(path), 1.8)
