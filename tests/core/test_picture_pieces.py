@@ -8,6 +8,8 @@ import cv2
 import msgspec
 import numpy as np
 import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
 from PIL import Image
 
 from anole.core import assets
@@ -206,3 +208,30 @@ def test_a_new_one_stands_in_the_middle_no_larger_than_it_is(size):
     wide, high = piece.width.value, piece.height.value
     assert wide <= min(size[0], 72.01) and high <= min(size[1], 48.01)
     assert wide / high == pytest.approx(size[0] / size[1], rel=0.02) or min(wide, high) == 1
+
+
+CORNER = st.tuples(st.floats(-20, 20), st.floats(-20, 20))
+
+
+@settings(max_examples=25)
+@given(
+    st.builds(Corners, top_left=CORNER, bottom_right=CORNER) | st.none(),
+    st.builds(Pose, turn_x=st.floats(-85, 85), turn_y=st.floats(-85, 85)) | st.none(),
+    st.floats(1, 32_000),
+    st.floats(0.01, 100),
+    st.sampled_from([True, False]),
+)
+def test_whatever_its_form_it_is_a_picture_in_bounds(corners, pose, width, zoom, clear):
+    source = disc_picture(40) if clear else NOISE
+    rim = Stroke(id="s")
+    made = with_picture(source, (rim,), corners=corners, pose=pose, width=Length(width), zoom=zoom)
+    found = pixels(made)
+    assert np.isfinite(found).all()
+    assert found.min() >= -1e-4 and found.max() <= 1 + 1e-4
+
+
+def test_a_clear_picture_far_larger_than_the_board_is_looked_at_less_finely():
+    side = Length(30_000.0)
+    made = with_picture(disc_picture(), width=side, height=side)
+    found = rgba(made)[..., :3].astype(int)
+    assert np.abs(found - (240, 60, 20)).max() <= 2

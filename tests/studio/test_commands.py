@@ -14,7 +14,7 @@ from anole.studio.shell import Stage
 from ..core.shapes import board
 
 BY_ID = {command.id: command for command in COMMANDS}
-ASKING = {"open", "save", "save-as", "export", "close", "quit", "screen"}
+ASKING = {"open", "save", "save-as", "export", "picture", "close", "quit", "screen"}
 """Commands that open a dialog of the system, or end the window."""
 QUIET = sorted(set(BY_ID) - ASKING)
 

@@ -34,6 +34,7 @@ from .view import View
 NO_SIZE = (1, 1)
 REDUCED = Cache(192 << 20)
 """Pictures about as large as they lie on boards: whoever moves one needs the same again."""
+MOST_PX = 6_000_000
 FINER = 1.25
 """A picture is reduced in such steps before it is placed: each does for many sizes."""
 
@@ -66,6 +67,12 @@ class PictureKind(CoatedKind[Picture]):
         quad = frame.quad(scale)
         return positive(np.hstack([quad, np.roll(quad, -1, 0)]))
 
+    def _share(self, frame: PictureFrame, scale: float) -> float:
+        """Of the scale: at which an alpha is looked at as a whole, which may be far larger than
+        what is seen of it."""
+        box = frame.box(scale)
+        return min(1.0, math.sqrt(MOST_PX / max(box.width * box.height, 1)))
+
     def _raster(self, piece: Picture, dpi: float, scale: float) -> Raster:
         """The alpha of what is seen, over all of it."""
         frame = self._frame(piece, dpi)
@@ -78,13 +85,15 @@ class PictureKind(CoatedKind[Picture]):
         if not self.has_content(piece) or frame.empty:
             return np.zeros((0, 4))
         if has_alpha(piece.asset):
-            raster = self._raster(piece, dpi, scale)
-            return traced(raster.plane, raster.box)
+            share = self._share(frame, scale)
+            raster = self._raster(piece, dpi, scale * share)
+            return traced(raster.plane, raster.box) / share
         return self._edge(frame, scale)
 
     def shape(self, piece: Picture, view: View) -> Shape:
         dpi, scale = view.board.dpi, view.scale
-        if not self.has_content(piece) or not has_alpha(piece.asset):
+        whole = self.has_content(piece) and self._share(self._frame(piece, dpi), scale) == 1
+        if not whole or not has_alpha(piece.asset):
             return super().shape(piece, view)
         key = (self.struct, *self.outline_key(piece, dpi), scale)
         raster = view.cache.get(("alpha", *key), lambda: self._raster(piece, dpi, scale))

@@ -12,6 +12,8 @@ from ..box import Box
 from ..model import Picture
 from .placement import Placement, placement_of
 
+FARTHEST = 1e6
+"""px that a corner lies away at most; poses seen edge-on put some far beyond any board."""
 Rectangle = tuple[float, float, float, float]
 
 
@@ -57,7 +59,8 @@ class PictureFrame(NamedTuple):
 
     def box(self, scale: float) -> Box:
         """The px round what is seen."""
-        (x0, y0), (x1, y1) = self.quad(scale).min(0), self.quad(scale).max(0)
+        quad = np.clip(np.nan_to_num(self.quad(scale)), -FARTHEST, FARTHEST)
+        (x0, y0), (x1, y1) = quad.min(0), quad.max(0)
         return Box(
             int(np.floor(x0)) - 1, int(np.floor(y0)) - 1, int(np.ceil(x1)) + 1, int(np.ceil(y1)) + 1
         )
