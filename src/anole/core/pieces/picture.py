@@ -70,8 +70,8 @@ class PictureKind(CoatedKind[Picture]):
     def _share(self, frame: PictureFrame, scale: float) -> float:
         """Of the scale: at which an alpha is looked at as a whole, which may be far larger than
         what is seen of it."""
-        box = frame.box(scale)
-        return min(1.0, math.sqrt(MOST_PX / max(box.width * box.height, 1)))
+        wide, high = np.ptp(frame.quad(scale), axis=0) + 3
+        return min(1.0, math.sqrt(MOST_PX / max(float(wide * high), 1.0)))
 
     def _raster(self, piece: Picture, dpi: float, scale: float) -> Raster:
         """The alpha of what is seen, over all of it."""
@@ -82,7 +82,7 @@ class PictureKind(CoatedKind[Picture]):
 
     def chords(self, piece: Picture, dpi: float, scale: float) -> Chords:
         frame = self._frame(piece, dpi)
-        if not self.has_content(piece) or frame.empty:
+        if not self.has_content(piece) or frame.empty or not frame.is_within_reach(scale):
             return np.zeros((0, 4))
         if has_alpha(piece.asset):
             share = self._share(frame, scale)
@@ -92,7 +92,12 @@ class PictureKind(CoatedKind[Picture]):
 
     def shape(self, piece: Picture, view: View) -> Shape:
         dpi, scale = view.board.dpi, view.scale
-        whole = self.has_content(piece) and self._share(self._frame(piece, dpi), scale) == 1
+        frame = self._frame(piece, dpi)
+        whole = (
+            self.has_content(piece)
+            and frame.is_within_reach(scale)
+            and self._share(frame, scale) == 1
+        )
         if not whole or not has_alpha(piece.asset):
             return super().shape(piece, view)
         key = (self.struct, *self.outline_key(piece, dpi), scale)

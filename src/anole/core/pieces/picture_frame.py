@@ -37,6 +37,11 @@ class PictureFrame(NamedTuple):
         x0, y0, x1, y1 = self.seen
         return x1 <= x0 or y1 <= y0
 
+    def is_within_reach(self, scale: float) -> bool:
+        """Whether its corners lie where a picture can be made of them."""
+        quad = self.quad(scale)
+        return bool(np.isfinite(quad).all() and np.abs(quad).max() <= FARTHEST)
+
     def quad(self, scale: float) -> Points:
         """(4, 2) px: the corners of what is seen, at a render scale."""
         return self.placement.on_board(corners_of(self.seen)) * scale
