@@ -65,7 +65,7 @@ def test_words_have_a_size_of_their_own():
 @pytest.mark.parametrize(("field", "text"), [("pitch", "-5em"), ("lift", "-3em")])
 def test_a_file_says_which_field_is_wrong(field, text):
     data = to_builtins(small_board())
-    coat = next(c for c in data["pieces"][1]["style"] if field in c)
+    coat = next(c for c in data["pieces"][-1]["style"] if field in c)
     coat[field] = text
     with pytest.raises(ModelError, match=rf"{text} is less than .*pieces\[1\]\.style.*{field}"):
         from_builtins(data, Board)
