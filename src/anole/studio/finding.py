@@ -8,15 +8,13 @@ from collections.abc import Callable, Iterator
 from typing import NamedTuple
 
 from ..core.coats.registry import kind_of as coat_kind
-from ..core.edit.coats import put_style
 from ..core.edit.pieces import change_piece
 from ..core.lettering.fonts import families
 from ..core.library import styles as library
-from ..core.model import Board, Font, Style
+from ..core.model import Board, Font
 from ..core.pieces.registry import kind_of
 from .commands import MENUS
-from .commands.coats import add, kinds
-from .new_words import remember_style
+from .commands.coats import add, dressed, kinds, wear
 from .session import Session
 from .shell import Stage
 
@@ -119,24 +117,9 @@ def _styles(session: Session) -> Iterator[Found]:
             "style",
             one.style.name,
             about,
-            functools.partial(_put_on, style=one.style),
-            functools.partial(_dressed, style=one.style),
+            functools.partial(wear, style=one.style),
+            functools.partial(dressed, style=one.style),
         )
-
-
-def _dressed(session: Session, style: Style) -> Board | None:
-    piece = session.selection.coated
-    mark = library.digest(style.coats)
-    return None if piece is None else put_style(session.document.board, piece.id, style, mark)
-
-
-def _put_on(session: Session, style: Style) -> None:
-    piece, mark = session.selection.coated, library.digest(style.coats)
-    if piece is not None:
-        session.document.apply(
-            f"Style: {style.name}", lambda b: put_style(b, piece.id, style, mark)
-        )
-        remember_style(session.settings, style.name)
 
 
 def _fonts(session: Session) -> Iterator[Found]:

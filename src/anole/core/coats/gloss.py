@@ -44,7 +44,10 @@ class GlossKind(PaintedCoat[Gloss]):
 
     struct = Gloss
     title, family, about = "Gloss", "Face", "a shine cut off by a line or an oval"
-    mark = '<rect x="2.5" y="2.5" width="11" height="11" rx="2"/><path d="M3 3h10v4q-5 3.5-10 0z" fill="currentColor" stroke="none"/>'
+    mark = (
+        '<rect x="2.5" y="2.5" width="11" height="11" rx="2"/>'
+        '<path d="M3 3h10v4q-5 3.5-10 0z" fill="currentColor" stroke="none"/>'
+    )
     coverage = (
         "form",
         "frame",

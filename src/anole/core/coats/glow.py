@@ -21,7 +21,11 @@ class GlowKind(PaintedCoat[Glow]):
 
     struct = Glow
     title, family, about = "Glow", "Line", "light or colour that fades along a span"
-    mark = '<circle cx="8" cy="8" r="2" fill="currentColor" stroke="none"/><circle cx="8" cy="8" r="4.2" opacity=".75"/><circle cx="8" cy="8" r="6.7" opacity=".4"/>'
+    mark = (
+        '<circle cx="8" cy="8" r="2" fill="currentColor" stroke="none"/>'
+        '<circle cx="8" cy="8" r="4.2" opacity=".75"/>'
+        '<circle cx="8" cy="8" r="6.7" opacity=".4"/>'
+    )
     place = Place.HALO
     coverage = ("span", "hot", "softness", "falloff", "silhouette")
     coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS

@@ -26,7 +26,11 @@ class GrainKind(CoatKind[Grain]):
 
     struct = Grain
     title, family, about = "Grain", "Light", "the face roughened by a pattern, lit"
-    mark = '<path d="M3.5 4h.01M8 3h.01M12.5 5h.01M5.5 8h.01M10 8.5h.01M3.5 12h.01M8 12.5h.01M12.5 12h.01" stroke-width="2.4" stroke-linecap="round"/>'
+    mark = (
+        '<path d="M3.5 4h.01M8 3h.01M12.5 5h.01M5.5 8h.01M10 8.5h.01M3.5 12h.01'
+        'M8 12.5h.01M12.5 12h.01"'
+        ' stroke-width="2.4" stroke-linecap="round"/>'
+    )
     coverage_reads = Reads.NOTHING
     colour_reads = Reads.FIELDS | Reads.UNITS | Reads.LAMP
 

@@ -49,7 +49,10 @@ class ShadowKind(PaintedCoat[Shadow]):
 
     struct = Shadow
     title, family, about = "Shadow", "Light", "the letters lifted off the ground"
-    mark = '<path d="M5.5 13.5h8v-8" stroke-width="2.6"/><rect x="2" y="2" width="8.5" height="8.5" rx="1"/>'
+    mark = (
+        '<path d="M5.5 13.5h8v-8" stroke-width="2.6"/>'
+        '<rect x="2" y="2" width="8.5" height="8.5" rx="1"/>'
+    )
     place = Place.GROUND
     coverage = ("lift", "grow", "falls", "silhouette", "lamp")
     coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS | Reads.LAMP

@@ -47,7 +47,10 @@ class SheenKind(PaintedCoat[Sheen]):
 
     struct = Sheen
     title, family, about = "Sheen", "Face", "soft bands that follow the form"
-    mark = '<rect x="2.5" y="2.5" width="11" height="11" rx="2"/><path d="M5.5 10.5l5-5M8.5 12l3.5-3.5" stroke-width="2"/>'
+    mark = (
+        '<rect x="2.5" y="2.5" width="11" height="11" rx="2"/>'
+        '<path d="M5.5 10.5l5-5M8.5 12l3.5-3.5" stroke-width="2"/>'
+    )
     coverage = ("bearing", "pitch", "width", "phase", "drift", "bow", "unevenness", "seed")
     coverage_reads = Reads.FIELDS | Reads.UNITS | Reads.FRAME
 

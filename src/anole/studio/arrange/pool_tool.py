@@ -38,8 +38,9 @@ class PoolTool(BoardTool):
     @property
     def pool(self) -> Pool | None:
         piece = self.selection.piece
-        usable = isinstance(piece, Pool) and piece.shown and not piece.locked
-        return piece if usable and isinstance(piece, Pool) else None
+        if not isinstance(piece, Pool) or piece.locked or not piece.shown:
+            return None
+        return piece
 
     def _grips(self, spot: Spot, now: ViewTransform) -> dict[str, QPointF]:
         """Where a spot is held: its middle, its outer ring at the right, its full part at the left."""

@@ -43,7 +43,7 @@ class PaintTool(BoardTool):
         self._grip: Grip | None = None
         self._start: Held | None = None
         self._token: object | None = None
-        self._stretch = self._pulled_by = 1.0
+        self._pulled_by = 1.0
         self._first = QPointF()
 
     def held(self) -> Held | None:
@@ -77,23 +77,27 @@ class PaintTool(BoardTool):
         frame = self._board_box if over_board(paint) else ink_box(piece, board.dpi)
         return Held(paint, frame, placement(piece, board).em)
 
-    def _grips(self) -> list[tuple[Grip, QPointF]]:
+    def _marks(self) -> tuple[list[tuple[Grip, QPointF]], float]:
+        """The grips where they are held, and by how much the second stands farther out than it
+        means: where two marks would lie on each other."""
         held = self.held()
         if held is None:
-            return []
+            return [], 1.0
         now = self.view.transform_now()
         there = grips(held.paint, held.frame, held.em, self.document.board.dpi)
         placed = [(grip, now.to_widget(grip.x, grip.y)) for grip in there]
-        if len(placed) == 2:
-            (_, first), (last_grip, last) = placed
-            way = last - first
-            length = math.hypot(way.x(), way.y())
-            self._stretch = max(APART / max(length, 1e-6), 1.0)
-            if length < APART:
-                # where two marks would lie on each other the second is held farther out
-                unit = way / length if length > 1e-6 else QPointF(1, 0)
-                placed[1] = (last_grip, first + unit * APART)
-        return placed
+        if len(placed) < 2:
+            return placed, 1.0
+        (_, first), (last_grip, last) = placed
+        way = last - first
+        length = math.hypot(way.x(), way.y())
+        if length < APART:
+            unit = way / length if length > 1e-6 else QPointF(1, 0)
+            placed[1] = (last_grip, first + unit * APART)
+        return placed, max(APART / max(length, 1e-6), 1.0)
+
+    def _grips(self) -> list[tuple[Grip, QPointF]]:
+        return self._marks()[0]
 
     def _hit(self, at: QPointF) -> Grip | None:
         near = [
@@ -116,9 +120,9 @@ class PaintTool(BoardTool):
 
     def press(self, at: QPointF, keys: Qt.KeyboardModifier) -> bool:
         self._grip, self._start, self._token = self._hit(at), self.held(), object()
-        placed = self._grips()
+        placed, self._pulled_by = self._marks()
         if placed:
-            self._first, self._pulled_by = placed[0][1], self._stretch
+            self._first = placed[0][1]
         return self._grip is not None
 
     def pull(self, at: QPointF, keys: Qt.KeyboardModifier) -> None:

@@ -27,13 +27,13 @@ from PyQt6.QtWidgets import (
 )
 
 from ...core.atomic import FileError
-from ...core.edit.coats import put_style, style_of
+from ...core.edit.coats import style_of
 from ...core.library import styles as library
 from ...core.library.styles import StoredStyle
-from ...core.model import ModelError, Style
+from ...core.model import ModelError
 from .. import theme
+from ..commands.coats import dressed, wear
 from ..foot_bar import nothing
-from ..new_words import remember_style
 from ..plain import tip
 from ..samples import bare, sample, words_of
 from ..session import Session, aim, ask_menu
@@ -181,7 +181,7 @@ class Shelf(QWidget):
         for chip in self.chips:
             self._row.addWidget(chip)
             chip.pointed.connect(lambda on, c=chip: self._look(c if on else None))
-            chip.clicked.connect(lambda _, c=chip: self._put(c))
+            chip.clicked.connect(lambda _, c=chip: wear(self.session, c.stored.style))
             chip.unwanted.connect(lambda c=chip: self._ask_away(c))
         self._row.addStretch(1)
         self._asked = None
@@ -225,25 +225,8 @@ class Shelf(QWidget):
                 chip.image = image
                 chip.update()
 
-    def _with(self, style: Style) -> Any:
-        piece = self.selection.piece_id
-        assert piece is not None
-        mark = library.digest(style.coats)
-        return lambda board: put_style(board, piece, style, mark)
-
     def _look(self, chip: Chip | None) -> None:
-        if chip is None or self.selection.coated is None:
-            self.document.look_at(None)
-        else:
-            self.document.look_at(self._with(chip.stored.style)(self.document.board))
-
-    def _put(self, chip: Chip) -> None:
-        if self.selection.coated is None:
-            self.document.said.emit("Choose what the style goes on first.")
-            return
-        style = chip.stored.style
-        if self.document.apply(f"Style: {style.name}", self._with(style)):
-            remember_style(self.session.settings, style.name)
+        self.document.look_at(None if chip is None else dressed(self.session, chip.stored.style))
 
     def _ask_away(self, chip: Chip) -> None:
         """A style of one's own leaves the library; that cannot be undone, so it is asked."""

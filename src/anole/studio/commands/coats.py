@@ -8,7 +8,10 @@ from typing import Any
 
 from ...core.coats.kind import CoatKind
 from ...core.coats.registry import KINDS
-from ...core.edit.coats import add_coat, change_coat, move_coat
+from ...core.edit.coats import add_coat, change_coat, move_coat, put_style
+from ...core.library import styles
+from ...core.model import Board, Style
+from ..new_words import remember_style
 from ..session import Session
 from ..targets import StyleTarget
 from .command import (
@@ -45,6 +48,27 @@ def _kinds(session: Session) -> list[Choice]:
     if session.selection.coated is None:
         return []
     return [Choice(kind.title, functools.partial(add, tag=tag)) for tag, kind in kinds().items()]
+
+
+def dressed(session: Session, style: Style) -> Board | None:
+    """The board with a style on the chosen piece; None where nothing is chosen that wears one."""
+    piece = session.selection.coated
+    if piece is None:
+        return None
+    return put_style(session.document.board, piece.id, style, styles.digest(style.coats))
+
+
+def wear(session: Session, style: Style) -> None:
+    """Put a style on the chosen piece; the next new words wear it too."""
+    piece = session.selection.coated
+    if piece is None:
+        session.document.said.emit("Choose what the style goes on first.")
+        return
+    mark = styles.digest(style.coats)
+    if session.document.apply(
+        f"Style: {style.name}", lambda b: put_style(b, piece.id, style, mark)
+    ):
+        remember_style(session.settings, style.name)
 
 
 def switch(session: Session) -> None:

@@ -4,10 +4,13 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from typing import TypeVar
 
 from ..session import Session
 from ..targets import StopTarget, SwatchTarget
 from .command import STOP, SWATCH, Command, Menu
+
+T = TypeVar("T")
 
 
 def _stops(session: Session) -> StopTarget | None:
@@ -18,20 +21,15 @@ def _swatch(session: Session) -> SwatchTarget | None:
     return session.shell.targets.find(SwatchTarget)
 
 
-def _to_stops(act: Callable[[StopTarget], None]) -> Callable[[Session], object]:
+def _on(
+    find: Callable[[Session], T | None], act: Callable[[T], None]
+) -> Callable[[Session], object]:
+    """Act on a target, where there is one."""
+
     def run(session: Session) -> None:
-        stops = _stops(session)
-        if stops is not None:
-            act(stops)
-
-    return run
-
-
-def _to_swatch(act: Callable[[SwatchTarget], None]) -> Callable[[Session], object]:
-    def run(session: Session) -> None:
-        swatch = _swatch(session)
-        if swatch is not None:
-            act(swatch)
+        target = find(session)
+        if target is not None:
+            act(target)
 
     return run
 
@@ -57,7 +55,7 @@ MENU = Menu(
             "double stop",
             "Double the stop",
             (),
-            _to_stops(lambda t: t.double_stop()),
+            _on(_stops, lambda t: t.double_stop()),
             _has_stops,
             (STOP,),
         ),
@@ -65,7 +63,7 @@ MENU = Menu(
             "delete stop",
             "Delete the stop",
             (),
-            _to_stops(lambda t: t.delete_stop()),
+            _on(_stops, lambda t: t.delete_stop()),
             _can_delete_stop,
             (STOP,),
         ),
@@ -73,7 +71,7 @@ MENU = Menu(
             "centre hint",
             "Halfway place back to the middle",
             (),
-            _to_stops(lambda t: t.centre_hint()),
+            _on(_stops, lambda t: t.centre_hint()),
             _has_stops,
             (STOP,),
         ),
@@ -81,7 +79,7 @@ MENU = Menu(
             "spread stops",
             "Spread the stops evenly",
             (),
-            _to_stops(lambda t: t.spread_stops()),
+            _on(_stops, lambda t: t.spread_stops()),
             _has_stops,
             (STOP,),
         ),
@@ -89,7 +87,7 @@ MENU = Menu(
             "reverse stops",
             "Reverse the stops",
             (),
-            _to_stops(lambda t: t.reverse_stops()),
+            _on(_stops, lambda t: t.reverse_stops()),
             _has_stops,
             (STOP,),
         ),
@@ -98,7 +96,7 @@ MENU = Menu(
             "use swatch",
             "Use the saved one",
             (),
-            _to_swatch(lambda t: t.use_swatch()),
+            _on(_swatch, lambda t: t.use_swatch()),
             lambda s: _swatch(s) is not None,
             (SWATCH,),
         ),
@@ -106,7 +104,7 @@ MENU = Menu(
             "delete swatch",
             "Delete the saved one",
             (),
-            _to_swatch(lambda t: t.delete_swatch()),
+            _on(_swatch, lambda t: t.delete_swatch()),
             _can_delete_swatch,
             (SWATCH,),
         ),

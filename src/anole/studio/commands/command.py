@@ -67,10 +67,6 @@ def has_piece(session: Session) -> bool:
     return session.selection.piece is not None
 
 
-def has_placed(session: Session) -> bool:
-    return session.selection.placed is not None
-
-
 def has_coated(session: Session) -> bool:
     return session.selection.coated is not None
 

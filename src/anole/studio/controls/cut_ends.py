@@ -11,10 +11,12 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 from ...core.model import Moulding
 from ...core.model.moulding import Profile
 from .. import theme
+from .grid_steps import grid_steps
 from .section import section
 
 PROFILES = get_args(Profile)
 PER_ROW = 6
+STEPS = grid_steps(PER_ROW)
 
 
 class CutEnds(QWidget):
@@ -82,13 +84,7 @@ class CutEnds(QWidget):
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         assert event is not None
-        steps = {
-            Qt.Key.Key_Left: -1,
-            Qt.Key.Key_Right: 1,
-            Qt.Key.Key_Up: -PER_ROW,
-            Qt.Key.Key_Down: PER_ROW,
-        }
-        step = steps.get(Qt.Key(event.key()))
+        step = STEPS.get(Qt.Key(event.key()))
         if step is None:
             super().keyPressEvent(event)
             return

@@ -21,16 +21,12 @@ from .. import theme
 from ..session import session_of
 from .cells import Cells
 from .gradient_bar import bar_image
+from .grid_steps import grid_steps
 from .keep_name import KeepName
 from .layouts import column, row
 
 WIDE, HIGH, GAP, PER_ROW = 62, 26, 5, 4
-STEPS = {
-    Qt.Key.Key_Left: -1,
-    Qt.Key.Key_Right: 1,
-    Qt.Key.Key_Up: -PER_ROW,
-    Qt.Key.Key_Down: PER_ROW,
-}
+STEPS = grid_steps(PER_ROW)
 
 
 class Entry(NamedTuple):

@@ -11,15 +11,11 @@ from PyQt6.QtGui import QHideEvent, QImage, QKeyEvent, QMouseEvent, QPainter, QP
 from PyQt6.QtWidgets import QFrame, QScrollArea, QVBoxLayout, QWidget
 
 from .. import theme
+from .grid_steps import grid_steps
 
 CELL, PICTURE, PER_ROW = QSize(76, 66), QSize(70, 44), 3
 MOST_ROWS = 7
-STEPS = {
-    Qt.Key.Key_Left: -1,
-    Qt.Key.Key_Right: 1,
-    Qt.Key.Key_Up: -PER_ROW,
-    Qt.Key.Key_Down: PER_ROW,
-}
+STEPS = grid_steps(PER_ROW)
 
 
 class PictureGrid(QWidget):

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import functools
 
-import msgspec
 from PyQt6.QtCore import QEvent, QObject, Qt, pyqtSignal
 from PyQt6.QtGui import QKeyEvent
 from PyQt6.QtWidgets import (
@@ -16,6 +15,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
+from ...core.edit.coats import put_style
 from ...core.edit.titles import add_title
 from ...core.library import styles as library
 from ...core.library.styles import StoredStyle
@@ -44,12 +44,7 @@ def _titled(text: str, purpose: Purpose) -> tuple[Board, str]:
 def dressed_board(text: str, purpose: Purpose, style: Style) -> Board:
     """The board that a click on a style opens."""
     board, fresh = _titled(text, purpose)
-    words = board.lettering(fresh)
-    coats = tuple(msgspec.structs.replace(c, id=f"coat-{n}") for n, c in enumerate(style.coats))
-    dressed = msgspec.structs.replace(words, style=coats)
-    return msgspec.structs.replace(
-        board, pieces=tuple(dressed if p.id == fresh else p for p in board.pieces)
-    )
+    return put_style(board, fresh, style)
 
 
 class StartPage(QWidget):

@@ -95,7 +95,12 @@ class PurposeList(QWidget):
         ):
             field.setAccessibleName(name)
             field.show_text(str(value))
-            field.typed.connect(lambda *_: self._sized())
+        self.width_field.typed.connect(
+            lambda value, _: self._sized(self._own._replace(width=_px(value)))
+        )
+        self.height_field.typed.connect(
+            lambda value, _: self._sized(self._own._replace(height=_px(value)))
+        )
         titles = [p.title for p in PURPOSES] + [self._own.title]
         last = settings.get(LAST, "")
         self.group.buttons()[titles.index(last) if last in titles else 0].setChecked(True)
@@ -116,27 +121,25 @@ class PurposeList(QWidget):
             self.width_field.setFocus()
         self.changed.emit()
 
-    def _sized(self) -> None:
-        sizes = []
-        for field, was in (
-            (self.width_field, self._own.width),
-            (self.height_field, self._own.height),
-        ):
-            text = field.text().split()[0] if field.text().split() else ""
-            size = int(float(text)) if text.replace(".", "", 1).isdigit() else was
-            sizes.append(min(max(size, LEAST), MOST))
-        self._own = self._own._replace(width=sizes[0], height=sizes[1])
-        for field, size in ((self.width_field, sizes[0]), (self.height_field, sizes[1])):
-            field.show_text(str(size))
+    def _sized(self, own: Purpose) -> None:
+        """Another width or height of one's own size."""
+        self._own = own
+        self.width_field.show_text(str(self._own.width))
+        self.height_field.show_text(str(self._own.height))
         last = self.group.buttons()[-1]
         assert isinstance(last, PurposeButton)
         last.purpose = self._own
         last.update()
-        self._settings.put("own_size", sizes)
+        self._settings.put("own_size", [self._own.width, self._own.height])
         self.changed.emit()
 
 
-def _sound(sizes: list[object]) -> tuple[int, int]:
+def _px(value: float) -> int:
+    return int(min(max(value, LEAST), MOST))
+
+
+def _sound(sizes: list[int]) -> tuple[int, int]:
+    """A remembered size, or one to start from."""
     if len(sizes) == 2 and all(type(s) is int and LEAST <= s <= MOST for s in sizes):
-        return int(str(sizes[0])), int(str(sizes[1]))
+        return sizes[0], sizes[1]
     return 1500, 500

@@ -22,18 +22,20 @@ Anchor = Literal[
     "bottom-right",
 ]
 Coordinate = Annotated[float, Meta(ge=-1e6, le=1e6)]
+Across = Annotated[
+    Coordinate, meta("Across", "Board px from the left", unit="px", step=1, soft=(0, 2000))
+]
+Down = Annotated[
+    Coordinate, meta("Down", "Board px from the top", unit="px", step=1, soft=(0, 2000))
+]
 Stretch = Annotated[float, Meta(ge=-100, le=100)]
 
 
 class Place(Struct, frozen=True, cache_hash=True, kw_only=True):
     """Where a piece stands: the point `anchor` of its box lies at (x, y) board px."""
 
-    x: Annotated[
-        Coordinate, meta("Across", "Board px from the left", unit="px", step=1, soft=(0, 2000))
-    ] = 0.0
-    y: Annotated[
-        Coordinate, meta("Down", "Board px from the top", unit="px", step=1, soft=(0, 2000))
-    ] = 0.0
+    x: Across = 0.0
+    y: Down = 0.0
     anchor: Annotated[Anchor, Meta(extra={"hidden": True})] = "centre"
     scale_x: Annotated[Stretch, Meta(extra={"hidden": True})] = 1.0
     scale_y: Annotated[Stretch, Meta(extra={"hidden": True})] = 1.0

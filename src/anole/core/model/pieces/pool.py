@@ -9,7 +9,7 @@ from msgspec import Meta, Struct
 from ..colour import Colour
 from ..fields import meta, number, share
 from ..paints import ColourPaint, Paint
-from .base import Coordinate, Piece
+from .base import Across, Down, Piece
 
 MOST_SPOTS = 200
 
@@ -17,12 +17,8 @@ MOST_SPOTS = 200
 class Spot(Struct, frozen=True, cache_hash=True, kw_only=True):
     """A soft disc: full as far as `hardness` of its radius, gone at the radius."""
 
-    x: Annotated[
-        Coordinate, meta("Across", "Board px from the left", unit="px", step=1, soft=(0, 2000))
-    ] = 0.0
-    y: Annotated[
-        Coordinate, meta("Down", "Board px from the top", unit="px", step=1, soft=(0, 2000))
-    ] = 0.0
+    x: Across = 0.0
+    y: Down = 0.0
     radius: Annotated[
         float, number("Radius", "Board px", 0.5, 64_000, soft=(10, 1500), unit="px", step=1)
     ] = 200.0
