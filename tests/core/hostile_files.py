@@ -37,3 +37,11 @@ def png(width: int, height: int, depth: int = 8, rows: bytes = b"") -> bytes:
     head = struct.pack(">IIBBBBB", width, height, depth, 6, 0, 0, 0)
     data = zlib.compress(rows or bytes(1000))
     return b"\x89PNG\r\n\x1a\n" + chunk(b"IHDR", head) + chunk(b"IDAT", data) + chunk(b"IEND", b"")
+
+
+def slow_svg(filters: int = 60) -> bytes:
+    """Nothing wrong with it but that its noise takes minutes."""
+    noise = '<feTurbulence baseFrequency="0.9" numOctaves="10" result="n"/>' * filters
+    return svg(
+        '<rect width="100" height="100" filter="url(#f)"/>', f'<filter id="f">{noise}</filter>'
+    )

@@ -37,7 +37,7 @@ def message(window) -> str:
     ("make", "says"),
     [
         (hostile_files.nested_groups, "evil.svg"),
-        (hostile_files.nested_uses, "longer than 3 seconds"),
+        (hostile_files.slow_svg, "longer than 3 seconds"),
     ],
 )
 def test_a_hostile_picture_costs_a_message(open_window, settle, tmp_path, monkeypatch, make, says):
@@ -53,7 +53,7 @@ def test_a_hostile_picture_costs_a_message(open_window, settle, tmp_path, monkey
 
 
 def test_a_slow_opening_is_cancelled_and_the_board_stays(open_window, qtbot, tmp_path):
-    data = hostile_files.nested_uses(31)
+    data = hostile_files.slow_svg()
     asset = Asset(sha=assets.put(data), name="slow.svg", media_type="image/svg+xml")
     slow = msgspec.structs.replace(board(), name="Slow", assets=(asset,))
     board_file.write(tmp_path / "slow.anole", board_file.Document(slow), None)

@@ -47,18 +47,19 @@ def _carried(kind: str) -> bytes | None:
     return bytes(mime.data(kind).data()) if mime is not None and mime.hasFormat(kind) else None
 
 
-def paste(session: Session) -> None:
-    """A copied coat above the chosen one, or a copied piece on top of the board."""
+def paste(session: Session) -> bool:
+    """A copied coat above the chosen one, or a copied piece on top of the board; False when
+    neither was copied."""
     if _paste_coat(session):
-        return
+        return True
     text, document = _carried(PIECE), session.document
     if text is None:
-        document.said.emit("There is nothing to paste; copy a piece with Ctrl+C first.")
-        return
+        return False
     by = SHIFT * min(document.board.width, document.board.height)
     fresh = document.make("Paste", lambda b: clipboard.paste(b, text, by))
     if fresh is not None:
         session.selection.choose(fresh)
+    return True
 
 
 def _paste_coat(session: Session) -> bool:

@@ -11,10 +11,11 @@ from PyQt6.QtCore import QMimeData
 
 from ..core.coats.kind import Place
 from ..core.coats.registry import kind_of as coat_kind
-from ..core.edit.coats import change_coat
+from ..core.edit.coats import change_coat, put_style
 from ..core.edit.pieces import change_piece, remove_piece
-from ..core.model import Board, Coat, Coated, ImagePaint, Piece
+from ..core.model import Board, Coat, Coated, ImagePaint, Piece, Style
 from ..core.paint.image_formats import SUFFIXES
+from ..core.paint.svg_files import svg_file
 from ..core.pieces.registry import kind_of
 from ..core.registry import Registry
 from .foot_bar import nothing
@@ -30,10 +31,11 @@ MOST = 50
 def use_picture(session: Session, path: Path) -> None:
     """In Coat the chosen coat is painted with it; elsewhere it stands on the board, and the bar at
     the foot offers what else it can be."""
-    take_picture(session, path, lambda sha: _use(session, sha))
+    take_picture(session, path, lambda sha: use_asset(session, sha))
 
 
-def _use(session: Session, sha: str) -> None:
+def use_asset(session: Session, sha: str) -> None:
+    """The same with a picture that the board carries."""
     document, selection = session.document, session.selection
     piece, coat = selection.coated, selection.coat
     if session.shell.stage == Stage.COAT and piece and coat and coat_kind(coat).held(coat):
@@ -89,6 +91,8 @@ def _meanings(
                 piece.id,
             )
         )
+    if words is not None and words.style and svg_file(sha) is not None:
+        found.append(Meaning("Dress it like the words", lambda b: _dressed(b, fresh, words), fresh))
     if words is not None and _painted(words):
         coat, paint = _painted(words)[0], ImagePaint(asset=sha)
         found.append(
@@ -99,6 +103,13 @@ def _meanings(
             )
         )
     return found
+
+
+def _dressed(board: Board, emblem: str, words: Coated) -> Board:
+    """Artwork as one silhouette in the words' style."""
+    name = words.worn.name if words.worn else words.name
+    board = put_style(board, emblem, Style(name=name, coats=words.style))
+    return change_piece(board, emblem, own=False)
 
 
 def _painted(words: Coated) -> list[Coat]:

@@ -38,14 +38,22 @@ def take_picture(session: Session, path: Path, then: Callable[[str], object]) ->
     """Let the board carry a picture file, in the background; `then` is told its SHA-256. What is
     wrong with it is said."""
 
+    take_bytes(session, path.name, lambda: read_bytes(path, MOST_BYTES), then)
+
+
+def take_bytes(
+    session: Session, name: str, read: Callable[[], bytes], then: Callable[[str], object]
+) -> None:
+    """The same with a picture whose bytes `read` brings."""
+
     def carry(taken: tuple[Asset, tuple[str, ...]]) -> None:
         asset, troubles = taken
-        session.document.apply(f"Add picture {path.name}", lambda b: carry_picture(b, asset))
+        session.document.apply(f"Add picture {name}", lambda b: carry_picture(b, asset))
         for trouble in troubles:
             session.document.said.emit(trouble)
         then(asset.sha)
 
     def work(stop: Callable[[], bool]) -> tuple[Asset, tuple[str, ...]]:
-        return picture_asset(read_bytes(path, MOST_BYTES), path.name, stop)
+        return picture_asset(read(), name, stop)
 
-    session.reading.read(path.name, work, carry)
+    session.reading.read(name, work, carry)

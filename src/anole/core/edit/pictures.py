@@ -6,10 +6,11 @@ from collections.abc import Callable
 
 from .. import assets
 from ..isolation.client import never
-from ..model import Asset, Board, Length, Picture, Place
-from ..paint.image_formats import ImageError
+from ..model import Asset, Board, Emblem, Length, Picture, Place
+from ..paint.image_formats import SVG, SVG_TYPE, ImageError
 from ..paint.picture_files import decoded_asset
 from ..paint.pictures import size_of
+from ..paint.svg_files import svg_file
 from .checked import replaced
 from .pieces import insert_piece
 
@@ -25,8 +26,11 @@ def picture_asset(
     """Take a picture in, which can take long; also what was wrong with it but did not stop it.
     Raises ImageError."""
     found = decoded_asset(assets.put(data), name, stop)
-    media_type = found.format.media_type
-    return Asset(sha=assets.digest(data), name=name, media_type=media_type), found.troubles
+    asset = Asset(sha=assets.digest(data), name=name, media_type=found.format.media_type)
+    # an SVG's outlines are made here too, where nobody waits for them
+    vector = svg_file(asset.sha) if found.format.name == SVG else None
+    more = vector.troubles if vector is not None else ()
+    return asset, (*found.troubles, *(one for one in more if one not in found.troubles))
 
 
 def carry_picture(board: Board, asset: Asset) -> Board:
@@ -38,19 +42,17 @@ def carry_picture(board: Board, asset: Asset) -> Board:
 
 def add_picture_piece(board: Board, sha: str) -> tuple[Board, str]:
     """A carried picture as a piece in the middle, on top, as large as it is or as the board has
-    room for; returns the board and its id."""
+    room for, an SVG as an emblem; returns the board and its id."""
     size = size_of(sha) or (400, 300)
     share = min(SHARE * board.width / size[0], SHARE * board.height / size[1], 1.0)
     wide, high = (max(round(side * share, 2), 1.0) for side in size)
     name = next((asset.name for asset in board.assets if asset.sha == sha), "Picture")
-    piece = Picture(
-        id="new",
-        name=name.rpartition(".")[0] or name,
-        asset=sha,
-        width=Length(wide),
-        height=Length(high),
-        place=Place(x=board.width / 2, y=board.height / 2),
+    name, place = name.rpartition(".")[0] or name, Place(x=board.width / 2, y=board.height / 2)
+    piece: Picture | Emblem = Picture(
+        id="new", name=name, asset=sha, width=Length(wide), height=Length(high), place=place
     )
+    if any(asset.sha == sha and asset.media_type == SVG_TYPE for asset in board.assets):
+        piece = Emblem(id="new", name=name, asset=sha, height=Length(high), place=place)
     return insert_piece(board, piece, len(board.pieces))
 
 

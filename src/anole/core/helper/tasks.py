@@ -15,9 +15,11 @@ from ..lettering.fonts import built_in
 from ..paint.decoding import decode
 from ..paint.image_formats import ImageError
 from ..registry import Registry
+from ..svg.content import read
+from ..svg.errors import SvgError
 
 Answer = tuple[Any, Sequence[np.ndarray]]
-REFUSALS = (ImageError, FontError)
+REFUSALS = (ImageError, FontError, SvgError)
 """Errors that say what is wrong with the bytes."""
 
 
@@ -44,6 +46,24 @@ def _details(meta: dict[str, Any], data: bytes) -> Answer:
     return details_of(data, meta["index"]), []
 
 
+def _svg_outline(meta: dict[str, Any], data: bytes) -> Answer:
+    """The silhouette of an SVG, and whether it is that of its drawing too."""
+    content = read(data)
+    outline = content.silhouette()
+    told = {
+        "width": content.view.width,
+        "height": content.view.height,
+        "solid": outline.solid,
+        "troubles": content.troubles.told(meta["name"]),
+    }
+    return told, [outline.curves]
+
+
+def _svg_drawing(meta: dict[str, Any], data: bytes) -> Answer:
+    """An SVG in its colours, its longer side so many px."""
+    return None, [read(data).drawn(meta["side"])]
+
+
 def warm() -> None:
     """Load what the first font would wait for a second for."""
     font = built_in()[0]
@@ -53,5 +73,13 @@ def warm() -> None:
 
 
 TASKS: Registry[str, Callable[[dict[str, Any], bytes], Answer]] = Registry(
-    "task", {"picture": _picture, "font": _font, "faces": _faces, "details": _details}
+    "task",
+    {
+        "picture": _picture,
+        "font": _font,
+        "faces": _faces,
+        "details": _details,
+        "svg outline": _svg_outline,
+        "svg drawing": _svg_drawing,
+    },
 )

@@ -103,6 +103,11 @@ def _contours(path: skia.Path) -> list[_Contour]:
     return [part for part in contours if part.cubics]
 
 
+def contours_of(path: skia.Path) -> list[Curves]:
+    """Each closed contour of a path of lines, quadratic and cubic curves, (n, 4, 2) cubics."""
+    return [np.array(part.cubics) for part in _contours(path)]
+
+
 def _cleaned(cubics: np.ndarray, least: float) -> Curves:
     """A contour (n, 4, 2) without curves and handles smaller than `least`: where edges cross at a
     sharp angle unions leave spurs of no size, and a stroke's corners would stand on them."""
@@ -159,6 +164,23 @@ def united_chords(parts: Iterable[np.ndarray]) -> Chords:
             whole.addPoly([skia.Point(float(x), float(y)) for x, y in contour], True)
     curves = union(whole, 1.0).curves
     return np.hstack([curves[:, 0], curves[:, 3]])
+
+
+def data_of(path: skia.Path) -> str:
+    """SVG path data of a path of lines, quadratic and cubic curves."""
+    letters = {
+        _VERB.kMove_Verb: ("M", 0),
+        _VERB.kLine_Verb: ("L", 1),
+        _VERB.kQuad_Verb: ("Q", 1),
+        _VERB.kCubic_Verb: ("C", 1),
+        _VERB.kClose_Verb: ("Z", 9),
+    }
+    parts = []
+    for verb, points in path:
+        if verb in letters:
+            letter, first = letters[verb]
+            parts.append(letter + " ".join(f"{p.x():.6g} {p.y():.6g}" for p in points[first:]))
+    return "".join(parts)
 
 
 def path_of(cubics: np.ndarray) -> skia.Path:

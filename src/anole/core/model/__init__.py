@@ -36,6 +36,7 @@ from .paints import (
 from .pieces import (
     PIECES,
     Coated,
+    Emblem,
     Font,
     Ground,
     Lettering,
@@ -86,6 +87,7 @@ __all__ = [
     "ColourPaint",
     "Corners",
     "Curves",
+    "Emblem",
     "Exposure",
     "Fill",
     "FitBox",

@@ -10,10 +10,11 @@ import warnings
 
 import cv2
 import numpy as np
-import skia
 from PIL import Image, ImageCms, ImageOps, UnidentifiedImageError
 from PIL.TiffImagePlugin import TiffImageFile
 
+from ..svg.content import read
+from ..svg.errors import SvgError
 from ..text import short
 from .decoded import Decoded
 from .image_formats import RASTER, SVG, ImageError, format_named, is_svg
@@ -25,7 +26,7 @@ SVG_SIDE = 2048
 def decode(data: bytes, name: str) -> Decoded:
     """Raises ImageError."""
     if is_svg(data):
-        return Decoded(_svg(data, name), (), format_named(SVG))
+        return _svg(data, name)
     try:
         with warnings.catch_warnings():
             warnings.simplefilter("ignore")
@@ -116,23 +117,11 @@ def _in_srgb(
     return turned, ()
 
 
-def _svg(data: bytes, name: str) -> np.ndarray:
+def _svg(data: bytes, name: str) -> Decoded:
     """Drawn with its longer side at SVG_SIDE px."""
-    dom = skia.SVGDOM.MakeFromStream(skia.MemoryStream.MakeCopy(data))
-    size = dom.containerSize() if dom else None
-    if dom is None or size is None:
-        raise ImageError(f"{name} is not an SVG that can be read")
-    width, height = size.width(), size.height()
-    if not (0 < width < 1e6 and 0 < height < 1e6):
-        width = height = 512.0
-        dom.setContainerSize(skia.Size(width, height))
-    scale = SVG_SIDE / max(width, height)
-    array = np.zeros((max(round(height * scale), 1), max(round(width * scale), 1), 4), np.uint8)
-    surface = skia.Surface(array, colorType=skia.kRGBA_8888_ColorType)
-    canvas = surface.getCanvas()
-    canvas.scale(scale, scale)
-    dom.render(canvas)
-    surface.flushAndSubmit()
-    alpha = array[..., 3:].astype(np.float32)
-    straight = array[..., :3] * (255 / np.maximum(alpha, 1))
-    return np.concatenate([np.clip(straight + 0.5, 0, 255).astype(np.uint8), array[..., 3:]], 2)
+    try:
+        content = read(data)
+        pixels = content.drawn(SVG_SIDE)
+    except SvgError as error:
+        raise ImageError(f"{name} is not drawn: {error}") from error
+    return Decoded(pixels, content.troubles.told(name), format_named(SVG))

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from typing import NamedTuple
 
 RASTER = {
@@ -15,7 +16,9 @@ RASTER = {
 """Pillow's names of the formats, and the endings of their files."""
 MEDIA_TYPES = {name: f"image/{name.lower()}" for name in RASTER}
 SVG, SVG_TYPE, SVG_SUFFIX = "SVG", "image/svg+xml", ".svg"
-SVG_STARTS = (b"<?xml", b"<svg", b"<!--", b"<!doctype svg")
+_SVG = re.compile(r"<(\w+:)?svg[\s>/]", re.IGNORECASE)
+_MARKS = {b"\xff\xfe": "utf-16", b"\xfe\xff": "utf-16", b"<\0": "utf-16-le", b"\0<": "utf-16-be"}
+"""How bytes begin that are UTF-16 (XML 1.0, appendix F.1)."""
 SUFFIXES = (*(suffix for suffixes in RASTER.values() for suffix in suffixes), SVG_SUFFIX)
 
 
@@ -32,8 +35,9 @@ class ImageFormat(NamedTuple):
 
 
 def is_svg(data: bytes) -> bool:
-    """Whether bytes begin as an SVG does."""
-    return data[:1024].lstrip().lower().startswith(SVG_STARTS)
+    """Whether bytes begin as an SVG does, in the encodings that XML knows."""
+    head = data[: 1 << 16].decode(_MARKS.get(data[:2], "utf-8-sig"), "replace").lstrip()
+    return head.startswith("<") and _SVG.search(head) is not None
 
 
 def format_named(name: str) -> ImageFormat:

@@ -11,6 +11,7 @@ from ..failures import blaming
 from ..model import PIECES, Board, Coated, Piece, Placed
 from ..model.open_union import tag_of
 from ..registry import Registry
+from .emblem import EmblemKind
 from .ground import GroundKind
 from .kind import CoatedKind, PieceKind, PlacedKind
 from .lettering import LetteringKind
@@ -21,6 +22,7 @@ from .view import View
 from .wash import WashKind
 
 KINDS: Registry[type[Piece], PieceKind[Any]] = Registry("piece")
+KINDS.add(EmblemKind.struct, EmblemKind())
 KINDS.add(GroundKind.struct, GroundKind())
 KINDS.add(LetteringKind.struct, LetteringKind())
 KINDS.add(PictureKind.struct, PictureKind())

@@ -5,7 +5,8 @@ from __future__ import annotations
 from ...core.edit.coats import duplicate_coat, remove_coat
 from ...core.edit.pieces import duplicate_pieces, remove_pieces
 from ...core.model import Placed
-from ..clipboard import copy, paste, paste_style
+from ..clipboard import copy, paste_style
+from ..pasting import paste
 from ..session import Session
 from .command import (
     BOARD,

@@ -67,7 +67,7 @@ def _add(name: str, make: Callable[[Board], tuple[Board, str]]) -> Callable[[Ses
 
 
 ADDING = (
-    Command("picture", "Add a picture…", (), ask_picture, on=(BOARD,)),
+    Command("picture", "Add a picture or an emblem…", (), ask_picture, on=(BOARD,)),
     Command("pool", "Add a pool of light", (), _add("Add pool", add_pool), on=(BOARD,)),
     Command("rim", "Add dark corners", (), _add("Add dark corners", add_rim), on=(BOARD,)),
     Command("wash", "Add a wash over all", (), _add("Add wash", add_wash), on=(BOARD,)),

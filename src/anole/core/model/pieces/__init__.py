@@ -8,6 +8,7 @@ from msgspec import Meta
 
 from ..open_union import OpenUnion
 from .base import Coated, Piece, Place, Placed, Sourced
+from .emblem import Emblem
 from .ground import Ground
 from .lettering import Font, Lettering
 from .picture import Picture
@@ -17,6 +18,7 @@ from .wash import Wash
 __all__ = [
     "PIECES",
     "Coated",
+    "Emblem",
     "Font",
     "Ground",
     "Lettering",
@@ -32,7 +34,7 @@ __all__ = [
     "Wash",
 ]
 
-PIECES = OpenUnion("piece", Ground, Lettering, Picture, Pool, Wash)
+PIECES = OpenUnion("piece", Emblem, Ground, Lettering, Picture, Pool, Wash)
 """Every kind of piece that a board may hold."""
 
 if TYPE_CHECKING:
