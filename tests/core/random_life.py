@@ -21,6 +21,7 @@ from anole.core.edit import (
     boards,
     carrying,
     clipboard,
+    clusters,
     coats,
     fitting,
     font_files,
@@ -33,6 +34,7 @@ from anole.core.edit import (
 from anole.core.library import styles
 from anole.core.model import (
     Board,
+    Cluster,
     Coated,
     Colour,
     Fill,
@@ -42,6 +44,7 @@ from anole.core.model import (
     Length,
     Lettering,
     ModelError,
+    Piece,
     Place,
     Placed,
     Pool,
@@ -50,6 +53,7 @@ from anole.core.model import (
     from_builtins,
     to_builtins,
 )
+from anole.core.model.nesting import every
 
 from . import made_fonts
 from .other_values import changed
@@ -60,6 +64,10 @@ MOST_COATS, MOST_PIECES, MOST_LETTERS = 5, 4, 8
 SIDES = (40, 300)
 """px of a side of the board: small, so that thousands of frames can be compared."""
 FONTS = (made_fonts.featured(), made_fonts.wide(), made_fonts.variable())
+ARTWORK = (
+    b'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 60 40"><circle cx="20" cy="20" r="15"/>'
+    b'<path d="M30 5h25v30h-9z" fill="#c43" fill-opacity=".7"/></svg>'
+)
 PICTURE = cv2.imencode(".png", np.arange(300, dtype=np.uint8).reshape(10, 10, 3))[1].tobytes()
 
 
@@ -73,14 +81,14 @@ def first_board() -> Board:
 
 def some(rng: Random, board: Board, kind: type) -> Any:
     """A piece of a kind. Raises KeyError when there is none."""
-    there = [piece for piece in board.pieces if isinstance(piece, kind)]
+    there = [piece for piece in every(board.pieces) if isinstance(piece, kind)]
     if not there:
         raise KeyError(kind.__name__)
     return rng.choice(there)
 
 
 def some_coat(rng: Random, board: Board) -> tuple[str, str]:
-    worn = [p for p in board.pieces if isinstance(p, Coated) and p.style]
+    worn = [p for p in every(board.pieces) if isinstance(p, Coated) and p.style]
     if not worn:
         raise KeyError("coat")
     piece = rng.choice(worn)
@@ -88,7 +96,7 @@ def some_coat(rng: Random, board: Board) -> tuple[str, str]:
 
 
 def some_ids(rng: Random, board: Board) -> list[str]:
-    ids = [piece.id for piece in board.pieces if isinstance(piece, Placed)]
+    ids = [piece.id for piece in every(board.pieces) if isinstance(piece, Placed)]
     return rng.sample(ids, rng.randint(0, len(ids)))
 
 
@@ -150,7 +158,7 @@ def _put_style(rng: Random, board: Board) -> Board:
 
 
 def _room(board: Board) -> Board:
-    if len(board.pieces) > MOST_PIECES:
+    if len(list(every(board.pieces))) > MOST_PIECES:
         raise KeyError("room for a piece")
     return board
 
@@ -209,7 +217,7 @@ def _free_letters(rng: Random, board: Board) -> Board:
 
 
 def _distribute(rng: Random, board: Board) -> Board:
-    ids = [piece.id for piece in board.pieces if isinstance(piece, Placed)]
+    ids = [piece.id for piece in every(board.pieces) if isinstance(piece, Placed)]
     return arranging.distribute(board, ids, rng.random() < 0.5)
 
 
@@ -226,6 +234,12 @@ def _picture(rng: Random, board: Board) -> Board:
     board, sha, _ = pictures.add_picture(board, PICTURE, "grey.png")
     ground = some(rng, board, Ground)
     return pieces.change_piece(board, ground.id, paint=ImagePaint(asset=sha))
+
+
+def _placed_picture(rng: Random, board: Board) -> Board:
+    data, name = rng.choice([(PICTURE, "grey.png"), (ARTWORK, "wheel.svg")])
+    board, sha, _ = pictures.add_picture(_room(board), data, name)
+    return pictures.add_picture_piece(board, sha)[0]
 
 
 def _carry_picture(rng: Random, board: Board) -> Board:
@@ -288,9 +302,16 @@ OPERATIONS: dict[str, Operation] = {
     "replace_text": _replace_text,
     "change_letters": _change_letters,
     "free_letters": _free_letters,
-    "add_picture_piece": lambda r, b: pictures.add_picture_piece(
-        *pictures.add_picture(b, PICTURE, "grey.png")[:2]
-    )[0],
+    "add_picture_piece": _placed_picture,
+    "make_cluster": lambda r, b: clusters.make_cluster(b, some_ids(r, b)[:2])[0],
+    "dissolve_cluster": lambda r, b: clusters.dissolve_cluster(b, some(r, b, Cluster).id)[0],
+    "open_cluster": lambda r, b: clusters.open_cluster(b, some(r, b, Cluster).id),
+    "move_into": lambda r, b: clusters.move_into(
+        b, some(r, b, Placed).id, r.choice([None, some(r, b, Cluster).id]), r.randint(-1, 4)
+    ),
+    "clip": lambda r, b: clusters.clip(
+        b, [some(r, b, Piece).id], r.choice([None, some(r, b, Coated).id])
+    ),
     "add_pool": lambda r, b: atmosphere.add_pool(b)[0],
     "add_rim": lambda r, b: atmosphere.add_rim(b)[0],
     "add_wash": lambda r, b: atmosphere.add_wash(b)[0],
@@ -306,7 +327,7 @@ OPERATIONS: dict[str, Operation] = {
 QUERIES = {
     "replaced", "carried", "carried_coat", "coat_of", "natural_place", "style_of", "ink", "leaves",
     "font_asset", "taken", "free", "free_name", "picture_asset", "first_words", "extent", "guides",
-    "snap", "broken", "best_lines", "next_spot",
+    "snap", "broken", "renewed", "loses", "best_lines", "next_spot",
 }  # fmt: skip
 """What changes no board."""
 

@@ -29,8 +29,8 @@ def test_every_operation_is_listed():
 @pytest.mark.parametrize("name", OPERATIONS)
 def test_every_operation_does_something_in_a_life(name):
     rng, board = Random(5), first_board()
-    # what some of them need: words that stand apart, letters of their own
-    for needed in ("add_lettering", "add_lettering", "change_letters"):
+    # what some of them need: words that stand apart, letters of their own, a cluster
+    for needed in ("add_lettering", "add_lettering", "change_letters", "make_cluster"):
         _, board = lived(rng, board, needed)
     for _ in range(200):
         _, after = lived(rng, board, name)

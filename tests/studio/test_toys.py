@@ -53,7 +53,7 @@ def grip(window, kind: str, which: str = "") -> QPointF:
 
 def test_it_is_chosen_and_listed(window):
     assert window.selection.piece_id == "b"
-    assert window.pieces.piece("b").name == "Badge"
+    assert window.pieces.row_of("b").piece.name == "Badge"
     assert not window.pieces.images["b"].isNull()
     assert window.arrange.head.text() == "Badge"
 
@@ -72,7 +72,8 @@ def test_its_panel_comes_from_the_model(window, qtbot):
     assert badge(window).motto == "Roll"
     shape = window.arrange.section("shape").panel
     assert list(shape.controls) == ["corners", "pose"]
-    assert list(window.arrange.section("blending").panel.controls) == ["opacity", "blend"]
+    blending = ["opacity", "blend", "within", "together"]
+    assert list(window.arrange.section("blending").panel.controls) == blending
 
 
 def test_a_coat_that_says_nothing_of_a_field_has_it_in_its_panel(window):

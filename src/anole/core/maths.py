@@ -32,8 +32,10 @@ def _slopes(steps: np.ndarray, chords: np.ndarray) -> np.ndarray:
     before, after = chords[:-1], chords[1:]
     one_way = before * after > 0
     w1, w2 = 2 * steps[1:] + steps[:-1], steps[1:] + 2 * steps[:-1]
-    mean = np.divide(w1, before, where=one_way, out=np.ones_like(before))
-    mean += np.divide(w2, after, where=one_way, out=np.ones_like(after))
+    # next to a chord that is all but level the mean is beyond floats, and the slope 0
+    with np.errstate(over="ignore"):
+        mean = np.divide(w1, before, where=one_way, out=np.ones_like(before))
+        mean += np.divide(w2, after, where=one_way, out=np.ones_like(after))
     slopes[1:-1] = np.where(one_way, (w1 + w2) / mean, 0.0)
     slopes[0] = _end(steps[0], steps[1], chords[0], chords[1])
     slopes[-1] = _end(steps[-1], steps[-2], chords[-1], chords[-2])

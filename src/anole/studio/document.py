@@ -19,6 +19,7 @@ from ..core.history import History
 from ..core.lettering import fonts
 from ..core.lettering.fonts import find
 from ..core.model import Board, Lettering, ModelError
+from ..core.model.nesting import every
 from ..core.text import short
 from .troubles import TROUBLES
 
@@ -231,7 +232,7 @@ class Document(QObject):
         self.tell()
 
     def _say_missing_fonts(self) -> None:
-        words = [p for p in self.board.pieces if isinstance(p, Lettering)]
+        words = [p for p in every(self.board.pieces) if isinstance(p, Lettering)]
         lost = sorted({p.font.family for p in words if not find(p.font)[1]})
         if lost:
             self.said.emit(

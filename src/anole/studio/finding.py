@@ -12,6 +12,7 @@ from ..core.edit.pieces import change_piece
 from ..core.lettering.fonts import families
 from ..core.library import styles as library
 from ..core.model import Board, Font
+from ..core.model.nesting import every
 from ..core.pieces.registry import kind_of
 from .commands import MENUS
 from .commands.coats import add, dressed, kinds, wear
@@ -67,7 +68,7 @@ def _commands(session: Session) -> Iterator[Found]:
 
 
 def _pieces(session: Session) -> Iterator[Found]:
-    for piece in reversed(session.document.board.pieces):
+    for piece in reversed(list(every(session.document.board.pieces))):
         yield Found(
             "piece",
             piece.name or kind_of(piece).title,

@@ -10,6 +10,7 @@ from PyQt6.QtWidgets import (
     QGridLayout,
     QHBoxLayout,
     QLabel,
+    QLineEdit,
     QMenu,
     QPushButton,
     QVBoxLayout,
@@ -70,7 +71,12 @@ def pieces_panel(pieces: PiecesList, actions: Mapping[str, QAction]) -> QWidget:
         grid.addWidget(button, *divmod(number, 2))
         if name:
             button.clicked.connect(actions[name].trigger)
-    return panel(head("Pieces"), pieces, buttons, stretch=1)
+    search = QLineEdit()
+    search.setPlaceholderText("Find a piece by its name")
+    search.setAccessibleName("Find a piece")
+    search.setClearButtonEnabled(True)
+    search.textChanged.connect(pieces.search)
+    return panel(head("Pieces"), search, pieces, buttons, stretch=2)
 
 
 class BuildUpPanel(QWidget):

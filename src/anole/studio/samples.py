@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import math
+
 import msgspec
 
 from ..core.model import Board, Coat, Coated, Lettering, Piece, Place, Placed
@@ -11,6 +13,8 @@ MOST_LETTERS = 14
 ACROSS, DOWN = 1.12, 1.45
 """Of a piece's own size: what a sample shows round it, for strokes and glows."""
 MARGINS = (30.0, 10.0)
+MARGIN = 0.2
+"""em round a piece that is shown at a smaller scale."""
 LEAST = 0.01
 
 
@@ -54,10 +58,27 @@ def _fitted(piece: Placed, width: int, height: int, board: Board) -> Board:
     return msgspec.structs.replace(small, pieces=(msgspec.structs.replace(piece, **fields),))
 
 
+def _scaled(piece: Placed, width: int, height: int, board: Board) -> tuple[Board, float]:
+    """The piece as it is, on a board of about its size, and the scale at which that is small."""
+    kind = placed_kind(piece)
+    piece = kind.sample(piece, "")
+    x0, y0, x1, y1 = kind.extent(piece, board)
+    margin = MARGIN * kind.placement(piece, board.dpi).em
+    wide, high = max(x1 - x0, 1.0) + 2 * margin, max(y1 - y0, 1.0) + 2 * margin
+    scale = min(width / wide, height / high)
+    size = (min(max(math.ceil(side / scale), 1), 32_000) for side in (width, height))
+    wide, high = size
+    moved = kind.moved(piece, wide / 2 - (x0 + x1) / 2, high / 2 - (y0 + y1) / 2)
+    small = Board(width=wide, height=high, dpi=board.dpi, lamp=board.lamp, pieces=(moved,))
+    return small, scale
+
+
 def miniature(board: Board, piece_id: str, width: int, height: int) -> tuple[Board, float]:
     """One piece alone, and the scale at which its board is `width` x `height` px at most. What
     changes others is shown on those."""
     piece = board.piece(piece_id)
+    if isinstance(piece, Placed) and kind_of(piece).scaled:
+        return _scaled(piece, width, height, board)
     if isinstance(piece, Coated):
         return sample(piece, piece.style, words_of(piece), width, height, board), 1.0
     kind = kind_of(piece)

@@ -6,7 +6,8 @@ from typing import TypeVar
 
 from PyQt6.QtCore import QObject, pyqtSignal
 
-from ..core.model import Board, Coat, Coated, Lettering, Piece, Placed
+from ..core.model import Board, Cluster, Coat, Coated, Lettering, Piece, Placed
+from ..core.model.nesting import every, holder_of, path_to
 from .document import Document
 
 P = TypeVar("P", bound=Piece)
@@ -48,7 +49,8 @@ class Selection(QObject):
     @property
     def piece(self) -> Piece | None:
         """The piece whose panel is shown."""
-        return next((p for p in self._board.pieces if p.id == self.piece_id), None)
+        path = path_to(self._board.pieces, self.piece_id) if self.piece_id else ()
+        return path[-1] if path else None
 
     @property
     def placed(self) -> Placed | None:
@@ -78,7 +80,12 @@ class Selection(QObject):
     @property
     def pieces(self) -> list[Piece]:
         """All that are chosen, bottom first."""
-        return [piece for piece in self._board.pieces if piece.id in self.ids]
+        return [piece for piece in every(self._board.pieces) if piece.id in self.ids]
+
+    @property
+    def holder(self) -> Cluster | None:
+        """The cluster that is open: the one that the piece lies in."""
+        return holder_of(self._board.pieces, self.piece_id) if self.piece_id else None
 
     # choosing
 
@@ -145,7 +152,7 @@ class Selection(QObject):
         self.changed.emit()
 
     def _choose_something(self) -> None:
-        there = [p.id for p in self._board.pieces]
+        there = [p.id for p in every(self._board.pieces)]
         self.together = tuple(i for i in self.together if i in there)
         if self.piece_id not in there:
             coated = [p.id for p in self._board.pieces if isinstance(p, Coated)]

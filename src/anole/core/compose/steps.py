@@ -3,7 +3,8 @@
 A frame has up to three accumulators, all (4, H, W) float32 premultiplied: `ground` takes what
 lies outside the shape, `face` what lies inside it, and both are joined once, through the
 shape's coverage: the edge keeps that coverage whatever the number of coats, and no ground
-shows between a stroke and the face. `beneath` is the board beneath a piece painted apart.
+shows between a stroke and the face. `beneath` are the boards beneath pieces painted apart, each
+within the one before.
 """
 
 from __future__ import annotations
@@ -27,7 +28,13 @@ class Accumulators:
         shape = (4, window.height, window.width)
         self.ground = np.zeros(shape, np.float32)
         self.face = np.zeros(shape, np.float32)
-        self.beneath = np.zeros(shape, np.float32)
+        self._beneath: list[np.ndarray] = []
+
+    def beneath(self, depth: int) -> np.ndarray:
+        """The board as it was when the piece painted apart at a depth, from 0, began."""
+        while len(self._beneath) <= depth:
+            self._beneath.append(np.zeros_like(self.ground))
+        return self._beneath[depth]
 
     def inner(self, part: Box) -> tuple[int, int, int, int]:
         """A box of board px as x0, y0, x1, y1 in the planes."""
@@ -140,32 +147,45 @@ class CompositeStep(NamedTuple):
 
 
 class ApartBegin(NamedTuple):
-    """Keep the board as it is; then go on painting on it, or on nothing."""
+    """Keep the board as it is; then go on painting on it, or on nothing.
+
+    depth : how many pieces painted apart this one lies in
+    """
 
     key: Hashable
     box: Box
     on_nothing: bool
+    depth: int = 0
 
     def prepared(self, planes: Accumulators) -> PreparedStep:
-        instructions = [Instruction(COPY, self.box, planes.beneath, planes.ground)]
+        kept = planes.beneath(self.depth)
+        instructions = [Instruction(COPY, self.box, kept, planes.ground)]
         if self.on_nothing:
             instructions.append(Instruction(WIPE, self.box, planes.ground))
         return PreparedStep(instructions)
 
 
 class ApartEnd(NamedTuple):
-    """Join what was painted apart with the board beneath."""
+    """Join what was painted apart with the board beneath.
+
+    through : of a piece that another clips, that one's coverage and its box; the step's box lies
+        within it
+    """
 
     key: Hashable
     box: Box
     opacity: float
     blend: str
+    depth: int = 0
+    through: Callable[[], tuple[np.ndarray, Box]] | None = None
 
     def prepared(self, planes: Accumulators) -> PreparedStep:
-        ground, beneath, box = planes.ground, planes.beneath, self.box
+        ground, beneath, box = planes.ground, planes.beneath(self.depth), self.box
         if self.blend == "normal":
-            ones = np.ones((1, box.width), np.float32)
-            joined = Instruction(LERP, box, beneath, ground, ones, (box.x0, box.y0), self.opacity)
+            cover, at = np.ones((1, box.width), np.float32), box
+            if self.through is not None:
+                cover, at = self.through()
+            joined = Instruction(LERP, box, beneath, ground, cover, (at.x0, at.y0), self.opacity)
         else:
             mode = blend.NUMBER[self.blend]
             joined = Instruction(MERGE, box, beneath, ground, share=self.opacity, mode=mode)

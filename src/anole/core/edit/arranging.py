@@ -8,6 +8,8 @@ from typing import Literal
 import msgspec
 
 from ..model import Board, Placed
+from ..model.nesting import every
+from ..pieces.registry import kind_of
 from .pieces import with_piece
 from .snapping import extent
 
@@ -17,9 +19,13 @@ SHARE = {"left": 0.0, "middle": 0.5, "right": 1.0, "top": 0.0, "centre": 0.5, "b
 
 
 def moved(board: Board, ways: Mapping[str, tuple[float, float]]) -> Board:
-    """Move pieces by (dx, dy) board px each; locked ones stay. Raises KeyError."""
-    for piece_id, (dx, dy) in ways.items():
-        piece = board.placed(piece_id)
+    """Move pieces by (dx, dy) board px each, and what they clip along; locked ones stay. Raises
+    KeyError."""
+    for piece_id, (dx, dy) in _with_clipped(board, ways).items():
+        piece = board.piece(piece_id)
+        if not isinstance(piece, Placed):
+            board = with_piece(board, kind_of(piece).moved(piece, dx, dy))
+            continue
         if not piece.locked:
             place = msgspec.structs.replace(
                 piece.place, x=round(piece.place.x + dx, 3), y=round(piece.place.y + dy, 3)
@@ -28,10 +34,23 @@ def moved(board: Board, ways: Mapping[str, tuple[float, float]]) -> Board:
     return board
 
 
+def _with_clipped(
+    board: Board, ways: Mapping[str, tuple[float, float]]
+) -> dict[str, tuple[float, float]]:
+    """The same for what moves along with the pieces that clip it."""
+    found = {piece_id: way for piece_id, way in ways.items() if board.placed(piece_id)}
+    following = {p.id: p.within for p in every(board.pieces) if p.within and p.together}
+    for _ in following:
+        found.update(
+            {p: found[by] for p, by in following.items() if by in found and p not in found}
+        )
+    return found
+
+
 def _extents(board: Board, ids: Sequence[str]) -> dict[str, tuple[float, float, float, float]]:
     return {
         piece.id: extent(piece, board)
-        for piece in board.pieces
+        for piece in every(board.pieces)
         if piece.id in ids and isinstance(piece, Placed)
     }
 

@@ -8,11 +8,20 @@ from typing import Any, TypeVar
 import msgspec
 
 from ..lettering.carried_fonts import wearing_carried, with_fonts_of
-from ..model import Board, Coated, FitBox, Length, Lettering, Piece, Place, Placed
-from ..model.open_union import tag_of
+from ..model import Board, FitBox, Length, Lettering, ModelError, Piece, Place, Placed
+from ..model.nesting import (
+    clippers,
+    clipping_ring,
+    exchanged,
+    holder_of,
+    path_to,
+    siblings,
+    with_siblings,
+)
+from ..pieces.registry import kind_of, placed_kind
 from .carrying import with_assets
 from .checked import replaced
-from .ids import free, free_name
+from .ids import free_name, renewed
 
 P = TypeVar("P", bound=Piece)
 MARGIN = 0.05
@@ -28,7 +37,10 @@ def change_piece(board: Board, piece_id: str, **fields: Any) -> Board:
     if isinstance(piece, Placed) and touched & set(piece.off):
         off = tuple(kind for kind in piece.off if kind not in touched)
         piece = msgspec.structs.replace(piece, off=off)
-    return with_piece(board, piece)
+    made = with_piece(board, piece)
+    if "within" in fields and clipping_ring(made.pieces):
+        raise ModelError("a piece cannot clip itself, nor what clips it")
+    return made
 
 
 def switch_shaping(board: Board, piece_id: str, kind: str) -> Board:
@@ -39,10 +51,10 @@ def switch_shaping(board: Board, piece_id: str, kind: str) -> Board:
 
 
 def with_piece(board: Board, piece: Piece) -> Board:
-    """The board with the piece of the same id replaced."""
+    """The board with the piece of the same id replaced, in whatever cluster it is."""
     piece = _named_by_words(board.piece(piece.id), wearing_carried(board, piece))
-    pieces = tuple(piece if old.id == piece.id else old for old in board.pieces)
-    return msgspec.structs.replace(board, pieces=pieces)
+    piece = kind_of(piece).settled(piece)
+    return msgspec.structs.replace(board, pieces=exchanged(board.pieces, piece.id, (piece,)))
 
 
 def _named_by_words(old: Piece, piece: P) -> P:
@@ -58,21 +70,13 @@ def insert_piece(board: Board, piece: Piece, at: int, shift: float = 0.0) -> tup
     """Put a piece of whatever ids at a place of the order, moved by `shift` px; returns the board
     and the piece's new id."""
     board = with_fonts_of(board, piece)
-    piece = wearing_carried(board, piece)
-    (fresh,) = free(board, tag_of(piece))
-    if isinstance(piece, Coated):
-        ids = free(board, "coat", len(piece.style))
-        style = tuple(
-            msgspec.structs.replace(c, id=i) for c, i in zip(piece.style, ids, strict=True)
-        )
-        piece = msgspec.structs.replace(piece, style=style)
-    if isinstance(piece, Placed):
-        place = piece.place
-        moved = msgspec.structs.replace(place, x=place.x + shift, y=place.y + shift)
-        piece = msgspec.structs.replace(piece, place=moved)
-    piece = msgspec.structs.replace(piece, id=fresh, name=free_name(board, piece.name))
+    name = free_name(board, piece.name)
+    piece = renewed(board, wearing_carried(board, piece))
+    if shift:
+        piece = kind_of(piece).moved(piece, shift, shift)
+    piece = msgspec.structs.replace(piece, name=name)
     pieces = (*board.pieces[:at], piece, *board.pieces[at:])
-    return with_assets(msgspec.structs.replace(board, pieces=pieces), piece), fresh
+    return with_assets(msgspec.structs.replace(board, pieces=pieces), piece), piece.id
 
 
 def add_lettering(board: Board, text: str, **fields: Any) -> tuple[Board, str]:
@@ -93,25 +97,37 @@ def first_words(text: str) -> str:
 
 
 def remove_piece(board: Board, piece_id: str) -> Board:
-    """Take a piece off. Raises KeyError."""
+    """Take a piece off; what it clipped is whole again. Raises KeyError."""
     board.piece(piece_id)
-    pieces = tuple(piece for piece in board.pieces if piece.id != piece_id)
+    pieces = exchanged(board.pieces, piece_id, ())
+    for clipped, by in clippers(pieces).items():
+        if not path_to(pieces, by):
+            free = msgspec.structs.replace(path_to(pieces, clipped)[-1], within=None)
+            pieces = exchanged(pieces, clipped, (free,))
     return msgspec.structs.replace(board, pieces=pieces)
 
 
 def remove_pieces(board: Board, ids: Iterable[str]) -> Board:
-    """Take several pieces off; locked ones stay. Raises KeyError."""
+    """Take several pieces off; locked ones stay."""
     for piece_id in ids:
-        if not board.piece(piece_id).locked:
+        # a cluster takes what it holds along
+        if path_to(board.pieces, piece_id) and not board.piece(piece_id).locked:
             board = remove_piece(board, piece_id)
     return board
 
 
 def duplicate_piece(board: Board, piece_id: str, shift: float = 0.03) -> tuple[Board, str]:
     """A copy just above the piece, moved a little; returns the board and the copy's id."""
-    piece = board.piece(piece_id)
-    at = board.pieces.index(piece) + 1
-    return insert_piece(board, piece, at, shift * min(board.width, board.height))
+    piece, holder = board.piece(piece_id), holder_of(board.pieces, piece_id)
+    at = siblings(board.pieces, piece_id).index(piece) + 1
+    by = shift * min(board.width, board.height)
+    if holder is None:
+        return insert_piece(board, piece, at, by)
+    made, fresh = insert_piece(board, piece, len(board.pieces), by)
+    copy = made.pieces[-1]
+    inner = (*holder.pieces[:at], copy, *holder.pieces[at:])
+    pieces = with_siblings(made.pieces[:-1], holder, inner)
+    return msgspec.structs.replace(made, pieces=pieces), fresh
 
 
 def duplicate_pieces(board: Board, ids: Iterable[str]) -> tuple[Board, tuple[str, ...]]:
@@ -124,11 +140,11 @@ def duplicate_pieces(board: Board, ids: Iterable[str]) -> tuple[Board, tuple[str
 
 
 def move_in_order(board: Board, piece_id: str, to: int) -> Board:
-    """Put a piece at place `to` of the order, 0 the bottom."""
-    piece = board.piece(piece_id)
-    rest = [other for other in board.pieces if other.id != piece_id]
+    """Put a piece at place `to` of the order among its own, 0 the bottom."""
+    piece, holder = board.piece(piece_id), holder_of(board.pieces, piece_id)
+    rest = [other for other in siblings(board.pieces, piece_id) if other.id != piece_id]
     rest.insert(min(max(to, 0), len(rest)), piece)
-    return msgspec.structs.replace(board, pieces=tuple(rest))
+    return msgspec.structs.replace(board, pieces=with_siblings(board.pieces, holder, tuple(rest)))
 
 
 def pin(board: Board, piece_id: str, anchor: str) -> Board:
@@ -139,4 +155,5 @@ def pin(board: Board, piece_id: str, anchor: str) -> Board:
     down = {"top": margin, "bottom": board.height - margin}
     x = next((v for k, v in across.items() if k in anchor), board.width / 2)
     y = next((v for k, v in down.items() if k in anchor), board.height / 2)
-    return change_piece(board, piece_id, place=replaced(piece.place, x=x, y=y, anchor=anchor))
+    fields = placed_kind(piece).pinned(piece, board.dpi, anchor, (x, y))
+    return change_piece(board, piece_id, **fields)

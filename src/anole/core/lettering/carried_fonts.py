@@ -8,7 +8,7 @@ from typing import TypeVar
 import msgspec
 
 from .. import assets
-from ..model import Asset, Board, Lettering, Piece
+from ..model import Asset, Board, Cluster, Lettering, Piece
 from . import fonts
 
 P = TypeVar("P", bound=Piece)
@@ -29,7 +29,11 @@ def take_in(files: Iterable[Asset]) -> list[str]:
 
 
 def wearing_carried(board: Board, piece: P) -> P:
-    """Words that name the file which the board carries for their font; other pieces as they are."""
+    """Words that name the file which the board carries for their font; other pieces as they are,
+    but for the words that they hold."""
+    if isinstance(piece, Cluster):
+        inner = tuple(wearing_carried(board, held) for held in piece.pieces)
+        return piece if inner == piece.pieces else msgspec.structs.replace(piece, pieces=inner)
     if not isinstance(piece, Lettering) or not (board.fonts or piece.font.file):
         return piece
     best = fonts.nearest(piece.font, fonts.carried(board.fonts))
@@ -50,7 +54,9 @@ def with_carried_fonts(board: Board) -> Board:
 
 
 def with_fonts_of(board: Board, piece: Piece) -> Board:
-    """The board, carrying also the font that words from another board wear."""
+    """The board, carrying also the fonts that words from another board wear."""
+    for held in piece.pieces if isinstance(piece, Cluster) else ():
+        board = with_fonts_of(board, held)
     if not isinstance(piece, Lettering):
         return board
     name = Asset(sha=piece.font.file or "0" * 64, name="")

@@ -35,6 +35,7 @@ from .paints import (
 )
 from .pieces import (
     PIECES,
+    Cluster,
     Coated,
     Emblem,
     Font,
@@ -81,6 +82,7 @@ __all__ = [
     "Blur",
     "Board",
     "Cdl",
+    "Cluster",
     "Coat",
     "Coated",
     "Colour",

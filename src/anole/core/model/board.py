@@ -10,6 +10,7 @@ from .asset import Asset
 from .colour import Colour
 from .fields import Name, meta
 from .lamp import Lamp
+from .nesting import path_to
 from .paints import Gradient
 from .pieces import Coated, Lettering, Piece, Pieces, Placed
 
@@ -50,11 +51,11 @@ class Board(Struct, frozen=True, cache_hash=True, kw_only=True):
     assets: Annotated[tuple[Asset, ...], Meta(max_length=2000)] = ()
 
     def piece(self, piece_id: str) -> Piece:
-        """The piece of that id. Raises KeyError."""
-        for piece in self.pieces:
-            if piece.id == piece_id:
-                return piece
-        raise KeyError(piece_id)
+        """The piece of that id, in whatever cluster it is. Raises KeyError."""
+        path = path_to(self.pieces, piece_id)
+        if not path:
+            raise KeyError(piece_id)
+        return path[-1]
 
     def lettering(self, piece_id: str) -> Lettering:
         """The lettering of that id. Raises KeyError when there is none."""

@@ -16,8 +16,8 @@ from .budget import over_budget
 from .colour import Colour
 from .ink import Ink
 from .length import Length, Position
+from .nesting import clipping_ring, coats_of, every
 from .open_union import OpenUnion
-from .pieces import Coated
 from .tags import Tags
 
 T = TypeVar("T")
@@ -88,7 +88,7 @@ def from_builtins(data: Any, kind: type[T]) -> T:
     if wrong:
         raise ModelError(short(wrong))
     if isinstance(value, Board):
-        _refuse_twins(value)
+        _refuse_wrong_ids(value)
     return value
 
 
@@ -118,11 +118,13 @@ def _refuse_unreal(data: Any, where: str, depth: int = 0) -> None:
             _refuse_unreal(value, f"{where}[{index}]", depth + 1)
 
 
-def _refuse_twins(board: Board) -> None:
-    ids = Counter(piece.id for piece in board.pieces)
-    for piece in board.pieces:
-        if isinstance(piece, Coated):
-            ids.update(coat.id for coat in piece.style)
+def _refuse_wrong_ids(board: Board) -> None:
+    ids = Counter(piece.id for piece in every(board.pieces))
+    for style in coats_of(board.pieces):
+        ids.update(coat.id for coat in style)
     twice = [key for key, count in ids.items() if count > 1]
     if twice:
         raise ModelError(f"the id {short(twice[0])!r} is used twice - at `$.pieces`")
+    ring = clipping_ring(board.pieces)
+    if ring:
+        raise ModelError(f"the piece {short(ring)!r} would clip itself - at `$.pieces`")

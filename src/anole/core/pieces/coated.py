@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from typing import Any, Protocol
+from typing import Any, NamedTuple, Protocol
 
 from ..box import Box, around
 from ..coats.context import CoatContext, Reach
@@ -15,7 +15,7 @@ from ..compose.steps import ApartBegin, ApartEnd, CompositeStep, FaceBegin, Face
 from ..failures import blaming
 from ..field.outset import Outset, outset
 from ..field.shape_fields import ShapeFields, ink_box
-from ..model import Coat, Coated
+from ..model import Coat, Coated, Piece
 from ..paint.frames import Frames
 from .backdrop import BackdropRenderer
 from .coat_steps import coat_steps
@@ -103,41 +103,37 @@ def _steps(
     return steps
 
 
-def _layers(
-    kind: ShapeMaker, piece: Coated, context: CoatContext, view: View
-) -> list[CompositeStep]:
-    """The steps of the coats, bottom first; those on the face of a posed piece projected.
+class Layers(NamedTuple):
+    """The steps of a piece's coats, bottom first: those beneath its own colours, and those above.
 
-    A piece's own colours lie where words have their first fill: above shadows, glows and lines at
-    the foot of the stack, so that these frame it."""
+    Its own colours lie where words have their first fill: above shadows, glows and lines at the
+    foot of the stack, so that these frame it."""
+
+    lower: list[CompositeStep]
+    upper: list[CompositeStep]
+
+
+def layers(kind: ShapeMaker, piece: Coated, context: CoatContext, view: View) -> Layers:
+    """The steps of the coats; those on the face of a posed piece projected."""
     coats = [coat for coat in piece.style if coat.on and coat.opacity > 0]
-    own = kind.own_steps(piece, context, view)
     beneath = next(
         (n for n, coat in enumerate(coats) if kind_of(coat).place >= Place.TOP), len(coats)
     )
-    upright = _steps(coats, piece, context, view)
+    steps = _steps(coats, piece, context, view)
     on_face = [coat.plane == "face" for coat in coats]
     flat = flat_of(kind.placement(piece, view.board.dpi), piece, view) if any(on_face) else None
-    if flat is None or flat.view.window.empty:
-        return _joined(upright, own, beneath)
-    shape = kind.shape(flat.piece, flat.view)
-    turned = [
-        [onto_face(step, flat, view.window, view.cache, context.shape.covered) for step in steps]
-        for steps in _steps(coats, flat.piece, context_of(shape, piece.style, flat.view), flat.view)
-    ]
-    chosen = [
-        flat_steps if face else steps
-        for face, flat_steps, steps in zip(on_face, turned, upright, strict=True)
-    ]
-    return _joined(chosen, own, beneath)
+    if flat is not None and not flat.view.window.empty:
+        inner = context_of(kind.shape(flat.piece, flat.view), piece.style, flat.view)
+        for n, made in enumerate(_steps(coats, flat.piece, inner, flat.view)):
+            if on_face[n]:
+                within = context.shape.covered
+                steps[n] = [onto_face(s, flat, view.window, view.cache, within) for s in made]
+    return Layers(_joined(steps[:beneath]), _joined(steps[beneath:]))
 
 
-def _joined(
-    coats: list[list[CompositeStep]], own: list[CompositeStep], beneath: int
-) -> list[CompositeStep]:
-    """All steps in their order, a piece's own above the first `beneath` coats."""
-    parts = [*coats[:beneath], own, *coats[beneath:]]
-    return [step for steps in parts for step in steps]
+def _joined(steps: list[list[CompositeStep]]) -> list[CompositeStep]:
+    """Those that touch anything."""
+    return [step for some in steps for step in some if not step.box.empty]
 
 
 def coated_steps(kind: ShapeMaker, piece: Coated, view: View) -> list[Step]:
@@ -148,18 +144,31 @@ def coated_steps(kind: ShapeMaker, piece: Coated, view: View) -> list[Step]:
         return []
     face = context.around(0)
     where = (shape.key, shape.box, face)
-    layers = _layers(kind, piece, context, view)
+    coats, own = layers(kind, piece, context, view), kind.own_steps(piece, context, view)
     steps: list[Step] = [
         FaceBegin(("face", *where), face),
-        *(layer for layer in layers if not layer.box.empty),
+        *coats.lower,
+        *own,
+        *coats.upper,
         FaceEnd(("joined", *where), face, shape.covered),
     ]
-    if piece.opacity == 1 and piece.blend == "normal":
+    return blended(piece, steps, view)
+
+
+def is_apart(piece: Piece) -> bool:
+    """Whether a piece is painted apart, for its opacity or its blend."""
+    return piece.opacity < 1 or piece.blend != "normal"
+
+
+def blended(piece: Piece, steps: list[Step], view: View) -> list[Step]:
+    """The steps of a piece, painted apart where its opacity or its blend ask for it."""
+    if not is_apart(piece) or not steps:
         return steps
     box = around(step.box for step in steps)
     apart = piece.blend != "normal"
+    end = ("merged", box, piece.opacity, piece.blend, view.depth)
     return [
-        ApartBegin(("apart", box, apart), box, apart),
+        ApartBegin(("apart", box, apart, view.depth), box, apart, view.depth),
         *steps,
-        ApartEnd(("merged", box, piece.opacity, piece.blend), box, piece.opacity, piece.blend),
+        ApartEnd(end, box, piece.opacity, piece.blend, view.depth),
     ]

@@ -35,6 +35,7 @@ class PieceKind(Protocol[P]):
     sections : the parts of its panel, by name; tool : the tool that works inside it on the board
     ground : it covers the board, and is left out of a transparent picture
     on_others : it changes what lies beneath, and shows nothing alone
+    scaled : its miniature is itself at a smaller scale, rather than a smaller one of its kind
     """
 
     struct: type[P]
@@ -43,6 +44,7 @@ class PieceKind(Protocol[P]):
     tool: str = ""
     ground: bool = False
     on_others: bool = False
+    scaled: bool = False
 
     @abstractmethod
     def steps(self, piece: P, view: View) -> list[Step]:
@@ -82,6 +84,10 @@ class PieceKind(Protocol[P]):
         """The piece on a board whose corner was moved by so many px."""
         return piece
 
+    def settled(self, piece: P) -> P:
+        """The piece as a board keeps it, where one picture can be said in several ways."""
+        return piece
+
     def stored(self, piece: P) -> P:
         """The piece as it is written to a file."""
         return piece
@@ -108,6 +114,10 @@ class PlacedKind(PieceKind[Q], Protocol[Q]):
             min(max(round(v * ratio, 4), -100), 100) for v in (place.scale_x, place.scale_y)
         )
         return {"place": msgspec.structs.replace(place, scale_x=scale_x, scale_y=scale_y)}
+
+    def pinned(self, piece: Q, dpi: float, anchor: str, at: tuple[float, float]) -> dict[str, Any]:
+        """The fields that bring the point `anchor` of its box to a point of the board."""
+        return {"place": msgspec.structs.replace(piece.place, x=at[0], y=at[1], anchor=anchor)}
 
     def fitted(
         self,
@@ -201,7 +211,7 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
 
     def summary(self, piece: C) -> str:
         count = len(piece.style)
-        return f"{self.title}, {count} coat{'' if count == 1 else 's'}"
+        return f"{self.title}, {count} coat{'' if count == 1 else 's'}" if count else self.title
 
 
 def at_home(piece: Q) -> Q:

@@ -74,7 +74,7 @@ def _seen(matrix: Matrix, window: Box) -> Box:
     )
 
 
-def _frame(board: Matrix, view: View, fine: float) -> tuple[Matrix, Box]:
+def frame_of_flat(board: Matrix, view: View, fine: float) -> tuple[Matrix, Box]:
     """3 x 3 from px of a flat frame at scale `fine`, and the part of that frame that is seen."""
     matrix = np.diag([view.scale, view.scale, 1]) @ board @ np.diag([1 / fine, 1 / fine, 1])
     return matrix, _seen(matrix, view.window)
@@ -89,22 +89,23 @@ def flat_of(placement: Placement, piece: Coated, view: View) -> Flat | None:
     middle = np.array([[x0, y0], [x1, y0], [x1, y1], [x0, y1], [(x0 + x1) / 2, (y0 + y1) / 2]])
     near = _nearness(board, apply(placement.matrix, middle))
     fine = view.scale * next((f for f in FINENESS if f >= near - 0.1), FINENESS[-1])
-    matrix, seen = _frame(board, view, fine)
+    matrix, seen = frame_of_flat(board, view, fine)
     if seen.width * seen.height > MOST_FLAT:
         # seen nearly from its edge, a piece is long and thin on the board: less fine does as well
         fine *= math.sqrt(MOST_FLAT / (seen.width * seen.height))
-        matrix, seen = _frame(board, view, fine)
+        matrix, seen = frame_of_flat(board, view, fine)
     return Flat(without_pose(piece), view._replace(scale=fine, window=seen), matrix)
 
 
-def _landing(matrix: Matrix, box: Box, window: Box) -> Box:
+def landing(matrix: Matrix, box: Box, window: Box) -> Box:
+    """The part of a window that a box of the flat frame may come to lie in."""
     corners = np.array([[box.x0, box.y0], [box.x1, box.y0], [box.x1, box.y1], [box.x0, box.y1]])
     landed = np.clip(projected(corners.astype(float), matrix), -1e6, 1e6)
     (x0, y0), (x1, y1) = np.floor(landed.min(0)), np.ceil(landed.max(0))
     return Box(int(x0) - 1, int(y0) - 1, int(x1) + 1, int(y1) + 1).meet(window)
 
 
-def _turned(plane: Plane, matrix: Matrix, box: Box, into: Box, edge: int) -> np.ndarray:
+def projected_plane(plane: Plane, matrix: Matrix, box: Box, into: Box, edge: int) -> np.ndarray:
     """A plane over `box` of the flat frame, seen over `into` of the posed one."""
     full = np.ascontiguousarray(np.broadcast_to(plane, (box.height, box.width)))
     there = np.array([[1, 0, box.x0 + 0.5], [0, 1, box.y0 + 0.5], [0, 0, 1]])
@@ -127,14 +128,14 @@ def onto_face(
 ) -> CompositeStep:
     """A step made on the flat piece as one of the posed frame."""
     matrix, box = flat.matrix, step.box
-    into = EMPTY if box.empty else _landing(matrix, box, window)
+    into = EMPTY if box.empty else landing(matrix, box, window)
     key = ("projected", matrix.tobytes(), into, step.made)
 
     def cover() -> Cover:
         flat_cover = step.cover()
         turned = cache.get(
             ("cover", key),
-            lambda: _turned(flat_cover.plane, matrix, box, into, cv2.BORDER_CONSTANT),
+            lambda: projected_plane(flat_cover.plane, matrix, box, into, cv2.BORDER_CONSTANT),
         )
         return flat_cover._replace(plane=turned)
 
@@ -145,7 +146,7 @@ def onto_face(
         return cache.get(
             ("lit", key),
             lambda: np.stack(
-                [_turned(p, matrix, box, into, cv2.BORDER_REPLICATE) for p in colours_flat]
+                [projected_plane(p, matrix, box, into, cv2.BORDER_REPLICATE) for p in colours_flat]
             ),
         )
 

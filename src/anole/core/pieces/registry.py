@@ -2,19 +2,23 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from typing import Any
 
 from ..compose.steps import Step
 from ..failures import blaming
-from ..model import PIECES, Board, Coated, Piece, Placed
+from ..model import PIECES, Board, Cluster, Coated, Piece, Placed
+from ..model.nesting import path_to
 from ..model.open_union import tag_of
 from ..registry import Registry
+from .clipping import clipped
+from .cluster import ClusterKind, board_map
 from .emblem import EmblemKind
 from .ground import GroundKind
 from .kind import CoatedKind, PieceKind, PlacedKind
 from .lettering import LetteringKind
+from .located import located
 from .picture import PictureKind
 from .placement import Placement
 from .pool import PoolKind
@@ -22,12 +26,6 @@ from .view import View
 from .wash import WashKind
 
 KINDS: Registry[type[Piece], PieceKind[Any]] = Registry("piece")
-KINDS.add(EmblemKind.struct, EmblemKind())
-KINDS.add(GroundKind.struct, GroundKind())
-KINDS.add(LetteringKind.struct, LetteringKind())
-KINDS.add(PictureKind.struct, PictureKind())
-KINDS.add(PoolKind.struct, PoolKind())
-KINDS.add(WashKind.struct, WashKind())
 
 
 @contextmanager
@@ -59,8 +57,10 @@ def coated_kind(piece: Coated) -> CoatedKind[Any]:
 
 
 def placement(piece: Placed, board: Board) -> Placement:
-    """A piece's box, and how that comes onto the board."""
-    return placed_kind(piece).placement(piece, board.dpi)
+    """A piece's box, and how that comes onto the board, by way of the clusters that it lies in."""
+    path = path_to(board.pieces, piece.id)
+    standing = where_it_stands((*path[:-1], piece), board.dpi) if len(path) > 1 else piece
+    return placed_kind(piece).placement(standing, board.dpi)
 
 
 def is_ground(piece: Piece) -> bool:
@@ -69,6 +69,37 @@ def is_ground(piece: Piece) -> bool:
 
 
 def steps_of(piece: Piece, view: View) -> list[Step]:
-    """What paints a piece, bottom first."""
+    """What paints a piece, bottom first, as far as the piece that clips it lets it be seen."""
     with blaming(piece):
-        return kind_of(piece).steps(piece, view)
+        kind, by = kind_of(piece), clipper_of(piece, view.board)
+        if by is None:
+            return kind.steps(piece, view)
+        shape = coated_kind(by).shape(by, view)
+        return clipped(lambda inner: kind.steps(piece, inner), shape, view)
+
+
+def clipper_of(piece: Piece, board: Board) -> Coated | None:
+    """The piece whose silhouette clips this one, where it stands; None where it is gone."""
+    path = path_to(board.pieces, piece.within) if piece.within else ()
+    if not path or not isinstance(path[-1], Coated) or path[-1].id == piece.id:
+        return None
+    return where_it_stands(path, board.dpi)
+
+
+def where_it_stands(path: Sequence[Piece], dpi: float) -> Any:
+    """The last of a path of clusters and what they hold, as it stands on the board; the corners and
+    poses of clusters do not count."""
+    *holders, piece = path
+    for holder in reversed(holders):
+        assert isinstance(holder, Cluster) and isinstance(piece, Placed)
+        piece = located(piece, board_map(holder, dpi))
+    return piece
+
+
+KINDS.add(ClusterKind.struct, ClusterKind(kind_of, steps_of))
+KINDS.add(EmblemKind.struct, EmblemKind())
+KINDS.add(GroundKind.struct, GroundKind())
+KINDS.add(LetteringKind.struct, LetteringKind())
+KINDS.add(PictureKind.struct, PictureKind())
+KINDS.add(PoolKind.struct, PoolKind())
+KINDS.add(WashKind.struct, WashKind())

@@ -26,9 +26,15 @@ class WashKind(PieceKind[Wash]):
         box, paint = view.window, Backdrop(of=PAINTED, tone=piece.tone)
         plain = msgspec.structs.replace(piece, opacity=1.0, blend="normal")
         return [
-            ApartBegin(("apart", box, "wash"), box, True),
+            ApartBegin(("apart", box, "wash"), box, True, view.depth),
             painted("wash", plain, paint, view, box, lambda: full(box)),
-            ApartEnd(("merged", box, piece.opacity, piece.blend), box, piece.opacity, piece.blend),
+            ApartEnd(
+                ("merged", box, piece.opacity, piece.blend),
+                box,
+                piece.opacity,
+                piece.blend,
+                view.depth,
+            ),
         ]
 
     def has_content(self, piece: Wash) -> bool:

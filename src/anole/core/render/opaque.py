@@ -8,4 +8,6 @@ from ..pieces.registry import kind_of
 
 def opaque(board: Board) -> bool:
     """True where a piece surely covers all; pieces above it never make it thinner."""
-    return any(piece.shown and kind_of(piece).opaque(piece) for piece in board.pieces)
+    return any(
+        piece.shown and not piece.within and kind_of(piece).opaque(piece) for piece in board.pieces
+    )

@@ -59,7 +59,7 @@ class Checkpoint(NamedTuple):
     keys: tuple
     ground: Planes
     face: Planes | None
-    beneath: Planes | None
+    beneath: tuple[Planes, ...]
 
 
 def board_box(board: Board, scale: float) -> Box:
@@ -107,11 +107,11 @@ def difference(old: Sequence[Step], new: Sequence[Step]) -> Difference:
     return Difference(first, old[first : len(old) - last], new[first : len(new) - last])
 
 
-def in_use(steps: Sequence[Step]) -> tuple[bool, bool]:
-    """Whether the face, and the board kept aside, still wait to be joined after these steps."""
+def in_use(steps: Sequence[Step]) -> tuple[bool, int]:
+    """Whether the face, and how many boards kept aside, still wait to be joined after these steps."""
     face = sum(isinstance(s, FaceBegin) - isinstance(s, FaceEnd) for s in steps)
     apart = sum(isinstance(s, ApartBegin) - isinstance(s, ApartEnd) for s in steps)
-    return face > 0, apart > 0
+    return face > 0, apart
 
 
 class DirtyMemo(NamedTuple):
@@ -212,7 +212,9 @@ class Renderer:
 
     def _fresh_point(self, steps: Sequence[Step], first: int) -> Checkpoint:
         ground = np.empty_like(self._planes.ground)
-        face, beneath = (np.empty_like(ground) if used else None for used in in_use(steps[:first]))
+        faced, apart = in_use(steps[:first])
+        face = np.empty_like(ground) if faced else None
+        beneath = tuple(np.empty_like(ground) for _ in range(apart))
         return Checkpoint(tuple(step.key for step in steps[:first]), ground, face, beneath)
 
     def _compose(
@@ -253,12 +255,10 @@ class Renderer:
 
 def _pairs(planes: Accumulators, point: Checkpoint) -> list[tuple[np.ndarray, np.ndarray]]:
     """The planes in use at a checkpoint, each with its copy there."""
-    both = (
-        (planes.ground, point.ground),
-        (planes.face, point.face),
-        (planes.beneath, point.beneath),
-    )
-    return [(own, saved) for own, saved in both if saved is not None]
+    pairs = [(planes.ground, point.ground)]
+    if point.face is not None:
+        pairs.append((planes.face, point.face))
+    return pairs + [(planes.beneath(depth), saved) for depth, saved in enumerate(point.beneath)]
 
 
 def _restored(planes: Accumulators, point: Checkpoint, part: Box) -> list[Instruction]:

@@ -1,4 +1,4 @@
-"""The pieces as cards, topmost first: choose, order by dragging, hide, lock, rename."""
+"""The pieces as cards, topmost first: choose, order by dragging, hide, lock, rename, fold."""
 
 from __future__ import annotations
 
@@ -6,19 +6,26 @@ import functools
 from typing import Any
 
 from PyQt6.QtCore import QItemSelectionModel, Qt
-from PyQt6.QtGui import QContextMenuEvent, QImage, QMouseEvent
+from PyQt6.QtGui import QContextMenuEvent, QDropEvent, QImage, QMouseEvent, QResizeEvent
 from PyQt6.QtWidgets import (
     QAbstractItemView,
     QListWidget,
     QListWidgetItem,
 )
 
-from ...core.edit.pieces import change_piece, move_in_order
-from ...core.model import Board, Piece
+from ...core.edit.pieces import change_piece
+from ...core.model import Board
+from ...core.model.nesting import holder_of
 from ..samples import miniature
 from ..session import Session
 from ..when_visible import WhenVisible
-from .card_delegate import CARD, ID, MINI, CardDelegate, icon_boxes
+from .card_delegate import CARD, ID, MINI, CardDelegate, fold_box, icon_boxes
+from .rows import Row, dropped, rows_of
+
+NEAR = 400
+"""px beyond what is seen for which miniatures are made."""
+_AT = QAbstractItemView.DropIndicatorPosition
+WHERE = {_AT.AboveItem: "above", _AT.BelowItem: "below", _AT.OnItem: "on"}
 
 
 class PiecesList(QListWidget):
@@ -29,6 +36,9 @@ class PiecesList(QListWidget):
         self.worker = session.worker
         self.images: dict[str, QImage] = {}
         self._asked: dict[str, tuple[Board, float]] = {}
+        self.rows: dict[str, Row] = {}
+        self.folded: set[str] = set()
+        self.words = ""
         self._filling = False
         self.setAccessibleName("Pieces, topmost first")
         self.setToolTip("Drag to order, F2 renames, Delete deletes, right click for more")
@@ -44,18 +54,25 @@ class PiecesList(QListWidget):
         self.worker.drawn.connect(self._take)
         self.itemSelectionChanged.connect(self._chosen)
         self.itemChanged.connect(self._renamed)
-        model = self.model()
-        assert model is not None
-        model.rowsMoved.connect(self._moved)
+        bar = self.verticalScrollBar()
+        if bar is not None:
+            bar.valueChanged.connect(self._ask_images)
         self.fill()
 
-    def piece(self, piece_id: str) -> Piece | None:
-        return next((p for p in self.document.board.pieces if p.id == piece_id), None)
+    def row_of(self, piece_id: str) -> Row | None:
+        return self.rows.get(piece_id)
+
+    def search(self, words: str) -> None:
+        """Show only those whose name has these words."""
+        self.words = words
+        self.fill()
 
     def fill(self) -> None:
         """Show the board's pieces again; cards that stay are kept."""
         board = self.document.board
-        wanted = [p.id for p in reversed(board.pieces)]
+        rows = rows_of(board, self.folded - self._leading(), self.words)
+        self.rows = {row.piece.id: row for row in rows}
+        wanted = [row.piece.id for row in rows]
         self._filling = True
         if wanted != [self.item(i).data(ID) for i in range(self.count())]:  # type: ignore[union-attr]
             self.clear()
@@ -67,20 +84,42 @@ class PiecesList(QListWidget):
         for row, piece_id in enumerate(wanted):
             card = self.item(row)
             assert card is not None
-            card.setText(board.piece(piece_id).name)
+            card.setText(self.rows[piece_id].piece.name)
         self._filling = False
         self._show_choice()
-        self._ask_images(board)
+        self._ask_images()
         viewport = self.viewport()
         if viewport is not None:
             viewport.update()
 
-    def _ask_images(self, board: Board) -> None:
-        for piece in board.pieces:
-            small = miniature(board, piece.id, MINI, CARD - 12)
-            if self._asked.get(piece.id) != small:
-                self._asked[piece.id] = small
-                self.worker.ask_small(("card", piece.id), small[0], 2.0 * small[1], grounds=True)
+    def _leading(self) -> set[str]:
+        """The clusters that what is chosen lies in: they are open."""
+        found, at = set(), self.selection.piece_id
+        while at is not None:
+            holder = holder_of(self.document.board.pieces, at)
+            at = holder.id if holder is not None else None
+            found |= {at} if at is not None else set()
+        return found
+
+    def _ask_images(self) -> None:
+        """Miniatures of the cards that can be seen, and of those that come next."""
+        board, viewport = self.document.board, self.viewport()
+        near = viewport.rect().adjusted(0, -NEAR, 0, NEAR) if viewport is not None else None
+        for number in range(self.count()):
+            item = self.item(number)
+            if item is None or (
+                near is not None and not near.intersects(self.visualItemRect(item))
+            ):
+                continue
+            piece_id = item.data(ID)
+            small = miniature(board, piece_id, MINI, CARD - 12)
+            if self._asked.get(piece_id) != small:
+                self._asked[piece_id] = small
+                self.worker.ask_small(("card", piece_id), small[0], 2.0 * small[1], grounds=True)
+
+    def resizeEvent(self, event: QResizeEvent | None) -> None:
+        super().resizeEvent(event)
+        self._ask_images()
 
     def _take(self, key: Any, image: QImage) -> None:
         if key[0] == "card":
@@ -90,6 +129,10 @@ class PiecesList(QListWidget):
                 viewport.update()
 
     def _show_choice(self) -> None:
+        if self._leading() & self.folded:
+            self.folded -= self._leading()
+            self.fill()
+            return
         self._filling = True
         for row in range(self.count()):
             item = self.item(row)
@@ -113,18 +156,46 @@ class PiecesList(QListWidget):
             name, piece_id = item.text().strip(), item.data(ID)
             self.document.apply("Rename", lambda b: change_piece(b, piece_id, name=name))
 
-    def _moved(self) -> None:
-        order = [self.item(i).data(ID) for i in range(self.count())]  # type: ignore[union-attr]
-        for place, piece_id in enumerate(reversed(order)):
-            if self.document.board.pieces[place].id != piece_id:
-                step = functools.partial(move_in_order, piece_id=piece_id, to=place)
-                self.document.apply("Order", step, "order")
+    def dropEvent(self, event: QDropEvent | None) -> None:
+        """Ordered among its own, or put into a cluster and out of it."""
+        moved = self.selectedItems()
+        if event is None or event.source() is not self or not moved:
+            return
+        event.setDropAction(Qt.DropAction.IgnoreAction)
+        event.accept()
+        under = self.itemAt(event.position().toPoint())
+        self.drop(
+            [item.data(ID) for item in moved],
+            under.data(ID) if under is not None else None,
+            WHERE.get(self.dropIndicatorPosition(), "below"),
+        )
+
+    def drop(self, moved: list[str], target: str | None, where: str) -> None:
+        """Cards dropped `above`, `below` or `on` another, or beneath all."""
+
+        def change(board: Board) -> Board:
+            for piece_id in moved:
+                board = dropped(board, piece_id, target, where)
+            return board
+
+        self.document.apply("Order", change)
+
+    def fold(self, piece_id: str) -> None:
+        """Show what a cluster holds, or hide it."""
+        self.folded ^= {piece_id}
+        if piece_id in self.folded and piece_id in self._leading():
+            self.selection.choose(piece_id)
+        self.fill()
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None
         item = self.itemAt(event.position().toPoint())
         if item is not None and event.button() == Qt.MouseButton.LeftButton:
-            eye, lock = icon_boxes(self.visualItemRect(item))
+            rect, row = self.visualItemRect(item), self.rows[item.data(ID)]
+            if row.folded is not None and fold_box(rect, row.depth).contains(event.position()):
+                self.fold(row.piece.id)
+                return
+            eye, lock = icon_boxes(rect)
             for box, field, name in ((eye, "shown", "Show or hide"), (lock, "locked", "Lock")):
                 if box.adjusted(-4, -8, 4, 8).contains(event.position()):
                     piece = self.document.board.piece(item.data(ID))

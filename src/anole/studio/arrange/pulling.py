@@ -8,15 +8,18 @@ from PyQt6.QtGui import QKeyEvent, QPainter, QPen, QPolygonF
 from ...core.edit.arranging import moved
 from ...core.edit.pieces import change_piece
 from ...core.edit.snapping import Guide, extent, guides, snap
-from ...core.model import Board, Placed
+from ...core.model import Board, Cluster, Placed
+from ...core.model.nesting import every, holder_of
 from ...core.pieces.registry import kind_of, placement
 from .. import theme
 from ..board_tool import BoardTool
 from ..canvas import Canvas
+from ..opening import open_up
 from ..view_transform import ViewTransform
 from .handle import Handle
 from .handles import HINTS, handle_at, handles, pulled
 from .handles import paint as paint_handles
+from .under import below, box_of, under
 
 SNAP = 7
 STEPS = {
@@ -34,11 +37,6 @@ ARROWS = {
 }
 
 
-def box_of(piece: Placed, board: Board) -> QPolygonF:
-    """The corners of a piece's box, board px."""
-    return QPolygonF([QPointF(*corner) for corner in placement(piece, board).quad])
-
-
 class PullingTool(BoardTool):
     def __init__(self, view: Canvas) -> None:
         super().__init__(view)
@@ -47,7 +45,7 @@ class PullingTool(BoardTool):
         self._board: Board | None = None
         self._from = QPointF()
         self._token: object | None = None
-        self._moving = self._gone = False
+        self._moving = self._gone = self._below = False
         self._lines: list[Guide] = []
         self.guides: tuple[Guide, ...] = ()
         self._net: QRectF | None = None
@@ -65,13 +63,23 @@ class PullingTool(BoardTool):
         return handles(piece, self.document.board, self.view.transform_now())
 
     def hit(self, at: QPointF) -> Placed | None:
-        """The topmost shown piece whose box lies under a point."""
-        point = QPointF(*self.view.transform_now().to_board(at))
-        for piece in reversed(self.document.board.pieces):
-            if isinstance(piece, Placed) and piece.shown and kind_of(piece).has_content(piece):
-                if box_of(piece, self.document.board).containsPoint(point, Qt.FillRule.WindingFill):
-                    return piece
-        return None
+        """The topmost shown piece whose box lies under a point: of an open cluster's pieces, then of
+        the board's."""
+        return next(iter(under(self.document.board, self._point(at), self.selection.holder)), None)
+
+    def _point(self, at: QPointF) -> QPointF:
+        return QPointF(*self.view.transform_now().to_board(at))
+
+    def twice(self, at: QPointF) -> bool:
+        """Into the cluster under the pointer."""
+        hit = self.hit(at)
+        if not isinstance(hit, Cluster):
+            return False
+        open_up(self.document, hit)
+        inner = under(self.document.board, self._point(at), self.document.board.piece(hit.id))
+        own = [piece for piece in inner if holder_of((hit,), piece.id) is not None]
+        self.selection.choose(own[0].id if own else hit.pieces[-1].id)
+        return True
 
     # looking
 
@@ -80,9 +88,10 @@ class PullingTool(BoardTool):
         together = self.selection.together
         if piece is not None and piece.shown and kind_of(piece).has_content(piece) and not together:
             paint_handles(painter, piece, board, now)
+            self._paint_holder(painter, now)
         painter.setBrush(Qt.BrushStyle.NoBrush)
         painter.setPen(QPen(theme.colour("leaf"), 1.3))
-        for other in board.pieces if together else ():
+        for other in every(board.pieces) if together else ():
             if isinstance(other, Placed) and other.id in self.selection.ids:
                 corners = [now.to_widget(*corner) for corner in placement(other, board).quad]
                 painter.drawPolygon(QPolygonF(corners))
@@ -91,6 +100,15 @@ class PullingTool(BoardTool):
             painter.drawRect(self._net)
         for guide in self.guides:
             self._paint_guide(painter, now, guide)
+
+    def _paint_holder(self, painter: QPainter, now: ViewTransform) -> None:
+        """The frame of the cluster that is open."""
+        holder = self.selection.holder
+        if holder is not None:
+            quad = placement(holder, self.document.board).quad
+            painter.setBrush(Qt.BrushStyle.NoBrush)
+            painter.setPen(QPen(theme.colour("leaf", 0.7), 1, Qt.PenStyle.DashLine))
+            painter.drawPolygon(QPolygonF([now.to_widget(*corner) for corner in quad]))
 
     def _paint_guide(self, painter: QPainter, now: ViewTransform, guide: Guide) -> None:
         """A thin line that the moved piece lies on, with the distance from the board's border."""
@@ -122,15 +140,34 @@ class PullingTool(BoardTool):
 
     def press(self, at: QPointF, keys: Qt.KeyboardModifier) -> bool:
         self._from, self._token = at, object()
+        holder = self.selection.holder
+        if holder is not None:
+            open_up(self.document, holder)
         self._grip = handle_at(self.handles(), at)
         self._moving = self._gone = False
         if self._grip is None:
-            self._choose(self.hit(at), bool(keys & Qt.KeyboardModifier.ShiftModifier))
+            self._below = bool(keys & Qt.KeyboardModifier.ControlModifier)
+            self._choose(self._pressed(at), bool(keys & Qt.KeyboardModifier.ShiftModifier))
         self._start = self.selection.placed if self._grip or self._moving else None
         self._board = self.document.board
         leaving_out = self.selection.ids
         self._lines = guides(self._board, leaving_out) if self._start else []
         return True
+
+    def _pressed(self, at: QPointF) -> Placed | None:
+        """What a press takes hold of: with Ctrl what is chosen, where it lies under the pointer."""
+        chosen = self.selection.placed
+        if self._below and chosen in below(self.document.board, self._point(at)):
+            return chosen
+        return self.hit(at)
+
+    def _choose_beneath(self) -> None:
+        """The next piece under the pointer, by turns."""
+        found = [piece.id for piece in below(self.document.board, self._point(self._from))]
+        if found:
+            chosen = self.selection.piece_id
+            at = found.index(chosen) + 1 if chosen in found else 0
+            self.selection.choose(found[at % len(found)])
 
     def _choose(self, hit: Placed | None, also: bool) -> None:
         if hit is None:
@@ -180,12 +217,15 @@ class PullingTool(BoardTool):
             (x0 + dx, y0 + dy, x1 + dx, y1 + dy), [] if free else self._lines, SNAP / zoom
         )
         self.guides = snapped.guides
-        ids = [p.id for p in board.pieces if p.id in self.selection.ids]
+        ids = [p.id for p in every(board.pieces) if p.id in self.selection.ids]
         way = (dx + snapped.dx, dy + snapped.dy)
         ways = {i: way for i in ids if isinstance(board.piece(i), Placed)}
         self.document.apply("Move", lambda _: moved(board, ways), self._token)
 
     def release(self) -> None:
+        if self._below and not self._gone:
+            self._choose_beneath()
+        self._below = False
         if self._net is not None:
             self._catch(self._net)
         self._net = self._start = self._grip = self._token = self._board = None
@@ -217,7 +257,7 @@ class PullingTool(BoardTool):
         ids = self.selection.ids
         ways = {
             p.id: (way[0] * by, way[1] * by)
-            for p in self.document.board.pieces
+            for p in every(self.document.board.pieces)
             if isinstance(p, Placed) and p.id in ids
         }
         self.document.apply("Nudge", lambda b: moved(b, ways), "nudge")

@@ -25,6 +25,7 @@ from ...core.lettering.caret import (
 )
 from ...core.lettering.outline import outline
 from ...core.lettering.shaping import drawable
+from ...core.model import Lettering
 from .. import theme
 from ..board_tool import BoardTool
 from ..canvas import Canvas
@@ -188,7 +189,7 @@ class TypingTool(BoardTool):
             self.select(*word_at(self.text, self._place(at)[0]))
             return True
         hit = self._pulling.hit(at)
-        if hit is None or hit.locked:
+        if not isinstance(hit, Lettering) or hit.locked:
             return False
         self.selection.choose(hit.id)
         self.start()

@@ -9,11 +9,14 @@ from ...core.edit.atmosphere import add_pool, add_rim, add_wash
 from ...core.edit.fitting import fit_all
 from ...core.edit.pieces import change_piece, move_in_order
 from ...core.model import Board, Coated
+from ...core.model.nesting import siblings
+from ...core.pieces.registry import is_ground
 from ..line_ups import TITLES, able, line_up
 from ..new_words import add_words
 from ..pictures import ask_picture
 from ..session import Session
 from ..shell import Stage
+from .clusters import CLUSTERS, holders
 from .command import BOARD, PIECE, Choice, Choices, Command, Menu, has_coated, has_piece, window
 
 LAST = 1 << 30
@@ -38,6 +41,20 @@ def _switch(field: str, name: str) -> Callable[[Session], object]:
     return run
 
 
+def _hide_others(session: Session) -> None:
+    """All but what is chosen and the grounds; again, and all are shown."""
+    board, chosen = session.document.board, {*session.selection.ids, *holders(session)}
+    others = [p for p in board.pieces if p.id not in chosen and not is_ground(p)]
+    shown = not any(piece.shown for piece in others)
+
+    def switch(made: Board) -> Board:
+        for piece in others:
+            made = change_piece(made, piece.id, shown=shown)
+        return made
+
+    session.document.apply("Show the others" if shown else "Hide the others", switch)
+
+
 def _fit(session: Session) -> None:
     ids = [piece.id for piece in session.selection.pieces if isinstance(piece, Coated)]
     session.document.apply("Fit to board", lambda b: fit_all(b, ids))
@@ -47,6 +64,7 @@ def _order(by: int) -> Callable[[Session], object]:
     def run(session: Session) -> None:
         piece, pieces = session.selection.piece_id, session.document.board.pieces
         if piece is not None:
+            pieces = siblings(pieces, piece)
             to = [p.id for p in pieces].index(piece) + by
             to = min(max(to, 0), len(pieces) - 1)
             session.document.apply("Order", lambda b: move_in_order(b, piece, to))
@@ -90,11 +108,21 @@ MENU = Menu(
         Command("fit words", "Fit to the board", (), _fit, has_coated, (PIECE,)),
         Choices("Line up", _line_ups, (PIECE,)),
         None,
+        *CLUSTERS,
+        None,
         Command(
             "hide",
             "Hide or show",
             ("Alt+H",),
             _switch("shown", "Show or hide"),
+            has_piece,
+            (PIECE,),
+        ),
+        Command(
+            "hide others",
+            "Hide all others, or show them",
+            ("Alt+Shift+H",),
+            _hide_others,
             has_piece,
             (PIECE,),
         ),

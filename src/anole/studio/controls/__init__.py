@@ -3,6 +3,7 @@
 from . import (  # noqa: F401  each of them adds its control to the table
     backdrop_source,
     choice,
+    clipped_by,
     colour,
     factors,
     inks,

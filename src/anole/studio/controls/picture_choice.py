@@ -14,6 +14,7 @@ from PyQt6.QtWidgets import QPushButton
 from ...core.coats.fill import plain
 from ...core.coats.registry import kind_of
 from ...core.model import Board, Coat, Coated, Colour, Ink, Pattern
+from ...core.model.nesting import path_to
 from ...core.pieces.registry import is_ground
 from .. import icons, theme
 from ..plain import tip
@@ -139,7 +140,8 @@ class PictureChoice(Control):
 
     def _sample(self, board: Board, session: Session) -> Board | None:
         """The chosen piece alone, small; None where it wears no style."""
-        piece = next((p for p in board.pieces if p.id == session.selection.piece_id), None)
+        path = path_to(board.pieces, session.selection.piece_id or "")
+        piece = path[-1] if path else None
         if not isinstance(piece, Coated):
             return None
         coat = next((c for c in piece.style if c.id == session.selection.coat_id), None)

@@ -2,25 +2,24 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING, Annotated
-
-from msgspec import Meta
-
-from ..open_union import OpenUnion
 from .base import Coated, Piece, Place, Placed, Sourced
+from .cluster import Cluster
 from .emblem import Emblem
 from .ground import Ground
 from .lettering import Font, Lettering
+from .members import PIECES, Held, Pieces
 from .picture import Picture
 from .pool import Pool, Rim, Spot
 from .wash import Wash
 
 __all__ = [
     "PIECES",
+    "Cluster",
     "Coated",
     "Emblem",
     "Font",
     "Ground",
+    "Held",
     "Lettering",
     "Picture",
     "Piece",
@@ -34,10 +33,5 @@ __all__ = [
     "Wash",
 ]
 
-PIECES = OpenUnion("piece", Emblem, Ground, Lettering, Picture, Pool, Wash)
-"""Every kind of piece that a board may hold."""
-
-if TYPE_CHECKING:
-    Pieces = tuple[Piece, ...]
-else:
-    Pieces = Annotated[tuple[PIECES, ...], Meta(max_length=1000)]
+for _struct in (Cluster, Emblem, Ground, Lettering, Picture, Pool, Wash):
+    PIECES.add(_struct)

@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 
 from msgspec import Meta, Struct
 
-from ..fields import BlendField, Id, Name, Opacity, Switched, angle, meta
+from ..fields import BLENDING, BlendField, Id, Name, Opacity, Switched, angle, meta
 from ..shaping import Corners, Pose, Shaping
 from ..style import Coats, Worn
 
@@ -54,6 +54,26 @@ class Piece(Struct, frozen=True, cache_hash=True, kw_only=True, tag_field="kind"
     locked: Switched = False
     opacity: Opacity = 1.0
     blend: BlendField = "normal"
+    within: Annotated[
+        Id | None,
+        meta(
+            "Clipped by",
+            "Only what lies within that piece's silhouette is seen",
+            group=BLENDING,
+            order=1,
+            control="clipped by",
+        ),
+    ] = None
+    together: Annotated[
+        bool,
+        meta(
+            "Moves with it",
+            "Moved whenever the piece that clips it is",
+            group=BLENDING,
+            order=2,
+            when={"within": None},
+        ),
+    ] = True
 
 
 class Placed(Piece, frozen=True, cache_hash=True, kw_only=True):

@@ -1,0 +1,120 @@
+"""A cluster as steps: coats beneath, what its pieces paint, coats above."""
+
+from __future__ import annotations
+
+import math
+from typing import Any
+
+import msgspec
+import numpy as np
+
+from ..arrays import Matrix
+from ..box import Box
+from ..coats.context import CoatContext
+from ..compose.cover import Cover
+from ..compose.program import NO_FACTORS
+from ..compose.steps import CompositeStep, FaceBegin, FaceEnd, Step
+from ..lettering.warp import pose_matrix, quad_matrix
+from ..model import Cluster
+from ..paint.own import straight
+from .coated import blended, context_of, is_apart, layers
+from .placement import Placement
+from .posed import frame_of_flat, landing, projected_plane
+from .view import View
+
+UNDER = 1.0
+"""px by which coats beneath run under what the pieces paint: no ground shows between."""
+FINER = 1.5
+"""Px of a bent cluster's pieces for one of the frame."""
+
+
+def _run(name: str, steps: list[CompositeStep], context: CoatContext, inset: float) -> list[Step]:
+    """Coats laid in through the silhouette, or through one that is smaller by `inset` px."""
+    if not steps:
+        return []
+    shape, face = context.shape, context.around(0)
+    where = (shape.key, shape.box, face, name)
+
+    def coverage() -> tuple[np.ndarray, Box]:
+        if inset == 0:
+            return shape.covered()
+        key = ("inset", shape.key, shape.box, inset)
+        plane = context.cache.get(
+            key, lambda: context.between(shape.nearest, shape.box, inset, math.inf)
+        )
+        return plane, shape.box
+
+    return [FaceBegin(("face", *where), face), *steps, FaceEnd(("joined", *where), face, coverage)]
+
+
+def cluster_steps(kind: Any, piece: Cluster, view: View) -> list[Step]:
+    """All its steps; without a style those of its pieces alone."""
+    inner = view._replace(depth=view.depth + is_apart(piece))
+    content = _content(kind, piece, inner)
+    if not any(coat.on for coat in piece.style):
+        return blended(piece, content, view)
+    context = context_of(kind.shape(piece, view), piece.style, view)
+    if context.shape.box.empty:
+        return blended(piece, content, view)
+    coats = layers(kind, piece, context, view)
+    lower = _run("lower", coats.lower, context, UNDER if content else 0.0)
+    upper = _run("upper", coats.upper, context, 0.0)
+    return blended(piece, [*lower, *content, *upper], view)
+
+
+def _content(kind: Any, piece: Cluster, view: View) -> list[Step]:
+    placed = kind.placement(piece, view.board.dpi)
+    if placed.corners is None and placed.pose is None:
+        return kind.content(piece, view)
+    return _projected(kind, piece, placed, view)
+
+
+def _bend(piece: Cluster, placed: Placement) -> Matrix:
+    """3 x 3 from its pieces' px to the board's, corners and pose included."""
+    em = placed.em
+    matrix = np.diag([1 / em, 1 / em, 1.0])
+    matrix[:2, 2] = -np.array(piece.home) / em
+    if placed.corners is not None:
+        matrix = quad_matrix(placed.box, placed.corners) @ matrix
+    if placed.pose is not None:
+        matrix = pose_matrix(placed.box, placed.pose) @ matrix
+    return np.vstack([placed.matrix, [0, 0, 1]]) @ matrix
+
+
+def _projected(kind: Any, piece: Cluster, placed: Placement, view: View) -> list[Step]:
+    """What its pieces paint on the flat board, as one picture brought onto the bent one."""
+    matrix, seen = frame_of_flat(_bend(piece, placed), view, view.scale * FINER)
+    into = landing(matrix, seen, view.window)
+    if seen.empty or into.empty:
+        return []
+    held = tuple(kind.held(piece))
+    board = msgspec.structs.replace(view.board, pieces=held)
+    key = ("bent", held, view.board.dpi, view.board.lamp, matrix.tobytes(), seen, into)
+    fine = view.scale * FINER
+
+    def picture() -> np.ndarray:
+        flat = view.picture(board, fine, seen, False).copy()
+        return np.stack([projected_plane(plane, matrix, seen, into, 0) for plane in flat])
+
+    def made() -> np.ndarray:
+        return view.cache.get(key, picture)
+
+    return [
+        CompositeStep(
+            key,
+            into,
+            lambda: Cover(np.ascontiguousarray(made()[3]), outside=True, face=False),
+            lambda: view.cache.get(("straight", *key), lambda: _opaque(made())),
+            1.0,
+            "normal",
+            NO_FACTORS,
+            "everywhere",
+        )
+    ]
+
+
+def _opaque(planes: np.ndarray) -> np.ndarray:
+    """(4, H, W) straight colours; the coverage brings the alpha."""
+    colours = np.ascontiguousarray(straight(planes), np.float32)
+    colours[3] = 1.0
+    return colours
