@@ -25,8 +25,10 @@ from anole.core.edit import (
     coats,
     fitting,
     font_files,
+    parts,
     pictures,
     pieces,
+    stamps,
     swatches,
     titles,
     words,
@@ -48,6 +50,8 @@ from anole.core.model import (
     Place,
     Placed,
     Pool,
+    Spot,
+    Stamps,
     Stroke,
     Style,
     from_builtins,
@@ -242,6 +246,12 @@ def _placed_picture(rng: Random, board: Board) -> Board:
     return pictures.add_picture_piece(board, sha)[0]
 
 
+def _opened(rng: Random, board: Board) -> Board:
+    cluster = some(rng, board, Cluster)
+    place = msgspec.structs.replace(cluster.place, rotation=rng.uniform(-90, 90))
+    return clusters.open_cluster(pieces.change_piece(board, cluster.id, place=place), cluster.id)
+
+
 def _carry_picture(rng: Random, board: Board) -> Board:
     return pictures.carry_picture(board, pictures.picture_asset(PICTURE, "grey.png")[0])
 
@@ -305,7 +315,7 @@ OPERATIONS: dict[str, Operation] = {
     "add_picture_piece": _placed_picture,
     "make_cluster": lambda r, b: clusters.make_cluster(b, some_ids(r, b)[:2])[0],
     "dissolve_cluster": lambda r, b: clusters.dissolve_cluster(b, some(r, b, Cluster).id)[0],
-    "open_cluster": lambda r, b: clusters.open_cluster(b, some(r, b, Cluster).id),
+    "open_cluster": _opened,
     "move_into": lambda r, b: clusters.move_into(
         b, some(r, b, Placed).id, r.choice([None, some(r, b, Cluster).id]), r.randint(-1, 4)
     ),
@@ -315,19 +325,22 @@ OPERATIONS: dict[str, Operation] = {
     "add_pool": lambda r, b: atmosphere.add_pool(b)[0],
     "add_rim": lambda r, b: atmosphere.add_rim(b)[0],
     "add_wash": lambda r, b: atmosphere.add_wash(b)[0],
-    "add_spot": lambda r, b: atmosphere.add_spot(
-        b, some(r, b, Pool).id, r.uniform(-50, 250), r.uniform(-50, 150)
+    "add_part": lambda r, b: parts.add_part(
+        b, some(r, b, Pool).id, "spots", Spot(x=r.uniform(-50, 250), y=r.uniform(-50, 150))
     )[0],
-    "change_spot": lambda r, b: atmosphere.change_spot(
-        b, some(r, b, Pool).id, r.randrange(3), hardness=r.uniform(0, 0.98), radius=r.uniform(1, 99)
+    "change_part": lambda r, b: parts.change_part(
+        b, some(r, b, Pool).id, "spots", r.randrange(3), hardness=r.uniform(0, 0.98), radius=30.0
     ),
-    "remove_spot": lambda r, b: atmosphere.remove_spot(b, some(r, b, Pool).id, r.randrange(3)),
+    "remove_part": lambda r, b: parts.remove_part(b, some(r, b, Pool).id, "spots", r.randrange(3)),
+    "add_stamps": lambda r, b: stamps.add_stamps(_room(b))[0],
+    "add_scattered": lambda r, b: stamps.add_scattered(_room(b))[0],
+    "reshuffle": lambda r, b: stamps.reshuffle(b, some(r, b, Stamps).id),
     "add_title": lambda r, b: titles.add_title(b, text(r) or "A", Style(name="s", coats=()))[0],
 }
 QUERIES = {
     "replaced", "carried", "carried_coat", "coat_of", "natural_place", "style_of", "ink", "leaves",
     "font_asset", "taken", "free", "free_name", "picture_asset", "first_words", "extent", "guides",
-    "snap", "broken", "renewed", "loses", "best_lines", "next_spot",
+    "snap", "broken", "renewed", "loses", "best_lines", "next_spot", "next_mark",
 }  # fmt: skip
 """What changes no board."""
 

@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from anole.core.edit import atmosphere
+from anole.core.edit import atmosphere, parts
 from anole.core.edit.boards import crop_board, resize_board
 from anole.core.edit.pieces import change_piece
 from anole.core.model import (
@@ -161,18 +161,20 @@ def test_new_ones_stand_where_they_belong():
 
 def test_spots_are_added_changed_and_removed():
     made, pool = atmosphere.add_pool(lively())
-    made, number = atmosphere.add_spot(made, pool, 10, 20)
+    spot = atmosphere.next_spot(made, made.piece(pool).spots)
+    spot = msgspec.structs.replace(spot, x=10, y=20)
+    made, number = parts.add_part(made, pool, "spots", spot)
     assert (number, made.piece(pool).spots[1].x) == (1, 10)
     assert made.piece(pool).spots[1].radius == made.piece(pool).spots[0].radius
-    made = atmosphere.change_spot(made, pool, 1, radius=7, hardness=0.5)
+    made = parts.change_part(made, pool, "spots", 1, radius=7, hardness=0.5)
     assert (made.piece(pool).spots[1].radius, made.piece(pool).spots[1].hardness) == (7, 0.5)
     with pytest.raises(ModelError):
-        atmosphere.change_spot(made, pool, 1, hardness=1.0)
+        parts.change_part(made, pool, "spots", 1, hardness=1.0)
     with pytest.raises(KeyError):
-        atmosphere.change_spot(made, pool, 5, radius=7)
+        parts.change_part(made, pool, "spots", 5, radius=7)
     with pytest.raises(KeyError):
-        atmosphere.add_spot(made, "words", 0, 0)
-    assert len(atmosphere.remove_spot(made, pool, 0).piece(pool).spots) == 1
+        parts.add_part(made, "words", "spots", Spot())
+    assert len(parts.remove_part(made, pool, "spots", 0).piece(pool).spots) == 1
 
 
 def test_they_go_with_the_board_when_it_is_cropped_or_grows():

@@ -7,7 +7,7 @@ from PyQt6.QtCore import QPointF, Qt
 
 from anole.core.model import Exposure, Fill, Pool, Wash
 from anole.studio.arrange.pieces_list import MINI
-from anole.studio.controls.spots import SpotsControl
+from anole.studio.controls.parts import PartsControl
 from anole.studio.samples import miniature
 
 from ..core.shapes import board
@@ -30,7 +30,7 @@ def pool(window) -> Pool:
 
 
 def grip(window, number: int, kind: str) -> QPointF:
-    return window.tools.pool._grips(pool(window).spots[number], window.view.transform_now())[kind]
+    return window.tools.pool.grips(pool(window).spots[number], window.view.transform_now())[kind]
 
 
 def test_a_new_pool_is_chosen_and_lies_behind_the_words(window):
@@ -70,7 +70,7 @@ def test_spots_are_added_by_a_double_click_and_deleted_by_key(window, qtbot, set
 
 
 def test_the_panel_and_the_board_work_on_the_same_spot(window, qtbot, settle):
-    control = window.arrange.findChild(SpotsControl)
+    control = window.arrange.findChild(PartsControl)
     qtbot.mouseClick(control.add, LEFT)
     assert len(pool(window).spots) == 2
     assert window.selection.part == 1

@@ -35,6 +35,10 @@ class BoardTool:
         """A double click."""
         return False
 
+    def wheel(self, at: QPointF, turned: int) -> bool:
+        """A wheel turned by so many eighths of a degree, upward positive, with no key held."""
+        return False
+
     def ask_menu(self, at: QPointF) -> str | None:
         """Choose what lies under a right click, and say what kind of thing it is."""
         return None

@@ -226,7 +226,7 @@ class BoardView(Canvas):
         if event.modifiers() & Qt.KeyboardModifier.ControlModifier:
             factor = 1.0015 ** event.angleDelta().y()
             self.set_zoom(self.transform_now().zoom * factor, event.position())
-        else:
+        elif not any(t.wheel(event.position(), event.angleDelta().y()) for t in self.tools):
             self._pan(QPointF(event.angleDelta()) / 3)
 
     # by key

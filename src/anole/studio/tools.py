@@ -7,6 +7,7 @@ from .arrange.leaving import LeavingTool
 from .arrange.picture_tool import PictureTool
 from .arrange.pool_tool import PoolTool
 from .arrange.pulling import PullingTool
+from .arrange.stamps_tool import StampsTool
 from .arrange.typing import TypingTool
 from .board_tool import BoardTool
 from .canvas import Canvas
@@ -28,7 +29,7 @@ class Tools:
         self.piece_paint, self.coat_paint = PaintTool(view, True), PaintTool(view)
         self.asking, self.throwing = AskingTool(view), ThrowTool(view)
         self.lantern, self.pool = LanternTool(view), PoolTool(view)
-        self.picture = PictureTool(view)
+        self.picture, self.stamps = PictureTool(view), StampsTool(view)
 
     def of(self, stage: Stage) -> list[BoardTool]:
         """What can be done on the board in a stage."""
@@ -40,6 +41,7 @@ class Tools:
                 *both,
                 self.cropping,
                 self.pool,
+                self.stamps,
                 self.picture,
                 self.typing,
                 self.piece_paint,

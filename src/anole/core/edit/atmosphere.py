@@ -8,8 +8,7 @@ import msgspec
 
 from ..model import Board, Colour, ColourPaint, Exposure, Piece, Pool, Rim, Spot, Wash
 from ..pieces.registry import is_ground
-from .checked import replaced
-from .pieces import insert_piece, with_piece
+from .pieces import insert_piece
 
 LIGHT, DARK = Colour(255, 236, 196), Colour(6, 8, 18)
 WIDE = 0.35
@@ -48,38 +47,7 @@ def add_wash(board: Board) -> tuple[Board, str]:
     return insert_piece(board, wash, len(board.pieces))
 
 
-def _pool(board: Board, piece_id: str) -> Pool:
-    piece = board.piece(piece_id)
-    if not isinstance(piece, Pool):
-        raise KeyError(f"{piece_id} is no pool")
-    return piece
-
-
 def next_spot(board: Board, spots: Sequence[Spot]) -> Spot:
     """A spot in the middle of the board, like the last where there is one."""
     like = spots[-1] if spots else Spot(radius=min(max(board.height / 4, 1.0), 64_000.0))
     return msgspec.structs.replace(like, x=board.width / 2, y=board.height / 2)
-
-
-def add_spot(board: Board, piece_id: str, x: float, y: float) -> tuple[Board, int]:
-    """One more spot, like the last; returns the board and its number. Raises KeyError, ModelError."""
-    pool = _pool(board, piece_id)
-    spots = (*pool.spots, replaced(next_spot(board, pool.spots), x=x, y=y))
-    return with_piece(board, replaced(pool, spots=spots)), len(spots) - 1
-
-
-def change_spot(board: Board, piece_id: str, number: int, **fields: float) -> Board:
-    """Set fields of a spot. Raises KeyError, ModelError."""
-    pool = _pool(board, piece_id)
-    if not 0 <= number < len(pool.spots):
-        raise KeyError(f"spot {number + 1}")
-    spot = replaced(pool.spots[number], **fields)
-    spots = (*pool.spots[:number], spot, *pool.spots[number + 1 :])
-    return with_piece(board, msgspec.structs.replace(pool, spots=spots))
-
-
-def remove_spot(board: Board, piece_id: str, number: int) -> Board:
-    """The pool without a spot. Raises KeyError."""
-    pool = _pool(board, piece_id)
-    spots = (*pool.spots[:number], *pool.spots[number + 1 :])
-    return with_piece(board, msgspec.structs.replace(pool, spots=spots))

@@ -117,18 +117,28 @@ def _whole(piece: Coated, kind: CoatedKind, dpi: float, scale: float) -> Chords:
 
 def _apart(parts: Sequence[Chords]) -> bool:
     """Whether no two of them touch, as far as their boxes tell."""
-    boxes = [bounds(part) for part in parts]
-    return not any(
-        a[0] <= b[2] and b[0] <= a[2] and a[1] <= b[3] and b[1] <= a[3]
-        for n, a in enumerate(boxes)
-        for b in boxes[:n]
-    )
+    boxes = np.array([bounds(part) for part in parts])
+    order = np.argsort(boxes[:, 0])
+    x0, y0, x1, y1 = boxes[order].T
+    for n in range(len(boxes)):
+        # only those that begin before this one ends can touch it
+        last = int(np.searchsorted(x0, x1[n], "right"))
+        if (y0[n + 1 : last] <= y1[n]).any() and (
+            (y0[n + 1 : last] <= y1[n]) & (y0[n] <= y1[n + 1 : last])
+        ).any():
+            return False
+    return True
 
 
 def silhouette(pieces: Sequence[tuple[Coated, CoatedKind]], dpi: float, scale: float) -> Chords:
     """(m, 4) float64 px at a render scale: all that pieces and their strokes cover. Outlines that
     touch no other stay as they are, to the float."""
-    parts = [part for piece, kind in pieces if len(part := _whole(piece, kind, dpi, scale))]
+    return united_outlines([_whole(piece, kind, dpi, scale) for piece, kind in pieces])
+
+
+def united_outlines(outlines: Sequence[Chords]) -> Chords:
+    """(m, 4): all that several outlines cover. Those that touch no other stay to the float."""
+    parts = [part for part in outlines if len(part)]
     if len(parts) < 2 or _apart(parts):
         return np.concatenate([NOTHING, *parts])
     return _chords(_united([polygon for part in parts for polygon in _polygons(part)]))

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Callable
 from typing import Any
 
 import msgspec
@@ -15,7 +16,7 @@ from ..compose.cover import Cover
 from ..compose.program import NO_FACTORS
 from ..compose.steps import CompositeStep, FaceBegin, FaceEnd, Step
 from ..lettering.warp import pose_matrix, quad_matrix
-from ..model import Cluster
+from ..model import Cluster, Coated
 from ..paint.own import straight
 from .coated import blended, context_of, is_apart, layers
 from .placement import Placement
@@ -49,17 +50,28 @@ def _run(name: str, steps: list[CompositeStep], context: CoatContext, inset: flo
 
 def cluster_steps(kind: Any, piece: Cluster, view: View) -> list[Step]:
     """All its steps; without a style those of its pieces alone."""
-    inner = view._replace(depth=view.depth + is_apart(piece))
-    content = _content(kind, piece, inner)
     if not any(coat.on for coat in piece.style):
-        return blended(piece, content, view)
+        inner = view._replace(depth=view.depth + is_apart(piece))
+        return blended(piece, _content(kind, piece, inner), view)
     context = context_of(kind.shape(piece, view), piece.style, view)
+    return coats_round(kind, piece, context, view, lambda inner: _content(kind, piece, inner))
+
+
+def coats_round(
+    kind: Any,
+    piece: Coated,
+    context: CoatContext,
+    view: View,
+    content: Callable[[View], list[Step]],
+) -> list[Step]:
+    """The steps of a piece whose content has steps of its own: coats beneath them and above."""
+    within = content(view._replace(depth=view.depth + is_apart(piece)))
     if context.shape.box.empty:
-        return blended(piece, content, view)
+        return blended(piece, within, view)
     coats = layers(kind, piece, context, view)
-    lower = _run("lower", coats.lower, context, UNDER if content else 0.0)
+    lower = _run("lower", coats.lower, context, UNDER if within else 0.0)
     upper = _run("upper", coats.upper, context, 0.0)
-    return blended(piece, [*lower, *content, *upper], view)
+    return blended(piece, [*lower, *within, *upper], view)
 
 
 def _content(kind: Any, piece: Cluster, view: View) -> list[Step]:

@@ -94,8 +94,9 @@ class PieceKind(Protocol[P]):
 
 
 class PlacedKind(PieceKind[Q], Protocol[Q]):
-    """A piece that stands somewhere on the board."""
+    """A piece that stands somewhere on the board; bends : whether corners and pose move it."""
 
+    bends: bool = True
     sections: tuple[str, ...] = ("fields", "place", "shape", "blending")
 
     @abstractmethod

@@ -6,6 +6,7 @@ from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from typing import Any
 
+from ..arrays import Chords
 from ..compose.steps import Step
 from ..failures import blaming
 from ..model import PIECES, Board, Cluster, Coated, Piece, Placed
@@ -22,6 +23,7 @@ from .located import located
 from .picture import PictureKind
 from .placement import Placement
 from .pool import PoolKind
+from .stamps import StampsKind
 from .view import View
 from .wash import WashKind
 
@@ -80,10 +82,18 @@ def steps_of(piece: Piece, view: View) -> list[Step]:
 
 def clipper_of(piece: Piece, board: Board) -> Coated | None:
     """The piece whose silhouette clips this one, where it stands; None where it is gone."""
-    path = path_to(board.pieces, piece.within) if piece.within else ()
-    if not path or not isinstance(path[-1], Coated) or path[-1].id == piece.id:
-        return None
-    return where_it_stands(path, board.dpi)
+    return standing(board, piece.within) if piece.within and piece.within != piece.id else None
+
+
+def standing(board: Board, piece_id: str) -> Coated | None:
+    """A piece that has a silhouette, as it stands on the board; None where there is none."""
+    path = path_to(board.pieces, piece_id)
+    return where_it_stands(path, board.dpi) if path and isinstance(path[-1], Coated) else None
+
+
+def outline_of(piece: Coated, dpi: float, scale: float) -> Chords:
+    """(m, 4) px at a render scale."""
+    return coated_kind(piece).chords(piece, dpi, scale)
 
 
 def where_it_stands(path: Sequence[Piece], dpi: float) -> Any:
@@ -102,4 +112,5 @@ KINDS.add(GroundKind.struct, GroundKind())
 KINDS.add(LetteringKind.struct, LetteringKind())
 KINDS.add(PictureKind.struct, PictureKind())
 KINDS.add(PoolKind.struct, PoolKind())
+KINDS.add(StampsKind.struct, StampsKind(standing, outline_of))
 KINDS.add(WashKind.struct, WashKind())

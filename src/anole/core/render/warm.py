@@ -5,9 +5,12 @@ from __future__ import annotations
 from collections.abc import Callable
 
 import msgspec
+import numpy as np
 
+from ..box import Box
 from ..coats.registry import KINDS
-from ..model import Board, Ground, Length, Lettering, Place, Pool, Rim, Spot
+from ..marks import laying
+from ..model import Board, Ground, Length, Lettering, Place, Pool, Rim, Scatter, Spot, Stamps
 from .export import rgba
 
 
@@ -19,11 +22,14 @@ def small_board() -> Board:
     )
     words = Lettering(id="w", text="ag", size=Length(24), place=Place(x=40, y=24), style=style)
     pool = Pool(id="p", spots=(Spot(x=40, y=20, radius=30),), rim=Rim())
-    return Board(width=80, height=48, pieces=(Ground(id="g"), pool, words))
+    stamps = Stamps(id="s", scatter=Scatter(count=3))
+    return Board(width=80, height=48, pieces=(Ground(id="g"), pool, stamps, words))
 
 
 def warm(done: Callable[[float], None] = lambda share: None) -> None:
     """Render a small board both ways; `done` is called with the share done."""
+    laid = np.zeros((4, 2, 2), np.float32)
+    laying.pictures({2: laid}, np.array([[1.0, 1.0, 2.0, 1.0, 0.0, 1.0]]), Box(0, 0, 2, 2))
     for number, transparent in enumerate((False, True), 1):
         rgba(small_board(), transparent=transparent)
         done(number / 2)

@@ -39,10 +39,10 @@ def stroked(
     enlarged = max(float(np.sqrt(abs(np.linalg.det(matrix[:, :2])))), 1e-6)
     area = skia.Path()
     paint.getFillPath(path, area, None, enlarged * FINE)
-    return _without_conics(area)
+    return without_conics(area)
 
 
-def _without_conics(path: skia.Path) -> skia.Path:
+def without_conics(path: skia.Path) -> skia.Path:
     """Arcs, which round joins and caps are, as quadratic curves: all else knows only these."""
     plain, verbs = skia.Path(), skia.Path.Verb
     over = skia.Path.Iter(path, False)

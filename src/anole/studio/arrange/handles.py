@@ -104,7 +104,7 @@ def pulled(
     placed = placement(start, board)
     inverse = np.linalg.pinv(placed.matrix[:, :2])
     across, down = (float(v) for v in inverse @ (np.array(now) - was))
-    alone = bool(modifiers & ALONE)
+    alone = bool(modifiers & ALONE) and placed_kind(start).bends
     if handle.kind == "corner" and alone:
         return _corner(placed, handle.which, across, down)
     if handle.kind == "corner":

@@ -31,6 +31,10 @@ GESTURES: dict[Stage, tuple[Gesture, ...]] = {
     Stage.ARRANGE: (
         Gesture("Without the piece", "hold H"),
         Gesture("One more spot of a pool", "double-click beside its spots"),
+        Gesture("Place a mark, its size and turn", "click, drag; Esc ends it"),
+        Gesture("Size of a mark", "wheel over its middle"),
+        Gesture("Into a cluster", "double-click"),
+        Gesture("What lies beneath, by turns", "Ctrl and click"),
         Gesture("Type in place", "double-click the words, or Enter"),
         Gesture("Choose one more", "Shift and click"),
         Gesture("Move", "drag, arrow keys, Shift for 10 px"),

@@ -8,7 +8,8 @@ from collections.abc import Callable
 from ...core.edit.atmosphere import add_pool, add_rim, add_wash
 from ...core.edit.fitting import fit_all
 from ...core.edit.pieces import change_piece, move_in_order
-from ...core.model import Board, Coated
+from ...core.edit.stamps import add_scattered, add_stamps, reshuffle
+from ...core.model import Board, Coated, Stamps
 from ...core.model.nesting import siblings
 from ...core.pieces.registry import is_ground
 from ..line_ups import TITLES, able, line_up
@@ -55,6 +56,17 @@ def _hide_others(session: Session) -> None:
     session.document.apply("Show the others" if shown else "Hide the others", switch)
 
 
+def _is_scattered(session: Session) -> bool:
+    piece = session.selection.piece
+    return isinstance(piece, Stamps) and piece.scatter is not None
+
+
+def _reshuffle(session: Session) -> None:
+    piece = session.selection.piece_id
+    if piece is not None:
+        session.document.apply("Reshuffle", lambda b: reshuffle(b, piece))
+
+
 def _fit(session: Session) -> None:
     ids = [piece.id for piece in session.selection.pieces if isinstance(piece, Coated)]
     session.document.apply("Fit to board", lambda b: fit_all(b, ids))
@@ -86,6 +98,14 @@ def _add(name: str, make: Callable[[Board], tuple[Board, str]]) -> Callable[[Ses
 
 ADDING = (
     Command("picture", "Add a picture or an emblem…", (), ask_picture, on=(BOARD,)),
+    Command("stamps", "Add stamps by hand", (), _add("Add stamps", add_stamps), on=(BOARD,)),
+    Command(
+        "scatter",
+        "Add scattered marks",
+        (),
+        _add("Add scattered marks", add_scattered),
+        on=(BOARD,),
+    ),
     Command("pool", "Add a pool of light", (), _add("Add pool", add_pool), on=(BOARD,)),
     Command("rim", "Add dark corners", (), _add("Add dark corners", add_rim), on=(BOARD,)),
     Command("wash", "Add a wash over all", (), _add("Add wash", add_wash), on=(BOARD,)),
@@ -109,6 +129,10 @@ MENU = Menu(
         Choices("Line up", _line_ups, (PIECE,)),
         None,
         *CLUSTERS,
+        None,
+        Command(
+            "reshuffle", "Reshuffle the chance", ("Alt+R",), _reshuffle, _is_scattered, (PIECE,)
+        ),
         None,
         Command(
             "hide",

@@ -10,6 +10,7 @@ from .lettering import Font, Lettering
 from .members import PIECES, Held, Pieces
 from .picture import Picture
 from .pool import Pool, Rim, Spot
+from .stamps import Mark, Scatter, Stamps
 from .wash import Wash
 
 __all__ = [
@@ -21,6 +22,7 @@ __all__ = [
     "Ground",
     "Held",
     "Lettering",
+    "Mark",
     "Picture",
     "Piece",
     "Pieces",
@@ -28,10 +30,12 @@ __all__ = [
     "Placed",
     "Pool",
     "Rim",
+    "Scatter",
     "Sourced",
     "Spot",
+    "Stamps",
     "Wash",
 ]
 
-for _struct in (Cluster, Emblem, Ground, Lettering, Picture, Pool, Wash):
+for _struct in (Cluster, Emblem, Ground, Lettering, Picture, Pool, Stamps, Wash):
     PIECES.add(_struct)
