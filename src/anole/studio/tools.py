@@ -14,6 +14,7 @@ from .canvas import Canvas
 from .coat.asking import AskingTool
 from .coat.lantern import LanternTool
 from .coat.paint_tool import PaintTool
+from .coat.sparkle_tool import SparkleTool
 from .coat.throw_tool import ThrowTool
 from .dropper import Dropper
 from .shell import Stage
@@ -29,6 +30,7 @@ class Tools:
         self.piece_paint, self.coat_paint = PaintTool(view, True), PaintTool(view)
         self.asking, self.throwing = AskingTool(view), ThrowTool(view)
         self.lantern, self.pool = LanternTool(view), PoolTool(view)
+        self.sparkle = SparkleTool(view)
         self.picture, self.stamps = PictureTool(view), StampsTool(view)
 
     def of(self, stage: Stage) -> list[BoardTool]:
@@ -47,4 +49,4 @@ class Tools:
                 self.piece_paint,
                 self.pulling,
             ]
-        return [*both, self.asking, self.throwing, self.lantern, self.coat_paint]
+        return [*both, self.asking, self.throwing, self.lantern, self.sparkle, self.coat_paint]

@@ -17,6 +17,7 @@ from .kind import CoatKind
 from .relief import ReliefKind
 from .shadow import ShadowKind
 from .sheen import SheenKind
+from .sparkle import SparkleKind
 from .stroke import StrokeKind
 
 KINDS: Registry[type[Coat], CoatKind[Any]] = Registry("coat")
@@ -30,6 +31,7 @@ for _kind in (
     SheenKind(),
     GlossKind(),
     ShadowKind(),
+    SparkleKind(),
 ):
     KINDS.add(_kind.struct, answerable(_kind, CoatKind, "coat"))
 

@@ -6,6 +6,7 @@ from .coats import (
     COATS,
     Coat,
     Fill,
+    Flare,
     Gleam,
     Gloss,
     Glow,
@@ -14,6 +15,7 @@ from .coats import (
     Repeat,
     Shadow,
     Sheen,
+    Sparkle,
     Stroke,
 )
 from .codec import ModelError, from_builtins, from_json, to_builtins, to_json
@@ -96,6 +98,7 @@ __all__ = [
     "Exposure",
     "Fill",
     "FitBox",
+    "Flare",
     "Flats",
     "Font",
     "Gleam",
@@ -141,6 +144,7 @@ __all__ = [
     "Sheen",
     "Sourced",
     "Span",
+    "Sparkle",
     "Speckle",
     "Spot",
     "Stamps",

@@ -15,13 +15,15 @@ WHITE = Colour(255, 255, 255)
 
 
 class Unit(NamedTuple):
-    """A letter: its place in the text, its word and line, its box in px, its own colour."""
+    """A letter: its place in the text, its word and line, its box in px, its own colour, and what
+    the text has there."""
 
     at: int
     word: int
     line: int
     box: FrameBox
     colour: Colour
+    letter: str = ""
 
 
 def colour_of(letters: Letters | None, number: int, word: int, line: int, at: int) -> Colour:

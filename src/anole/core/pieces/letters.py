@@ -8,11 +8,18 @@ from ..box import Box
 from ..field.letter_owners import owners
 from ..field.shape_fields import bounds
 from ..lettering.letter_parts import LetterPart, letter_parts
-from ..lettering.outline import Outline
+from ..lettering.outline import Outline, outline
 from ..lettering.shaping import drawable
-from ..model import Lettering
-from ..paint.frames import LetterFrames, Unit, colour_of
+from ..model import Board, Lettering
+from ..paint.frames import FrameBox, LetterFrames, Unit, colour_of
 from .view import View
+
+
+def letter_boxes(piece: Lettering, board: Board) -> list[tuple[str, FrameBox]]:
+    """What the text has for each of its letters, with the letter's box in board px."""
+    text = drawable(piece.text)
+    parts = letter_parts(outline(piece, board.dpi), text, 1.0)
+    return [(text[part.at : part.at + 1], bounds(part.chords)) for part in parts]
 
 
 def letter_frames(
@@ -20,10 +27,10 @@ def letter_frames(
 ) -> LetterFrames:
     """`key` is the value that the placed outline came from; `box` covers the piece's fields."""
 
+    text = drawable(piece.text)
+
     def parts() -> list[LetterPart]:
-        return view.cache.get(
-            ("letters", *key), lambda: letter_parts(line, drawable(piece.text), view.scale)
-        )
+        return view.cache.get(("letters", *key), lambda: letter_parts(line, text, view.scale))
 
     def units() -> list[Unit]:
         return [
@@ -33,6 +40,7 @@ def letter_frames(
                 part.line,
                 bounds(part.chords),
                 colour_of(piece.letters, n, part.word, part.line, part.at),
+                text[part.at : part.at + 1],
             )
             for n, part in enumerate(parts())
         ]

@@ -11,8 +11,8 @@ from PyQt6.QtGui import QPainter
 from ...core.edit.atmosphere import next_spot
 from ...core.edit.parts import add_part
 from ...core.model import Board, Pool, Spot
+from ..part_tool import DOT, PartTool, ring
 from ..view_transform import ViewTransform
-from .part_tool import DOT, PartTool, ring
 
 HINTS = {
     "move": "Drag: moves the spot. Delete deletes it",
@@ -44,7 +44,7 @@ class PoolTool(PartTool):
         ring(painter, middle, part.hardness * radius, dotted=True)
 
     def pulled(self, kind: str, start: Spot, at: QPointF) -> dict[str, Any]:
-        by = (at - self._from).x() / self.view.transform_now().zoom
+        by = (at - self.origin).x() / self.view.transform_now().zoom
         if kind == "radius":
             return {"radius": round(min(max(start.radius + by, 1.0), 64_000.0))}
         share = start.hardness - by / start.radius

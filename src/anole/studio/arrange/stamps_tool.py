@@ -7,14 +7,15 @@ from typing import Any
 
 import msgspec
 from PyQt6.QtCore import QPointF, Qt
-from PyQt6.QtGui import QKeyEvent, QPainter
+from PyQt6.QtGui import QPainter
 
 from ...core.edit.parts import add_part
 from ...core.edit.stamps import next_mark
 from ...core.model import Board, Mark, Stamps
 from ..canvas import Canvas
+from ..part_tool import REACH, ring
+from ..placing_tool import PlacingTool
 from ..view_transform import ViewTransform
-from .part_tool import REACH, PartTool, ring
 
 HINTS = {
     "move": "Drag: moves the mark. Wheel: its size. Delete deletes it",
@@ -23,34 +24,19 @@ HINTS = {
 NAMES = {"move": "Move mark", "turn": "Size and turn of mark"}
 NOTCH = 1.0015
 """How much larger a mark gets for each unit that a wheel turns."""
-LEAST_DRAG = 4.0
-"""px that a press must go before it sizes the new mark."""
 
 
-class StampsTool(PartTool):
-    """While stamps are chosen, a press beside all marks places one; Esc ends that until stamps are
-    chosen anew."""
+class StampsTool(PlacingTool):
+    """A mark is held by its middle, and by its tip."""
 
     struct, field, part_name, least = Stamps, "marks", "mark", 0
     hints, names = HINTS, NAMES
+    invites, grip = "Click: places a mark, drag: its size. Esc ends it", "turn"
 
     def __init__(self, view: Canvas) -> None:
         super().__init__(view)
-        self._ended: str | None = None
         self._shift = False
-        self._fresh = False
         self._wheeled: tuple[int, object] = (-1, object())
-        self.selection.changed.connect(self._other)
-
-    def _other(self) -> None:
-        if self.selection.piece_id != self._ended:
-            self._ended = None
-
-    @property
-    def placing(self) -> bool:
-        """Whether a click places a mark."""
-        piece = self.piece
-        return piece is not None and piece.id != self._ended
 
     def grips(self, part: Mark, now: ViewTransform) -> dict[str, QPointF]:
         middle, far = now.to_widget(part.x, part.y), part.size / 2 * now.zoom
@@ -72,27 +58,7 @@ class StampsTool(PartTool):
         far = 2 * math.hypot(by.x(), by.y()) / now.zoom
         return {"size": round(min(max(far, 1.0), 32_000.0), 1), "turn": float(turn)}
 
-    # placing
-
-    def hover(self, at: QPointF) -> tuple[Qt.CursorShape, str] | None:
-        found = super().hover(at)
-        if found is None and self.placing:
-            return Qt.CursorShape.CrossCursor, "Click: places a mark, drag: its size. Esc ends it"
-        return found
-
-    def press(self, at: QPointF, keys: Qt.KeyboardModifier) -> bool:
-        self._fresh, self._wheeled = False, (-1, object())
-        if super().press(at, keys):
-            return True
-        if not self.placing:
-            return False
-        number = self._place(at)
-        if number is not None:
-            self._hold(at, (number, "turn"))
-            self._fresh = True
-        return True
-
-    def _place(self, at: QPointF) -> int | None:
+    def place(self, at: QPointF) -> int | None:
         piece = self.piece
         x, y = self.view.transform_now().to_board(at)
 
@@ -103,11 +69,11 @@ class StampsTool(PartTool):
 
         return self.document.make("Place a mark", added)
 
+    def press(self, at: QPointF, keys: Qt.KeyboardModifier) -> bool:
+        self._wheeled = (-1, object())
+        return super().press(at, keys)
+
     def pull(self, at: QPointF, keys: Qt.KeyboardModifier) -> None:
-        by = at - self._from
-        if self._fresh and math.hypot(by.x(), by.y()) < LEAST_DRAG:
-            return
-        self._fresh = False
         self._shift = bool(keys & Qt.KeyboardModifier.ShiftModifier)
         super().pull(at, keys)
 
@@ -122,19 +88,5 @@ class StampsTool(PartTool):
         fields = {"size": round(min(max(size, 1.0), 32_000.0), 1)}
         if self._wheeled[0] != number:
             self._wheeled = number, object()
-        self._change("Size of mark", number, fields, self._wheeled[1])
+        self.change("Size of mark", number, fields, self._wheeled[1])
         return True
-
-    # by key
-
-    def wants(self, event: QKeyEvent) -> bool:
-        if event.key() == Qt.Key.Key_Escape:
-            return self.placing
-        return super().wants(event)
-
-    def key(self, event: QKeyEvent) -> bool:
-        if event.key() == Qt.Key.Key_Escape and self.placing:
-            self._ended = self.selection.piece_id
-            self.view.update()
-            return True
-        return super().key(event)

@@ -10,7 +10,8 @@ from PyQt6.QtWidgets import QPushButton
 
 from ...core.edit.atmosphere import next_spot
 from ...core.edit.stamps import next_mark
-from ...core.model import Board, Mark, Spot
+from ...core.model import Board, Flare, Mark, Spot
+from ...core.model.coats.sparkle import MOST_FLARES
 from ...core.model.pieces.pool import MOST_SPOTS
 from ...core.model.pieces.stamps import MOST_MARKS
 from ..plain import Label
@@ -105,6 +106,12 @@ class PartsControl(Control):
 
 CONTROLS.add(
     many(Spot), lambda info: PartsControl(info.title, info.about, Spot, MOST_SPOTS, next_spot)
+)
+CONTROLS.add(
+    many(Flare),
+    lambda info: PartsControl(
+        info.title, info.about, Flare, MOST_FLARES, lambda board, parts: Flare()
+    ),
 )
 CONTROLS.add(
     many(Mark), lambda info: PartsControl(info.title, info.about, Mark, MOST_MARKS, next_mark)

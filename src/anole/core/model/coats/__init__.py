@@ -11,12 +11,14 @@ from .grain import Grain
 from .relief import Gleam, Relief
 from .shadow import Shadow
 from .sheen import Sheen
+from .sparkle import Flare, Sparkle
 from .stroke import Stroke
 
 __all__ = [
     "COATS",
     "Coat",
     "Fill",
+    "Flare",
     "Gleam",
     "Gloss",
     "Glow",
@@ -25,8 +27,9 @@ __all__ = [
     "Repeat",
     "Shadow",
     "Sheen",
+    "Sparkle",
     "Stroke",
 ]
 
-COATS = OpenUnion("coat", Fill, Stroke, Glow, Shadow, Relief, Grain, Sheen, Gloss)
+COATS = OpenUnion("coat", Fill, Stroke, Glow, Shadow, Relief, Grain, Sheen, Gloss, Sparkle)
 """Every kind of coat that a board may hold."""

@@ -10,12 +10,12 @@ from typing import Any, ClassVar
 from PyQt6.QtCore import QPointF, Qt
 from PyQt6.QtGui import QKeyEvent, QPainter, QPen
 
-from ...core.edit.parts import change_part, remove_part
-from ...core.model import Piece
-from .. import theme
-from ..board_tool import BoardTool
-from ..canvas import Canvas
-from ..view_transform import ViewTransform
+from ..core.edit.parts import change_part, remove_part
+from ..core.model import Piece
+from . import theme
+from .board_tool import BoardTool
+from .canvas import Canvas
+from .view_transform import ViewTransform
 
 REACH, DOT = 9.0, 5.5
 Grip = tuple[int, str]
@@ -38,14 +38,14 @@ class PartTool(BoardTool):
     def __init__(self, view: Canvas) -> None:
         super().__init__(view)
         self._held: Grip | None = None
-        self._from = QPointF()
+        self.origin = QPointF()
         self._start: Any = None
         self._token: object | None = None
         self.selection.part_changed.connect(view.update)
 
     @abstractmethod
     def grips(self, part: Any, now: ViewTransform) -> dict[str, QPointF]:
-        """Where a part is held, widget px; its "move" is always there."""
+        """Where a part is held, widget px: by its "move", or several of them, and by others."""
 
     @abstractmethod
     def pulled(self, kind: str, start: Any, at: QPointF) -> dict[str, Any]:
@@ -78,7 +78,7 @@ class PartTool(BoardTool):
         best: tuple[float, Grip] | None = None
         for number, part in enumerate(self.parts):
             for kind, place in self.grips(part, now).items():
-                if kind != "move" and number != self.number:
+                if not kind.startswith("move") and number != self.number:
                     continue
                 far = math.hypot(place.x() - at.x(), place.y() - at.y())
                 if far <= REACH and (best is None or far < best[0]):
@@ -95,7 +95,7 @@ class PartTool(BoardTool):
             if chosen:
                 self.paint_part(painter, part, now)
             for kind, place in self.grips(part, now).items():
-                if chosen or kind == "move":
+                if chosen or kind.startswith("move"):
                     painter.setPen(QPen(theme.colour("desk"), 1.5))
                     painter.setBrush(theme.colour("leaf" if chosen else "text"))
                     size = DOT if chosen else DOT * 0.7
@@ -103,7 +103,11 @@ class PartTool(BoardTool):
 
     def hover(self, at: QPointF) -> tuple[Qt.CursorShape, str] | None:
         grip = self.hit(at)
-        return (Qt.CursorShape.SizeAllCursor, self.hints[grip[1]]) if grip is not None else None
+        return (
+            (Qt.CursorShape.SizeAllCursor, self.hints[_plain(grip[1])])
+            if grip is not None
+            else None
+        )
 
     # pulling
 
@@ -111,11 +115,11 @@ class PartTool(BoardTool):
         self._held = self.hit(at)
         if self._held is None:
             return False
-        self._hold(at, self._held)
+        self.hold(at, self._held)
         return True
 
-    def _hold(self, at: QPointF, grip: Grip) -> None:
-        self._held, self._from, self._token = grip, at, object()
+    def hold(self, at: QPointF, grip: Grip) -> None:
+        self._held, self.origin, self._token = grip, at, object()
         self._start = self.parts[grip[0]]
         self.selection.choose_part(grip[0])
 
@@ -124,14 +128,17 @@ class PartTool(BoardTool):
         if self._held is None or self._start is None or piece is None:
             return
         number, kind = self._held
-        if kind == "move":
-            by = (at - self._from) / self.view.transform_now().zoom
-            fields = {"x": round(self._start.x + by.x()), "y": round(self._start.y + by.y())}
-        else:
-            fields = self.pulled(kind, self._start, at)
-        self._change(self.names[kind], number, fields, self._token)
+        pulled = self.moved if kind.startswith("move") else self.pulled
+        fields = pulled(kind, self._start, at)
+        self.change(self.names[_plain(kind)], number, fields, self._token)
 
-    def _change(self, name: str, number: int, fields: dict[str, Any], token: object | None) -> None:
+    def moved(self, kind: str, start: Any, at: QPointF) -> dict[str, Any]:
+        """The fields of a part that was moved by its middle."""
+        by = (at - self.origin) / self.view.transform_now().zoom
+        return {"x": round(start.x + by.x()), "y": round(start.y + by.y())}
+
+    def change(self, name: str, number: int, fields: dict[str, Any], token: object | None) -> None:
+        """Set fields of a part."""
         piece = self.piece
         self.document.apply(
             name, lambda b: change_part(b, piece.id, self.field, number, **fields), token
@@ -148,12 +155,22 @@ class PartTool(BoardTool):
     def key(self, event: QKeyEvent) -> bool:
         if not self.wants(event):
             return False
-        piece, number = self.piece, self.number
+        number = self.number
+        self.remove(number)
+        self.selection.choose_part(max(number - 1, 0))
+        return True
+
+    def remove(self, number: int) -> None:
+        """Take a part off."""
+        piece = self.piece
         self.document.apply(
             f"Delete {self.part_name}", lambda b: remove_part(b, piece.id, self.field, number)
         )
-        self.selection.choose_part(max(number - 1, 0))
-        return True
+
+
+def _plain(kind: str) -> str:
+    """A grip's kind without its number."""
+    return kind.rstrip("0123456789")
 
 
 def ring(painter: QPainter, middle: QPointF, radius: float, dotted: bool = False) -> None:
