@@ -40,6 +40,7 @@ def main() -> None:
 
     from .lettering import picker, shaping, typing
     from .paints import generators, gradients, kept
+    from .pieces import many
     from .start import starting, wall
     from .trust import keeping, opening
     from .window import drags
@@ -63,6 +64,7 @@ def main() -> None:
         drags,
         opening,
         keeping,
+        many,
         wall,
         starting,
     ):

@@ -67,7 +67,7 @@ def test_a_file_says_which_field_is_wrong(field, text):
     data = to_builtins(small_board())
     coat = next(c for c in data["pieces"][-1]["style"] if field in c)
     coat[field] = text
-    with pytest.raises(ModelError, match=rf"{text} is less than .*pieces\[2\]\.style.*{field}"):
+    with pytest.raises(ModelError, match=rf"{text} is less than .*pieces\[3\]\.style.*{field}"):
         from_builtins(data, Board)
 
 

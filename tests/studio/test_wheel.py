@@ -50,7 +50,7 @@ def visible_boxes():
 
 def go():
     global panel
-    title = next(p.id for p in window.document.board.pieces if p.name == "Title")
+    title = next(p.id for p in window.document.board.pieces if p.name == "Line")
     window.selection.choose(title)
     window.show_stage(0)
     wait(600)

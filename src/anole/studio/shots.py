@@ -13,7 +13,8 @@ from PyQt6.QtGui import QPainter
 from PyQt6.QtWidgets import QApplication, QWidget
 
 from ..core.edit.pieces import change_piece
-from ..core.model import Coated, Fill, Font, Gradient, Pattern, Pose
+from ..core.model import Coated, Fill, Gradient, Pattern, Pose
+from ..core.model.nesting import every
 from .app import DEMO, application
 from .board_files import demo_folder
 from .controls.gradient_page import GradientPage
@@ -60,11 +61,11 @@ def views(window: Window, out: Path) -> None:
         settle(window)
         shoot(window, out / f"{name}.png")
     for name, shown, scroll in (
-        ("coat-gradient", "coral over cream", 0),
+        ("coat-gradient", "flat bout", 0),
         ("coat-pattern", "stripes, a shade darker", 90),
     ):
         window.show_stage(Stage.COAT)
-        _choose(window, "Title", shown)
+        _choose(window, "Bout", shown)
         if name == "coat-gradient":
             paint = window.coat.panel(Fill).controls["paint"]
             assert isinstance(paint, PaintControl)
@@ -75,6 +76,7 @@ def views(window: Window, out: Path) -> None:
         _scroll(window, scroll)
         shoot(window, out / f"{name}.png")
     _choosing(window, out)
+    _scene(window, out)
     _posed(window)
     shoot(window, out / "coat-face.png")
     _open(window, "brine-and-bearing-cup.anole")
@@ -82,6 +84,17 @@ def views(window: Window, out: Path) -> None:
     _choose(window, "Cup", "carved to the core")
     settle(window)
     shoot(window, out / "coat-gold.png")
+
+
+def _scene(window: Window, out: Path) -> None:
+    """A piece within a cluster, marks by hand, and an emblem, each with its panel."""
+    window.show_stage(Stage.ARRANGE)
+    board = window.document.board
+    for name, piece in (("arrange-cluster", "night"), ("arrange-stamps", "glints")):
+        window.selection.choose(next(p.id for p in every(board.pieces) if p.id == piece))
+        settle(window)
+        shoot(window, out / f"{name}.png")
+    window.show_stage(Stage.COAT)
 
 
 def _start(window: Window, out: Path) -> None:
@@ -94,7 +107,7 @@ def _start(window: Window, out: Path) -> None:
 
 def _choosing(window: Window, out: Path) -> None:
     """The pictures of a choice over its panel, and the finder with a style on the board."""
-    _choose(window, "Title", "stripes, a shade darker")
+    _choose(window, "Bout", "stripes, a shade darker")
     settle(window)
     paint = window.coat.panel(Fill).controls["paint"]
     assert isinstance(paint, PaintControl)
@@ -126,17 +139,15 @@ def _posed(window: Window) -> None:
     """The title turned in space, its coats on the letters' face, strokes mitred."""
     _choose(window, "Title", "cream")
     document = window.document
-    words = window.selection.lettering
-    assert words is not None
+    title = window.selection.coated
+    assert title is not None
     coats = tuple(
         msgspec.structs.replace(c, plane="face", **({"join": "mitre"} if c.name in RIMS else {}))
-        for c in words.style
+        for c in title.style
     )
     document.apply(
         "Pose",
-        lambda b: change_piece(
-            b, words.id, style=coats, pose=Pose(turn_y=-32, turn_x=14), font=Font(family="Anton")
-        ),
+        lambda b: change_piece(b, title.id, style=coats, pose=Pose(turn_y=-32, turn_x=14)),
     )
     settle(window)
     _scroll(window, 2000)
@@ -144,7 +155,7 @@ def _posed(window: Window) -> None:
 
 def _choose(window: Window, piece: str, coat: str) -> None:
     """A coat by name on a piece by name."""
-    chosen = next(p for p in window.document.board.pieces if p.name == piece)
+    chosen = next(p for p in every(window.document.board.pieces) if p.name == piece)
     assert isinstance(chosen, Coated)
     window.selection.choose(chosen.id, next(c.id for c in chosen.style if c.name == coat))
 

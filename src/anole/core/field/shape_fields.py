@@ -40,14 +40,17 @@ def bounds(chords: Chords) -> tuple[float, float, float, float]:
     return (float(xs.min()), float(ys.min()), float(xs.max()), float(ys.max()))
 
 
-def greatest_inside(chords: Chords) -> float:
-    """The greatest inside distance of an outline, in its own px; the same wherever it stands."""
+def greatest_inside(chords: Chords, wide: int = CORE_SIDE) -> float:
+    """The greatest inside distance of an outline, in its own px; the same wherever it stands.
+
+    wide : px of its longer side at which it is measured
+    """
     if ink_box(chords).empty:
         return 0.0
     # rounded, so that other sums on the way to an outline give it no other core
     x0, y0, x1, y1 = np.round(bounds(chords), 6)
     side = max(x1 - x0, y1 - y0, 1.0)
-    zoom = min(max(CORE_SIDE / side, CORE_SCALES[0]), CORE_SCALES[1], 4096 / side)
+    zoom = min(max(wide / side, CORE_SCALES[0]), CORE_SCALES[1], 4096 / side)
     scaled = np.round((chords - (x0, y0, x0, y0)) * zoom, 6)
     box = ink_box(scaled).grown(2)
     _, inside = rasterise(scaled, box)

@@ -50,6 +50,7 @@ class ClusterKind(CoatedKind[Cluster]):
     title = "cluster"
     sections = ("fields", "place", "shape", "blending")
     scaled = True
+    core_side = 256
 
     def __init__(
         self,
@@ -141,6 +142,10 @@ class ClusterKind(CoatedKind[Cluster]):
         board = msgspec.structs.replace(view.board, pieces=(*pieces[:at], *held, *pieces[at + 1 :]))
         inner = view._replace(board=board)
         return [step for one in held for step in self._steps_of(one, inner)]
+
+    def sees_others(self, piece: Cluster) -> bool:
+        inner = (held.within or self.kind_of(held).sees_others(held) for held in piece.pieces)
+        return super().sees_others(piece) or any(inner)
 
     # changing
 

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Callable
 from typing import Any
 
@@ -40,9 +39,8 @@ def _run(name: str, steps: list[CompositeStep], context: CoatContext, inset: flo
         if inset == 0:
             return shape.covered()
         key = ("inset", shape.key, shape.box, inset)
-        plane = context.cache.get(
-            key, lambda: context.between(shape.nearest, shape.box, inset, math.inf)
-        )
+        # its edge is hidden by what lies above
+        plane = context.cache.get(key, lambda: np.clip(shape.distance + (0.5 - inset), 0, 1))
         return plane, shape.box
 
     return [FaceBegin(("face", *where), face), *steps, FaceEnd(("joined", *where), face, coverage)]

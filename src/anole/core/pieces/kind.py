@@ -14,8 +14,8 @@ from ..cache import Cache
 from ..coats.context import CoatContext
 from ..coats.shape import Shape, no_letters, sound_outline
 from ..compose.steps import CompositeStep, Step
-from ..field.shape_fields import bounds, greatest_inside
-from ..model import Board, Coated, Paint, Piece, Place, Placed
+from ..field.shape_fields import CORE_SIDE, bounds, greatest_inside
+from ..model import Backdrop, Board, Coated, Paint, Piece, Place, Placed
 from ..paint.frames import LetterFrames
 from .coated import coated_steps
 from .placement import Placement
@@ -57,6 +57,10 @@ class PieceKind(Protocol[P]):
     def opaque(self, piece: P) -> bool:
         """Whether it surely hides all of the board beneath it."""
         return False
+
+    def sees_others(self, piece: P) -> bool:
+        """Whether its steps come from other pieces: what changes others, and backdrops, do."""
+        return self.on_others or has_backdrop(piece)
 
     def text(self, piece: P) -> str:
         """What it says as plain text, on the clipboard and for its name."""
@@ -147,7 +151,12 @@ class PlacedKind(PieceKind[Q], Protocol[Q]):
 
 
 class CoatedKind(PlacedKind[C], Protocol[C]):
-    """A placed piece that wears a style: it makes a shape, and coats do the rest."""
+    """A placed piece that wears a style: it makes a shape, and coats do the rest.
+
+    core_side : px of its longer side at which its core is measured
+    """
+
+    core_side: int = CORE_SIDE
 
     def steps(self, piece: C, view: View) -> list[Step]:
         return coated_steps(self, piece, view)
@@ -173,7 +182,12 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
         return (
             em
             / MEASURED_EM
-            * cache.get(key, lambda: greatest_inside(sound_outline(self.chords(home, dpi, scale))))
+            * cache.get(
+                key,
+                lambda: greatest_inside(
+                    sound_outline(self.chords(home, dpi, scale)), self.core_side
+                ),
+            )
         )
 
     def core_key(self, piece: C, dpi: float) -> tuple:
@@ -213,6 +227,17 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
     def summary(self, piece: C) -> str:
         count = len(piece.style)
         return f"{self.title}, {count} coat{'' if count == 1 else 's'}" if count else self.title
+
+
+def has_backdrop(value: object) -> bool:
+    """Whether a model value is painted with what lies beneath, anywhere within it."""
+    if isinstance(value, Backdrop):
+        return True
+    if isinstance(value, tuple):
+        return any(map(has_backdrop, value))
+    if isinstance(value, msgspec.Struct):
+        return any(has_backdrop(getattr(value, name)) for name in value.__struct_fields__)
+    return False
 
 
 def at_home(piece: Q) -> Q:

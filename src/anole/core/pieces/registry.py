@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import functools
 from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from typing import Any
@@ -68,6 +69,12 @@ def placement(piece: Placed, board: Board) -> Placement:
 def is_ground(piece: Piece) -> bool:
     """Whether a piece covers the board."""
     return kind_of(piece).ground
+
+
+@functools.lru_cache(4096)
+def sees_others(piece: Piece) -> bool:
+    """Whether the steps of a piece may come from other pieces of the board."""
+    return bool(piece.within) or kind_of(piece).sees_others(piece)
 
 
 def steps_of(piece: Piece, view: View) -> list[Step]:

@@ -218,6 +218,10 @@ class StampsKind(CoatedKind[Stamps]):
     def paint(self, piece: Stamps) -> Paint:
         return piece.paint
 
+    def sees_others(self, piece: Stamps) -> bool:
+        scatter = piece.scatter
+        return super().sees_others(piece) or (scatter is not None and scatter.of is not None)
+
     # changing
 
     def dropped(self, piece: Stamps, asset: str) -> dict[str, Any]:

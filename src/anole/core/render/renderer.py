@@ -31,7 +31,7 @@ from ..compose.steps import (
     Wipe,
 )
 from ..model import Board
-from ..pieces.registry import is_ground, steps_of
+from ..pieces.registry import is_ground, sees_others, steps_of
 from ..pieces.view import View
 
 
@@ -67,8 +67,13 @@ def board_box(board: Board, scale: float) -> Box:
     return Box(0, 0, max(1, round(board.width * scale)), max(1, round(board.height * scale)))
 
 
-def plan(request: Request, cache: Cache) -> list[Step]:
-    """The steps of a frame, bottom first."""
+Planned = dict[str, tuple[tuple, list[Step]]]
+"""By the id of a piece, the steps that it had in the last frame and all that they came from."""
+
+
+def plan(request: Request, cache: Cache, planned: Planned | None = None) -> list[Step]:
+    """The steps of a frame, bottom first. Pieces that see no others and are as they were in the last
+    frame keep their steps, which `planned` holds then."""
 
     def picture(board: Board, scale: float, box: Box, bare: bool) -> np.ndarray:
         return Renderer(cache).frame(Request(board, scale, box, bare)).ground
@@ -77,9 +82,20 @@ def plan(request: Request, cache: Cache) -> list[Step]:
         request.board, request.scale, request.box, cache, picture, is_ground, request.transparent
     )
     steps: list[Step] = [Wipe(("wipe", view.window), view.window)]
-    for piece in request.board.pieces:
-        if piece.shown and not (request.transparent and is_ground(piece)):
-            steps.extend(steps_of(piece, view))
+    board, before = request.board, dict(planned or {})
+    where = (board.width, board.height, board.dpi, board.lamp, request.scale, view.window)
+    if planned is not None:
+        planned.clear()
+    for piece in board.pieces:
+        if not piece.shown or (request.transparent and is_ground(piece)):
+            continue
+        came_from = (piece, where, request.transparent)
+        known = before.get(piece.id)
+        if known is None or known[0] != came_from:
+            known = came_from, steps_of(piece, view)
+        steps.extend(known[1])
+        if planned is not None and not sees_others(piece):
+            planned[piece.id] = known
     return steps
 
 
@@ -130,6 +146,7 @@ class Renderer:
         self._planes = Accumulators(EMPTY)
         self._steps: list[Step] = []
         self._points: list[Checkpoint] = []
+        self._planned: Planned = {}
         self._changed_masks: dict[Hashable, tuple[weakref.ref[np.ndarray], Box]] = {}
         self._dirty: DirtyMemo | None = None
         self.dirty = EMPTY
@@ -137,7 +154,7 @@ class Renderer:
 
     def frame(self, request: Request, stop: Callable[[], bool] = lambda: False) -> Accumulators:
         """Compose the frame; the planes are valid until the next call. Raises Cancelled."""
-        steps = plan(request, self.cache)
+        steps = plan(request, self.cache, self._planned)
         if self._planes.window != request.box:
             self._planes, self._steps, self._points = Accumulators(request.box), [], []
             self.cache.make_room_for(request.box.width * request.box.height)
