@@ -16,6 +16,7 @@ from anole.core.model import (
     Repeat,
     Shadow,
     Sheen,
+    Sparkle,
     Stroke,
 )
 
@@ -107,6 +108,18 @@ def cup_gold() -> tuple[Coat, ...]:
             span=span("0em", "0.006em"),
             opacity=0.8,
             paint=colour("#fff1c0"),
+        ),
+        Sparkle(
+            id="10",
+            name="a few flares",
+            size=em(0.46),
+            slimness=0.8,
+            turn=9,
+            find="both",
+            count=3,
+            smallest=0.5,
+            weakest=0.7,
+            seed=4,
         ),
     )
 

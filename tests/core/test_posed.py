@@ -3,7 +3,7 @@
 import msgspec
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
 from anole.core.box import Box
@@ -68,6 +68,7 @@ def test_twice_the_scale_is_the_same_picture():
 
 
 @settings(max_examples=25, deadline=None)
+@example(Pose(turn_x=39.0, turn_y=53.0, turn_z=-96.0, distance=1.0), 135.0, 3.0)
 @given(
     st.builds(
         Pose,

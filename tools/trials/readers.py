@@ -6,6 +6,9 @@ import tempfile
 from collections.abc import Callable
 from pathlib import Path
 
+import numpy as np
+
+from anole.core import isolation
 from anole.core.atomic import FileError
 from anole.core.edit.clipboard import paste
 from anole.core.files import board_file
@@ -68,6 +71,17 @@ def _picture(data: bytes) -> None:
     decoded(data, "trial")
 
 
+def _artwork(data: bytes) -> None:
+    """Drawn, and its outlines united."""
+    decoded(data, "trial")
+    try:
+        isolation.ask("svg outline", {"name": "trial"}, [np.frombuffer(data, np.uint8)])
+    except isolation.Refused as error:
+        raise ImageError(str(error)) from error
+    except isolation.HelperError as error:
+        raise ImageError(f"trial is not used: {error}") from error
+
+
 def _font(data: bytes) -> None:
     fonts.add(data, "trial.ttf")
 
@@ -79,6 +93,7 @@ READERS: dict[str, Callable[[bytes], None]] = {
     "clipboard": _clipboard,
     "journal": _journal,
     "settings": _settings,
-    **dict.fromkeys(("png", "jpeg", "webp", "tiff", "avif", "gif", "svg"), _picture),
+    **dict.fromkeys(("png", "jpeg", "webp", "tiff", "avif", "gif"), _picture),
+    "svg": _artwork,
     "font": _font,
 }

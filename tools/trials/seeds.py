@@ -34,6 +34,12 @@ SVGS = (
     b'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><clipPath id="c"><circle cx="4" '
     b'cy="4" r="3"/></clipPath><rect width="9" height="9" clip-path="url(#c)" '
     b'stroke-dasharray="1 2" stroke="red"/><text x="1" y="8">a</text><use href="#c"/></svg>',
+    b'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 30 20" width="2in"><style>.a,g>rect{fill:'
+    b'gold;stroke:#123;stroke-width:2px}#b{fill-rule:evenodd!important}</style><symbol id="s" '
+    b'viewBox="0 0 9 9"><path id="b" d="M1 1h7v7H1zm2 2h3v3H3z"/></symbol><g transform="skewX(9) '
+    b'translate(2 3)"><rect class="a" width="12" height="50%" rx="2"/></g><use href="#s" x="9" '
+    b'width="12" height="12"/><text x="15" y="18" text-anchor="middle" font-size="6">A<tspan dy="1" '
+    b'style="font-weight:bold;fill:red">b</tspan></text></svg>',
 )
 
 

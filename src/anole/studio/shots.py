@@ -60,21 +60,11 @@ def views(window: Window, out: Path) -> None:
         window.show_stage(number)
         settle(window)
         shoot(window, out / f"{name}.png")
-    for name, shown, scroll in (
-        ("coat-gradient", "flat bout", 0),
-        ("coat-pattern", "stripes, a shade darker", 90),
-    ):
-        window.show_stage(Stage.COAT)
-        _choose(window, "Bout", shown)
-        if name == "coat-gradient":
-            paint = window.coat.panel(Fill).controls["paint"]
-            assert isinstance(paint, PaintControl)
-            page = paint.page(Gradient)
-            assert isinstance(page, GradientPage)
-            page.shelf.unfold(True)
-        settle(window)
-        _scroll(window, scroll)
-        shoot(window, out / f"{name}.png")
+    window.show_stage(Stage.COAT)
+    _choose(window, "Bout", "stripes, a shade darker")
+    settle(window)
+    _scroll(window, 90)
+    shoot(window, out / "coat-pattern.png")
     _choosing(window, out)
     _scene(window, out)
     _posed(window)
@@ -84,6 +74,14 @@ def views(window: Window, out: Path) -> None:
     _choose(window, "Cup", "carved to the core")
     settle(window)
     shoot(window, out / "coat-gold.png")
+    _choose(window, "Cup", "folded gold")
+    paint = window.coat.panel(Fill).controls["paint"]
+    assert isinstance(paint, PaintControl)
+    page = paint.page(Gradient)
+    assert isinstance(page, GradientPage)
+    page.shelf.unfold(True)
+    settle(window)
+    shoot(window, out / "coat-gradient.png")
 
 
 def _scene(window: Window, out: Path) -> None:

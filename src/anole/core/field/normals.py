@@ -153,7 +153,9 @@ def _calmed(n: Planes, d: Plane, out: Planes, first: int, last: int) -> None:
                             sx += n[0, j, i]
                             sy += n[1, j, i]
                 size = np.sqrt(sx * sx + sy * sy)
-                nx, ny = sx / size, sy / size
+                # beyond all that chords were handed to there is no way to any
+                if size > 0:
+                    nx, ny = sx / size, sy / size
             out[0, y, x], out[1, y, x] = nx, ny
 
 
