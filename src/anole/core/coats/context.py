@@ -43,6 +43,8 @@ class Reads(Flag):
     """Its own lamp, or else the board's."""
     BENEATH = auto()
     """The picture of all that lies beneath the coat."""
+    PAINTED = auto()
+    """The same as far as it is in this picture: without grounds where they are left out."""
     OWN = auto()
     """What the piece has painted so far."""
 

@@ -35,6 +35,7 @@ READERS: dict[Reads, Reader] = {
     Reads.LETTERS: lambda kind, coat, context: context.frames.letters,
     Reads.LAMP: lambda kind, coat, context: kind.lamp(coat) or context.lamp,
     Reads.BENEATH: _picture("beneath"),
+    Reads.PAINTED: _picture("painted"),
     Reads.OWN: _picture("own"),
 }
 """The value of each thing that can be declared to be read."""

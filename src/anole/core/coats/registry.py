@@ -10,10 +10,12 @@ from ..failures import answerable
 from ..model import COATS, Coat
 from ..registry import Registry
 from .fill import FillKind
+from .glass import GlassKind
 from .gloss import GlossKind
 from .glow import GlowKind
 from .grain import GrainKind
 from .kind import CoatKind
+from .press import PressKind
 from .relief import ReliefKind
 from .shadow import ShadowKind
 from .sheen import SheenKind
@@ -32,6 +34,8 @@ for _kind in (
     GlossKind(),
     ShadowKind(),
     SparkleKind(),
+    PressKind(),
+    GlassKind(),
 ):
     KINDS.add(_kind.struct, answerable(_kind, CoatKind, "coat"))
 

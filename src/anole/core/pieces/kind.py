@@ -11,7 +11,8 @@ import msgspec
 from ..arrays import Chords
 from ..box import Box
 from ..cache import Cache
-from ..coats.context import CoatContext
+from ..coats.context import CoatContext, Reads
+from ..coats.registry import kind_of as coat_kind
 from ..coats.shape import Shape, no_letters, sound_outline
 from ..compose.steps import CompositeStep, Step
 from ..field.shape_fields import CORE_SIDE, bounds, greatest_inside
@@ -168,6 +169,12 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
     @abstractmethod
     def chords(self, piece: C, dpi: float, scale: float) -> Chords:
         """(m, 4) float64 px at a render scale: closed outlines, the covered area positive."""
+
+    def sees_others(self, piece: C) -> bool:
+        kinds = (coat_kind(coat) for coat in piece.style)
+        beneath = Reads.BENEATH | Reads.PAINTED
+        through = any(beneath & (kind.coverage_reads | kind.colour_reads) for kind in kinds)
+        return through or super().sees_others(piece)
 
     def own_steps(self, piece: C, context: CoatContext, view: View) -> list[CompositeStep]:
         """What it paints on its face before any coat: colours that are its own."""

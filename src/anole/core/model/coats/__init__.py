@@ -5,9 +5,11 @@ from __future__ import annotations
 from ..open_union import OpenUnion
 from .base import Coat
 from .fill import Fill, Repeat
+from .glass import Glass
 from .gloss import Gloss
 from .glow import Glow
 from .grain import Grain
+from .press import Press
 from .relief import Gleam, Relief
 from .shadow import Shadow
 from .sheen import Sheen
@@ -19,10 +21,12 @@ __all__ = [
     "Coat",
     "Fill",
     "Flare",
+    "Glass",
     "Gleam",
     "Gloss",
     "Glow",
     "Grain",
+    "Press",
     "Relief",
     "Repeat",
     "Shadow",
@@ -31,5 +35,7 @@ __all__ = [
     "Stroke",
 ]
 
-COATS = OpenUnion("coat", Fill, Stroke, Glow, Shadow, Relief, Grain, Sheen, Gloss, Sparkle)
+COATS = OpenUnion(
+    "coat", Fill, Stroke, Glow, Shadow, Relief, Grain, Sheen, Gloss, Sparkle, Press, Glass
+)
 """Every kind of coat that a board may hold."""
