@@ -49,6 +49,7 @@ class CoatKind(Protocol[C]):
     coverage : the fields of its struct that touch its coverage; all others touch only its colours
     coverage_reads, colour_reads : what of the context its coverage and its own colours come from
     mark : its small drawing, SVG shapes in a box of 16 x 16 drawn with a line of 1.5 in any colour
+    reworks : it changes the picture that the piece has painted so far, rather than adding to it
     An undeclared read gives stale pictures: while guard.ON is set it raises instead.
     """
 
@@ -61,6 +62,7 @@ class CoatKind(Protocol[C]):
     coverage: tuple[str, ...] = ()
     coverage_reads: Reads = Reads.FIELDS
     colour_reads: Reads = Reads.NOTHING
+    reworks: bool = False
 
     # pixels
 
@@ -92,6 +94,16 @@ class CoatKind(Protocol[C]):
     def copies(self, coat: C, frames: Frames) -> Sequence[tuple[C, Frames]]:
         """The coat, and the frames its paint is stretched over, once for each time it is laid."""
         return [(coat, frames)]
+
+    # acting on the picture
+
+    def rework_margin(self, coat: C, context: CoatContext) -> float:
+        """px beyond a px that what it makes of the picture depends on."""
+        return 0.0
+
+    def reworked(self, coat: C, planes: Planes, box: Box, context: CoatContext) -> Planes:
+        """(4, H, W) premultiplied over a box: what becomes of all that the piece painted so far."""
+        return planes
 
     # where it lies
 

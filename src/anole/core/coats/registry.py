@@ -21,6 +21,7 @@ from .shadow import ShadowKind
 from .sheen import SheenKind
 from .sparkle import SparkleKind
 from .stroke import StrokeKind
+from .tone import ToneKind
 
 KINDS: Registry[type[Coat], CoatKind[Any]] = Registry("coat")
 
@@ -36,6 +37,7 @@ for _kind in (
     SparkleKind(),
     PressKind(),
     GlassKind(),
+    ToneKind(),
 ):
     KINDS.add(_kind.struct, answerable(_kind, CoatKind, "coat"))
 

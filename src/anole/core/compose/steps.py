@@ -168,6 +168,7 @@ class ApartBegin(NamedTuple):
 class ApartEnd(NamedTuple):
     """Join what was painted apart with the board beneath.
 
+    on_nothing : whether it was painted on nothing, so that the board lies beneath it
     through : of a piece that another clips, that one's coverage and its box; the step's box lies
         within it
     """
@@ -178,10 +179,11 @@ class ApartEnd(NamedTuple):
     blend: str
     depth: int = 0
     through: Callable[[], tuple[np.ndarray, Box]] | None = None
+    on_nothing: bool = False
 
     def prepared(self, planes: Accumulators) -> PreparedStep:
         ground, beneath, box = planes.ground, planes.beneath(self.depth), self.box
-        if self.blend == "normal":
+        if self.blend == "normal" and not self.on_nothing:
             cover, at = np.ones((1, box.width), np.float32), box
             if self.through is not None:
                 cover, at = self.through()

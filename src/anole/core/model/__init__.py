@@ -19,6 +19,7 @@ from .coats import (
     Sheen,
     Sparkle,
     Stroke,
+    ToneCoat,
 )
 from .codec import ModelError, from_builtins, from_json, to_builtins, to_json
 from .colour import Colour
@@ -159,6 +160,7 @@ __all__ = [
     "Tags",
     "Tint",
     "Tone",
+    "ToneCoat",
     "Wash",
     "Wave",
     "Worn",

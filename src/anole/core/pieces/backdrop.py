@@ -29,13 +29,22 @@ class BackdropRenderer:
         style = self.piece.style[: self.coats]
         return msgspec.structs.replace(self.piece, style=style)
 
+    def _own(self) -> tuple[Piece, ...]:
+        """The piece alone, its own colours included, before any coat too."""
+        if not isinstance(self.piece, Coated):
+            return ()
+        style = self.piece.style[: self.coats]
+        alone = msgspec.structs.replace(
+            self.piece, style=style, opacity=1.0, blend="normal", within=None
+        )
+        return (alone,)
+
     def _pieces(self, of: str) -> tuple[Piece, ...]:
         pieces = self.view.board.pieces
         at = next((n for n, p in enumerate(pieces) if p.id == self.piece.id), 0)
         below, so_far = pieces[:at], self._so_far()
         if of == "own":
-            plain = so_far and msgspec.structs.replace(so_far, opacity=1.0, blend="normal")
-            return (plain,) if plain else ()
+            return self._own()
         if of in ("beneath", PAINTED):
             return (*below, so_far) if so_far else below
         if of == "ground":

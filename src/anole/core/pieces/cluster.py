@@ -131,7 +131,7 @@ class ClusterKind(CoatedKind[Cluster]):
 
     # painting
 
-    def steps(self, piece: Cluster, view: View) -> list[Step]:
+    def plain_steps(self, piece: Cluster, view: View) -> list[Step]:
         return cluster_steps(self, piece, view)
 
     def content(self, piece: Cluster, view: View) -> list[Step]:

@@ -73,6 +73,8 @@ def coats_round(
 
 
 def _content(kind: Any, piece: Cluster, view: View) -> list[Step]:
+    if view.bare:
+        return []
     placed = kind.placement(piece, view.board.dpi)
     if placed.corners is None and placed.pose is None:
         return kind.content(piece, view)

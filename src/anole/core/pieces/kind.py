@@ -20,6 +20,7 @@ from ..model import Backdrop, Board, Coated, Paint, Piece, Place, Placed
 from ..paint.frames import LetterFrames
 from .coated import coated_steps
 from .placement import Placement
+from .reworking import reworked_steps
 from .view import View
 
 P = TypeVar("P", bound=Piece)
@@ -160,6 +161,10 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
     core_side: int = CORE_SIDE
 
     def steps(self, piece: C, view: View) -> list[Step]:
+        return reworked_steps(self, piece, view, self.plain_steps)
+
+    def plain_steps(self, piece: C, view: View) -> list[Step]:
+        """What paints it, where no coat reworks its picture."""
         return coated_steps(self, piece, view)
 
     @abstractmethod

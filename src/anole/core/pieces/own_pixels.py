@@ -113,7 +113,7 @@ class PixelsKind(CoatedKind[S], Protocol[S]):
 
     def own_steps(self, piece: S, context: CoatContext, view: View) -> list[CompositeStep]:
         dpi, scale, box = view.board.dpi, view.scale, context.around(0)
-        if box.empty or not self.has_content(piece):
+        if box.empty or view.bare or not self.has_content(piece):
             return []
         key = (self.struct, *self.outline_key(piece, dpi), self.tone(piece), dpi, scale, box)
 

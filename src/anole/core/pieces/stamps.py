@@ -157,7 +157,7 @@ class StampsKind(CoatedKind[Stamps]):
 
     # painting
 
-    def steps(self, piece: Stamps, view: View) -> list[Step]:
+    def plain_steps(self, piece: Stamps, view: View) -> list[Step]:
         if not any(coat.on for coat in piece.style):
             return list(self._content(piece, piece, view))
         context = context_of(self.shape(piece, view), piece.style, view)
@@ -168,6 +168,8 @@ class StampsKind(CoatedKind[Stamps]):
 
     def _content(self, piece: Stamps, how: Stamps, view: View) -> list[CompositeStep]:
         """The marks themselves; `how` says with what opacity and blend."""
+        if view.bare:
+            return []
         key = ("stamps", piece.mark, piece.asset, piece.soft, *self.stamps_key(piece, view))
         stamps = view.cache.get(("stamped", *key), lambda: self.all_stamps(piece, view))
         box = _touched(stamps, piece.soft).meet(view.window)

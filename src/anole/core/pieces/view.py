@@ -19,6 +19,7 @@ class View(NamedTuple):
     picture : a board rendered apart, at a scale and over a box of its px, with its grounds or
     without: (4, H, W) premultiplied
     transparent : whether grounds are left out of this picture
+    bare : what the piece itself paints is there already: its coats alone are wanted
     depth : how many pieces that are painted apart the piece lies in
     is_ground : whether a piece counts as the board's ground
     """
@@ -31,6 +32,7 @@ class View(NamedTuple):
     is_ground: Callable[[Piece], bool]
     transparent: bool = False
     depth: int = 0
+    bare: bool = False
 
     @property
     def units(self) -> Units:

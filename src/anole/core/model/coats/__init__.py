@@ -15,6 +15,7 @@ from .shadow import Shadow
 from .sheen import Sheen
 from .sparkle import Flare, Sparkle
 from .stroke import Stroke
+from .tone import ToneCoat
 
 __all__ = [
     "COATS",
@@ -33,9 +34,22 @@ __all__ = [
     "Sheen",
     "Sparkle",
     "Stroke",
+    "ToneCoat",
 ]
 
 COATS = OpenUnion(
-    "coat", Fill, Stroke, Glow, Shadow, Relief, Grain, Sheen, Gloss, Sparkle, Press, Glass
+    "coat",
+    Fill,
+    Stroke,
+    Glow,
+    Shadow,
+    Relief,
+    Grain,
+    Sheen,
+    Gloss,
+    Sparkle,
+    Press,
+    Glass,
+    ToneCoat,
 )
 """Every kind of coat that a board may hold."""
