@@ -45,6 +45,10 @@ class Reads(Flag):
     """The picture of all that lies beneath the coat."""
     PAINTED = auto()
     """The same as far as it is in this picture: without grounds where they are left out."""
+    LIT = auto()
+    """All that the piece paints but for shadows, presses, copies and reflections."""
+    MIRRORED = auto()
+    """The same with its copies."""
     OWN = auto()
     """What the piece has painted so far."""
 

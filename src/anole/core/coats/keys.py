@@ -36,6 +36,8 @@ READERS: dict[Reads, Reader] = {
     Reads.LAMP: lambda kind, coat, context: kind.lamp(coat) or context.lamp,
     Reads.BENEATH: _picture("beneath"),
     Reads.PAINTED: _picture("painted"),
+    Reads.LIT: _picture("lit"),
+    Reads.MIRRORED: _picture("mirrored"),
     Reads.OWN: _picture("own"),
 }
 """The value of each thing that can be declared to be read."""

@@ -9,12 +9,14 @@ from typing import Any
 from ..failures import answerable
 from ..model import COATS, Coat
 from ..registry import Registry
+from .copies import CopiesKind
 from .fill import FillKind
 from .glass import GlassKind
 from .gloss import GlossKind
 from .glow import GlowKind
 from .grain import GrainKind
 from .kind import CoatKind
+from .mirror import MirrorKind
 from .press import PressKind
 from .relief import ReliefKind
 from .shadow import ShadowKind
@@ -38,6 +40,8 @@ for _kind in (
     PressKind(),
     GlassKind(),
     ToneKind(),
+    CopiesKind(),
+    MirrorKind(),
 ):
     KINDS.add(_kind.struct, answerable(_kind, CoatKind, "coat"))
 

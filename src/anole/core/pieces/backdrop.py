@@ -9,11 +9,15 @@ import numpy as np
 
 from ..arrays import Planes
 from ..box import Box
+from ..coats.kind import Place
+from ..coats.registry import kind_of
 from ..model import Board, Coated, Piece
 from .view import View
 
 PAINTED = "painted"
 """What really lies beneath in this picture: without grounds where they are left out of it."""
+LEFT_OUT = {"lit": ("copies", "mirror"), "mirrored": ("mirror",)}
+"""Pictures of the whole piece, and the coats that repeat it which are left out of them."""
 
 
 class BackdropRenderer:
@@ -39,12 +43,29 @@ class BackdropRenderer:
         )
         return (alone,)
 
+    def _without(self, repeats: tuple[str, ...]) -> tuple[Piece, ...]:
+        """The whole piece alone, without what lies on the ground and what shows it once more."""
+        if not isinstance(self.piece, Coated):
+            return ()
+        style = tuple(
+            coat
+            for coat in self.piece.style
+            if kind_of(coat).repeats not in repeats
+            and (kind_of(coat).place != Place.GROUND or kind_of(coat).repeats)
+        )
+        alone = msgspec.structs.replace(
+            self.piece, style=style, opacity=1.0, blend="normal", within=None
+        )
+        return (alone,)
+
     def _pieces(self, of: str) -> tuple[Piece, ...]:
         pieces = self.view.board.pieces
         at = next((n for n, p in enumerate(pieces) if p.id == self.piece.id), 0)
         below, so_far = pieces[:at], self._so_far()
         if of == "own":
             return self._own()
+        if of in LEFT_OUT:
+            return self._without(LEFT_OUT[of])
         if of in ("beneath", PAINTED):
             return (*below, so_far) if so_far else below
         if of == "ground":

@@ -4,11 +4,13 @@ from __future__ import annotations
 
 from ..open_union import OpenUnion
 from .base import Coat
+from .copies import Copies
 from .fill import Fill, Repeat
 from .glass import Glass
 from .gloss import Gloss
 from .glow import Glow
 from .grain import Grain
+from .mirror import Mirror
 from .press import Press
 from .relief import Gleam, Relief
 from .shadow import Shadow
@@ -20,6 +22,7 @@ from .tone import ToneCoat
 __all__ = [
     "COATS",
     "Coat",
+    "Copies",
     "Fill",
     "Flare",
     "Glass",
@@ -27,6 +30,7 @@ __all__ = [
     "Gloss",
     "Glow",
     "Grain",
+    "Mirror",
     "Press",
     "Relief",
     "Repeat",
@@ -51,5 +55,7 @@ COATS = OpenUnion(
     Press,
     Glass,
     ToneCoat,
+    Copies,
+    Mirror,
 )
 """Every kind of coat that a board may hold."""

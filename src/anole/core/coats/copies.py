@@ -1,0 +1,180 @@
+"""Copies: the silhouette or the painted piece, laid along a path, the farthest first."""
+
+from __future__ import annotations
+
+import math
+from typing import NamedTuple
+
+import cv2
+import numpy as np
+
+from ..arrays import Matrix, Plane, Planes
+from ..box import Box, around
+from ..field.coverage import rasterise
+from ..model import Copies, Length
+from ..paint.context import PaintContext
+from ..paint.own import straight
+from .context import CoatContext, Overlap, Reach, Reads
+from .kind import Cover, PaintedCoat, Place, Throw
+
+AROUND = 0.6
+"""em round the outlines within which a piece's picture is looked for."""
+
+
+class Copy(NamedTuple):
+    """matrix : (2, 3) px to px; strength : 0..1"""
+
+    matrix: Matrix
+    strength: float
+
+
+def path(coat: Copies, context: CoatContext) -> list[Copy]:
+    """The copies, nearest first, about the middle of the piece."""
+    end = np.array([context.px(coat.to_x), context.px(coat.to_y)])
+    bend = end / 2 + coat.bow * np.array([-end[1], end[0]])
+    x0, y0, x1, y1 = context.frames.piece
+    middle = np.array([(x0 + x1) / 2, (y0 + y1) / 2])
+    count, made = round(coat.count), []
+    for n in range(1, count + 1):
+        s = n / count
+        moved = 2 * s * (1 - s) * bend + s * s * end
+        scale, turn = 1 + (coat.grow - 1) * s, math.radians(coat.turn * s)
+        linear = scale * np.array(
+            [[math.cos(turn), -math.sin(turn)], [math.sin(turn), math.cos(turn)]]
+        )
+        matrix = np.column_stack([linear, middle + moved - linear @ middle])
+        share = (n - 1) / max(count - 1, 1)
+        made.append(Copy(matrix, coat.near + (coat.far - coat.near) * share))
+    return made
+
+
+def _landing(box: Box, matrix: Matrix) -> Box:
+    """The px that a box comes to lie in."""
+    corners = np.array([[box.x0, box.y0], [box.x1, box.y0], [box.x1, box.y1], [box.x0, box.y1]])
+    there = np.clip(corners @ matrix[:, :2].T + matrix[:, 2], -1e6, 1e6)
+    (x0, y0), (x1, y1) = np.floor(there.min(0)) - 1, np.ceil(there.max(0)) + 1
+    return Box(int(x0), int(y0), int(x1), int(y1))
+
+
+class CopiesKind(PaintedCoat[Copies]):
+    """At the foot of a stack they lie behind the letters, higher up before them."""
+
+    struct = Copies
+    title, family, about = "Copies", "Depth", "the letters again along a path"
+    mark = (
+        '<rect x="1.5" y="1.5" width="7" height="7" rx="1"/>'
+        '<path d="M5 11h6V5M8 14h6V8" opacity=".7"/>'
+    )
+    place = Place.GROUND
+    repeats = "copies"
+    coverage = ("of", "count", "to_x", "to_y", "bow", "grow", "turn", "near", "far")
+    coverage_reads = Reads.FIELDS | Reads.UNITS | Reads.FRAME | Reads.LIT
+    colour_reads = coverage_reads
+
+    def colour_fields(self, coat: Copies) -> tuple[str, ...]:
+        return self.coverage if coat.of == "picture" else ()
+
+    def measure(self, coat: Copies) -> tuple[str, Length]:
+        return "to_x", coat.to_x
+
+    def _source_box(self, coat: Copies, context: CoatContext) -> Box:
+        far = AROUND * context.em * context.scale if coat.of == "picture" else 1.0
+        return context.shape.ink.grown(far)
+
+    def reach(self, coat: Copies, context: CoatContext) -> Reach:
+        source = self._source_box(coat, context)
+        whole = around(_landing(source, copy.matrix) for copy in path(coat, context))
+        ink = context.shape.ink
+        far = max(ink.x0 - whole.x0, ink.y0 - whole.y0, whole.x1 - ink.x1, whole.y1 - ink.y1, 0)
+        return Reach(throw=float(far))
+
+    def box(self, coat: Copies, context: CoatContext) -> Box:
+        source = self._source_box(coat, context)
+        whole = around(_landing(source, copy.matrix) for copy in path(coat, context))
+        return whole.meet(context.window)
+
+    def cover(self, coat: Copies, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
+        if coat.of == "picture":
+            plane = np.ascontiguousarray(self._pictures(coat, context, box)[3])
+        else:
+            plane = _silhouettes(coat, context, box)
+        return Cover(plane, outside=True, face=True)
+
+    def source(self, coat: Copies, context: CoatContext, paint: PaintContext) -> np.ndarray:
+        if coat.of == "silhouette":
+            return super().source(coat, context, paint)
+        colours = straight(self._pictures(coat, context, paint.box))
+        colours[3] = 1.0
+        return np.ascontiguousarray(colours, np.float32)
+
+    def _pictures(self, coat: Copies, context: CoatContext, box: Box) -> Planes:
+        """(4, H, W) premultiplied: all copies of the painted piece."""
+        backdrop = context.backdrop
+        if backdrop is None:
+            return np.zeros((4, box.height, box.width), np.float32)
+        source = self._source_box(coat, context)
+        own = tuple(getattr(coat, name) for name in self.coverage)
+        key = ("copies", own, box, context.units, context.frames.piece, backdrop.key("lit"))
+        return context.cache.get(
+            key,
+            lambda: _laid(backdrop.planes("lit", 1.0, source), source, path(coat, context), box),
+        )
+
+    def throw(self, coat: Copies, context: CoatContext) -> Throw:
+        return Throw(context.px(coat.to_x), context.px(coat.to_y))
+
+    def thrown_to(self, coat: Copies, context: CoatContext, throw: Throw) -> dict[str, Length]:
+        px = (throw.dx / context.scale, throw.dy / context.scale)
+        made = (
+            old.like(round(by, 2), context.em, context.dpi)
+            for old, by in zip((coat.to_x, coat.to_y), px, strict=True)
+        )
+        to_x, to_y = (Length(round(one.value, 4), one.unit) for one in made)
+        return {"to_x": to_x, "to_y": to_y}
+
+    def samples(self) -> tuple[Copies, ...]:
+        return Copies(id="sample"), Copies(id="sample", of="picture", turn=9)
+
+
+def _silhouettes(coat: Copies, context: CoatContext, box: Box) -> Plane:
+    """Coverage of all copies: what shows of a px is what all of them let through."""
+    clear = np.ones((box.height, box.width), np.float32)
+    chords = context.shape.chords.reshape(-1, 2)
+    for copy in path(coat, context):
+        moved = (chords @ copy.matrix[:, :2].T + copy.matrix[:, 2]).reshape(-1, 4)
+        part = _landing(context.shape.ink, copy.matrix).meet(box)
+        if not part.empty:
+            clear[part.slices_in(box)] *= 1 - np.float32(copy.strength) * rasterise(moved, part)[0]
+    return 1 - clear
+
+
+def _laid(planes: Planes, source: Box, copies: list[Copy], box: Box) -> Planes:
+    """Each copy over those farther away."""
+    out = np.zeros((4, box.height, box.width), np.float32)
+    for copy in reversed(copies):
+        part = _landing(source, copy.matrix).meet(box)
+        if part.empty:
+            continue
+        rows, columns = part.slices_in(box)
+        there = out[:, rows, columns]
+        strength = np.float32(copy.strength)
+        moved = [strength * _moved(plane, source, copy.matrix, part) for plane in planes]
+        there *= 1 - moved[3]
+        there += np.stack(moved)
+    return out
+
+
+def _moved(plane: Plane, source: Box, matrix: Matrix, part: Box) -> Plane:
+    """A plane over `source`, moved, over a part of the board; clear beyond its own px."""
+    middle = np.array([0.5, 0.5])
+    corner = np.array([source.x0, source.y0]) + middle
+    into = np.column_stack(
+        [matrix[:, :2], matrix[:, :2] @ corner + matrix[:, 2] - middle - (part.x0, part.y0)]
+    )
+    return cv2.warpAffine(
+        np.ascontiguousarray(plane),
+        into,
+        (part.width, part.height),
+        flags=cv2.INTER_LINEAR,
+        borderMode=cv2.BORDER_CONSTANT,
+    )

@@ -1,0 +1,122 @@
+"""Mirror: what the piece paints, upside down below its foot, fading."""
+
+from __future__ import annotations
+
+import math
+
+import cv2
+import numpy as np
+
+from ..arrays import Planes
+from ..box import Box
+from ..model import Length, Mirror
+from ..paint.context import PaintContext
+from ..paint.own import straight
+from ..tone.blur import blurred
+from .context import CoatContext, Overlap, Reach, Reads
+from .easing import STEPS, table
+from .kind import CoatKind, Cover
+
+AROUND = 0.6
+"""em round the outlines within which a piece's picture is looked for."""
+SEEN = 1 / 255
+
+
+class MirrorKind(CoatKind[Mirror]):
+    """Applied last: it mirrors coats above it too, all but shadows and presses."""
+
+    struct = Mirror
+    title, family, about = "Mirror", "Depth", "a fading reflection below the foot"
+    mark = '<path d="M3 7L8 1.5 13 7zM1.5 8.5h13"/><path d="M3 10l5 5 5-5z" opacity=".5"/>'
+    repeats = "mirror"
+    coverage = ("foot", "gap", "reach", "falloff", "blur", "lean")
+    coverage_reads = Reads.FIELDS | Reads.UNITS | Reads.FRAME | Reads.LETTERS | Reads.MIRRORED
+    colour_reads = coverage_reads
+
+    def colour_fields(self, coat: Mirror) -> tuple[str, ...]:
+        return self.coverage
+
+    def measure(self, coat: Mirror) -> tuple[str, Length]:
+        return "gap", coat.gap
+
+    def _below(self, coat: Mirror, context: CoatContext) -> float:
+        """px from the top of the piece as far as its reflection may reach."""
+        _, y0, _, y1 = context.frames.piece
+        return (
+            (1 + coat.reach) * (y1 - y0)
+            + AROUND * context.em * context.scale
+            + abs(context.px(coat.gap))
+        )
+
+    def reach(self, coat: Mirror, context: CoatContext) -> Reach:
+        return Reach(throw=2 * self._below(coat, context))
+
+    def box(self, coat: Mirror, context: CoatContext) -> Box:
+        ink, far = context.shape.ink, self._below(coat, context)
+        aside = AROUND * context.em * context.scale + far * abs(math.tan(math.radians(coat.lean)))
+        wide = ink.grown(aside)
+        return Box(wide.x0, ink.y0, wide.x1, math.ceil(ink.y0 + far) + 2).meet(context.window)
+
+    def cover(self, coat: Mirror, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
+        plane = np.ascontiguousarray(self._reflection(coat, context, box)[3])
+        return Cover(plane, outside=True, face=True)
+
+    def source(self, coat: Mirror, context: CoatContext, paint: PaintContext) -> np.ndarray:
+        colours = straight(self._reflection(coat, context, paint.box))
+        colours[3] = 1.0
+        return np.ascontiguousarray(colours, np.float32)
+
+    def _reflection(self, coat: Mirror, context: CoatContext, box: Box) -> Planes:
+        """(4, H, W) premultiplied over a box."""
+        backdrop = context.backdrop
+        if backdrop is None or box.empty:
+            return np.zeros((4, box.height, box.width), np.float32)
+        where = (context.units, context.frames.piece, context.frames.letters)
+        own = tuple(getattr(coat, name) for name in self.coverage)
+        key = ("mirror", own, box, *where, backdrop.key("mirrored"))
+        return context.cache.get(key, lambda: _reflected(coat, context, box))
+
+    def samples(self) -> tuple[Mirror, ...]:
+        return (Mirror(id="sample", foot="outline", opacity=1.0),)
+
+
+def foot_of(coat: Mirror, context: CoatContext, planes: Planes, source: Box) -> float:
+    """px down: the line about which the piece is turned over."""
+    if coat.foot == "painted":
+        rows = np.flatnonzero((planes[3] > SEEN).any(1))
+        return source.y0 + float(rows[-1] + 1) if len(rows) else context.frames.piece[3]
+    letters = context.frames.letters
+    if coat.foot == "outline" or letters is None or not letters.units:
+        return context.frames.piece[3]
+    last = max(unit.line for unit in letters.units)
+    return float(np.median([unit.box[3] for unit in letters.units if unit.line == last]))
+
+
+def _reflected(coat: Mirror, context: CoatContext, box: Box) -> Planes:
+    assert context.backdrop is not None
+    source = context.shape.ink.grown(AROUND * context.em * context.scale)
+    planes = context.backdrop.planes("mirrored", 1.0, source)
+    foot, gap = foot_of(coat, context, planes, source), context.px(coat.gap)
+    lean = math.tan(math.radians(coat.lean))
+    # a px at (x, y) comes to (x + lean (foot - y), 2 foot + gap - y)
+    into = np.array(
+        [
+            [1, -lean, lean * (foot - source.y0 - 0.5) + source.x0 - box.x0],
+            [0, -1, 2 * foot + gap - source.y0 - box.y0 - 1],
+        ]
+    )
+    size = (box.width, box.height)
+    turned = np.stack(
+        [
+            cv2.warpAffine(np.ascontiguousarray(p), into, size, flags=cv2.INTER_LINEAR)
+            for p in planes
+        ]
+    )
+    below = np.arange(box.y0, box.y1) + 0.5 - foot - gap
+    high = max(coat.reach * (context.frames.piece[3] - context.frames.piece[1]), 1e-6)
+    at = np.clip(1 - below / high, 0, 1)
+    strength = np.interp(at, np.linspace(0, 1, STEPS + 1), table(coat.falloff))
+    # the foot itself runs through a px
+    strength *= np.clip(below + 0.5, 0, 1)
+    made = turned * strength.astype(np.float32)[None, :, None]
+    return np.clip(blurred(made, context.px(coat.blur) / 2), 0, 1).astype(np.float32)
