@@ -89,7 +89,9 @@ def foot_of(coat: Mirror, context: CoatContext, planes: Planes, source: Box) -> 
     if coat.foot == "outline" or letters is None or not letters.units:
         return context.frames.piece[3]
     last = max(unit.line for unit in letters.units)
-    return float(np.median([unit.box[3] for unit in letters.units if unit.line == last]))
+    feet = [unit.box[3] for unit in letters.units if unit.line == last]
+    # most letters stand on it; some hang below, fewer float above
+    return float(np.percentile(feet, 40, method="lower"))
 
 
 def _reflected(coat: Mirror, context: CoatContext, box: Box) -> Planes:
