@@ -45,6 +45,8 @@ class Reads(Flag):
     """The picture of all that lies beneath the coat."""
     PAINTED = auto()
     """The same as far as it is in this picture: without grounds where they are left out."""
+    FACE = auto()
+    """What the piece paints on its face and about its edge: without walls, too."""
     LIT = auto()
     """All that the piece paints but for shadows, presses, copies and reflections."""
     MIRRORED = auto()

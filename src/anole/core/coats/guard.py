@@ -19,7 +19,7 @@ FIELDS = {
     "scale": Reads.UNITS,
     "lamp": Reads.LAMP,
     "frames": Reads.FRAME | Reads.LETTERS,
-    "backdrop": Reads.BENEATH | Reads.PAINTED | Reads.LIT | Reads.MIRRORED | Reads.OWN,
+    "backdrop": Reads.BENEATH | Reads.PAINTED | Reads.FACE | Reads.LIT | Reads.MIRRORED | Reads.OWN,
 }
 FREE = ("cache",)
 """What changes no picture. The window is not among them: a kind's box() reads it, no other."""

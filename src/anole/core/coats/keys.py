@@ -36,6 +36,7 @@ READERS: dict[Reads, Reader] = {
     Reads.LAMP: lambda kind, coat, context: kind.lamp(coat) or context.lamp,
     Reads.BENEATH: _picture("beneath"),
     Reads.PAINTED: _picture("painted"),
+    Reads.FACE: _picture("face"),
     Reads.LIT: _picture("lit"),
     Reads.MIRRORED: _picture("mirrored"),
     Reads.OWN: _picture("own"),

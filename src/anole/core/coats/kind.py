@@ -49,7 +49,7 @@ class CoatKind(Protocol[C]):
     coverage : the fields of its struct that touch its coverage; all others touch only its colours
     coverage_reads, colour_reads : what of the context its coverage and its own colours come from
     mark : its small drawing, SVG shapes in a box of 16 x 16 drawn with a line of 1.5 in any colour
-    repeats : it shows the piece's own picture once more: "copies", "mirror"; "" for all others
+    repeats : it shows the piece's own picture once more: "copies", "mirror", "walls"; "" for all others
     reworks : it changes the picture that the piece has painted so far, rather than adding to it
     An undeclared read gives stale pictures: while guard.ON is set it raises instead.
     """

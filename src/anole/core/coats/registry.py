@@ -23,6 +23,7 @@ from .shadow import ShadowKind
 from .sheen import SheenKind
 from .sparkle import SparkleKind
 from .stroke import StrokeKind
+from .thickness import ThicknessKind
 from .tone import ToneKind
 
 KINDS: Registry[type[Coat], CoatKind[Any]] = Registry("coat")
@@ -42,6 +43,7 @@ for _kind in (
     ToneKind(),
     CopiesKind(),
     MirrorKind(),
+    ThicknessKind(),
 ):
     KINDS.add(_kind.struct, answerable(_kind, CoatKind, "coat"))
 

@@ -21,7 +21,9 @@ from .coats import (
     Sheen,
     Sparkle,
     Stroke,
+    Thickness,
     ToneCoat,
+    WallRim,
 )
 from .codec import ModelError, from_builtins, from_json, to_builtins, to_json
 from .colour import Colour
@@ -162,9 +164,11 @@ __all__ = [
     "Stroke",
     "Style",
     "Tags",
+    "Thickness",
     "Tint",
     "Tone",
     "ToneCoat",
+    "WallRim",
     "Wash",
     "Wave",
     "Worn",

@@ -16,7 +16,11 @@ from .view import View
 
 PAINTED = "painted"
 """What really lies beneath in this picture: without grounds where they are left out of it."""
-LEFT_OUT = {"lit": ("copies", "mirror"), "mirrored": ("mirror",)}
+LEFT_OUT = {
+    "face": ("copies", "mirror", "walls"),
+    "lit": ("copies", "mirror"),
+    "mirrored": ("mirror",),
+}
 """Pictures of the whole piece, and the coats that repeat it which are left out of them."""
 
 

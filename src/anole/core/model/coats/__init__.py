@@ -17,6 +17,7 @@ from .shadow import Shadow
 from .sheen import Sheen
 from .sparkle import Flare, Sparkle
 from .stroke import Stroke
+from .thickness import Thickness, WallRim
 from .tone import ToneCoat
 
 __all__ = [
@@ -38,7 +39,9 @@ __all__ = [
     "Sheen",
     "Sparkle",
     "Stroke",
+    "Thickness",
     "ToneCoat",
+    "WallRim",
 ]
 
 COATS = OpenUnion(
@@ -57,5 +60,6 @@ COATS = OpenUnion(
     ToneCoat,
     Copies,
     Mirror,
+    Thickness,
 )
 """Every kind of coat that a board may hold."""
