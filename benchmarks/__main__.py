@@ -38,6 +38,7 @@ def main() -> None:
     os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
     from anole.studio.app import application
 
+    from .depth import depth
     from .lettering import picker, shaping, typing
     from .paints import generators, gradients, kept
     from .pieces import many
@@ -65,6 +66,7 @@ def main() -> None:
         opening,
         keeping,
         many,
+        depth,
         wall,
         starting,
     ):

@@ -75,7 +75,7 @@ class CopiesKind(PaintedCoat[Copies]):
         return self.coverage if coat.of == "picture" else ()
 
     def measure(self, coat: Copies) -> tuple[str, Length]:
-        return "to_x", coat.to_x
+        return "across", coat.to_x
 
     def _source_box(self, coat: Copies, context: CoatContext) -> Box:
         far = AROUND * context.em * context.scale if coat.of == "picture" else 1.0

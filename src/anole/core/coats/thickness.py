@@ -50,7 +50,7 @@ class ThicknessKind(PaintedCoat[Thickness]):
         return coat.lamp
 
     def measure(self, coat: Thickness) -> tuple[str, Length] | None:
-        return ("throw_y", coat.throw_y) if coat.way == "throw" else None
+        return ("down", coat.throw_y) if coat.way == "throw" else None
 
     def _landing(self, coat: Thickness, context: CoatContext) -> Box:
         """The px that the back may come to lie in, and the face."""
