@@ -5,9 +5,10 @@ from __future__ import annotations
 import math
 from typing import NamedTuple
 
-import cv2
 import numpy as np
+from numba import njit
 
+from .. import bands
 from ..arrays import Matrix, Plane, Planes
 from ..box import Box, around
 from ..field.coverage import rasterise
@@ -19,6 +20,10 @@ from .kind import Cover, PaintedCoat, Place, Throw
 
 AROUND = 0.6
 """em round the outlines within which a piece's picture is looked for."""
+
+
+HIDDEN = 0.002
+"""What a px lets through of copies farther away from which on they are not looked at."""
 
 
 class Copy(NamedTuple):
@@ -148,33 +153,59 @@ def _silhouettes(coat: Copies, context: CoatContext, box: Box) -> Plane:
     return 1 - clear
 
 
+@njit(nogil=True, cache=True, error_model="numpy", inline="always")
+def _sample(plane: Plane, u: float, v: float) -> float:
+    """Between four px, clear beyond the plane."""
+    x, y = math.floor(u), math.floor(v)
+    a, b, total = u - x, v - y, 0.0
+    for j in range(2):
+        for i in range(2):
+            if 0 <= y + j < plane.shape[0] and 0 <= x + i < plane.shape[1]:
+                total += (a if i else 1.0 - a) * (b if j else 1.0 - b) * plane[y + j, x + i]
+    return total
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def _lay_rows(
+    planes: Planes, ways: np.ndarray, x0: int, y0: int, out: Planes, first: int, last: int
+) -> None:
+    """ways : (n, 7) from a px to one of `planes`, six numbers of a matrix, and the strength, nearest
+    first; what is hidden is not looked at."""
+    high, wide = planes.shape[1], planes.shape[2]
+    for y in range(first, last):
+        for x in range(out.shape[2]):
+            px, py, left = x + x0 + 0.5, y + y0 + 0.5, 1.0
+            for k in range(ways.shape[0]):
+                u = ways[k, 0] * px + ways[k, 1] * py + ways[k, 2]
+                v = ways[k, 3] * px + ways[k, 4] * py + ways[k, 5]
+                if u <= -1.0 or v <= -1.0 or u >= wide or v >= high:
+                    continue
+                alpha = _sample(planes[3], u, v) * ways[k, 6]
+                if alpha <= 0.0:
+                    continue
+                share = left * ways[k, 6]
+                for p in range(3):
+                    out[p, y, x] += np.float32(share * _sample(planes[p], u, v))
+                left *= 1.0 - alpha
+                if left < HIDDEN:
+                    break
+            out[3, y, x] = np.float32(1.0 - left)
+
+
 def _laid(planes: Planes, source: Box, copies: list[Copy], box: Box) -> Planes:
-    """Each copy over those farther away."""
+    """(4, H, W) premultiplied: each copy over those farther away."""
     out = np.zeros((4, box.height, box.width), np.float32)
-    for copy in reversed(copies):
-        part = _landing(source, copy.matrix).meet(box)
-        if part.empty:
-            continue
-        rows, columns = part.slices_in(box)
-        there = out[:, rows, columns]
-        strength = np.float32(copy.strength)
-        moved = [strength * _moved(plane, source, copy.matrix, part) for plane in planes]
-        there *= 1 - moved[3]
-        there += np.stack(moved)
+    ways = np.array([[*_back(copy.matrix, source), copy.strength] for copy in copies])
+    plain = np.ascontiguousarray(planes, np.float32)
+    bands.run(
+        lambda first, last: _lay_rows(plain, ways, box.x0, box.y0, out, first, last),
+        bands.split(box.height),
+    )
     return out
 
 
-def _moved(plane: Plane, source: Box, matrix: Matrix, part: Box) -> Plane:
-    """A plane over `source`, moved, over a part of the board; clear beyond its own px."""
-    middle = np.array([0.5, 0.5])
-    corner = np.array([source.x0, source.y0]) + middle
-    into = np.column_stack(
-        [matrix[:, :2], matrix[:, :2] @ corner + matrix[:, 2] - middle - (part.x0, part.y0)]
-    )
-    return cv2.warpAffine(
-        np.ascontiguousarray(plane),
-        into,
-        (part.width, part.height),
-        flags=cv2.INTER_LINEAR,
-        borderMode=cv2.BORDER_CONSTANT,
-    )
+def _back(matrix: Matrix, source: Box) -> list[float]:
+    """Six numbers from a px of the board to where it comes from, counted from the first px's middle."""
+    inverse = np.linalg.inv(np.vstack([matrix, [0.0, 0.0, 1.0]]))[:2]
+    inverse[:, 2] -= (source.x0 + 0.5, source.y0 + 0.5)
+    return [float(value) for value in inverse.ravel()]

@@ -13,7 +13,7 @@ from ..box import Box
 from ..field.coverage import rasterise
 from ..lettering.bent import positive
 from ..lettering.flatten import flatten
-from .table import REACH, SIDES, SMALL, depth_table
+from .table import AREAS, REACH, SIDES, SMALL, coverage_table, depth_table
 
 EXACT = 320.0
 """px of a stamp from which on its own outline is covered, corners and all."""
@@ -90,6 +90,47 @@ def _lay_rows(
                     clear[row, column] *= np.float32(1.0 - stamps[k, 5] * cover)
 
 
+@njit(nogil=True, cache=True, error_model="numpy", fastmath=True)
+def _lay_areas(
+    stamps: np.ndarray,
+    areas: Plane,
+    side: float,
+    x0: int,
+    y0: int,
+    first: int,
+    last: int,
+    clear: Plane,
+) -> None:
+    """As _lay_rows(), of crisp stamps, from the areas of a mark twice as large or more: of each px
+    its four quarters are looked at."""
+    half = areas.shape[0] / 2.0 - 0.5
+    for k in range(stamps.shape[0]):
+        size, scale = stamps[k, 2], side / stamps[k, 2]
+        across, down = stamps[k, 3] * scale, stamps[k, 4] * scale
+        reach = 0.64 * size + 1.0
+        top = max(first, math.floor(stamps[k, 1] - reach) - y0)
+        low = min(last, math.ceil(stamps[k, 1] + reach) - y0)
+        left = max(0, math.floor(stamps[k, 0] - reach) - x0)
+        right = min(clear.shape[1], math.ceil(stamps[k, 0] + reach) - x0)
+        for row in range(top, low):
+            dy = row + y0 + 0.5 - stamps[k, 1]
+            for column in range(left, right):
+                dx = column + x0 + 0.5 - stamps[k, 0]
+                if dx * dx + dy * dy > reach * reach:
+                    continue
+                u, v = dx * across + dy * down + half, dy * across - dx * down + half
+                total = 0.0
+                for j in range(2):
+                    b = 0.5 * j - 0.25
+                    for i in range(2):
+                        a = 0.5 * i - 0.25
+                        total += _sampled(
+                            areas, u + a * across + b * down, v + b * across - a * down
+                        )
+                if total > 0.0:
+                    clear[row, column] *= np.float32(1.0 - 0.25 * stamps[k, 5] * total)
+
+
 def placed(curves: Curves, stamp: np.ndarray) -> Curves:
     """A mark's curves where one stamp lies, px."""
     turn = np.array([[stamp[COS], -stamp[SIN]], [stamp[SIN], stamp[COS]]])
@@ -103,6 +144,17 @@ def _lay(stamps: np.ndarray, table: Plane, side: int, soft: float, box: Box, cle
     bands.run(rows, bands.split(box.height))
 
 
+def _lay_small(
+    stamps: np.ndarray, key: object, curves: Curves, side: int, box: Box, clear: Plane
+) -> None:
+    areas = coverage_table(key, curves, side)
+
+    def rows(first: int, last: int) -> None:
+        _lay_areas(stamps, areas, float(side), box.x0, box.y0, first, last, clear)
+
+    bands.run(rows, bands.split(box.height))
+
+
 def coverage(key: object, curves: Curves, stamps: np.ndarray, soft: float, box: Box) -> Plane:
     """(H, W) float32 over a box, 0..1: what overlaps lets through what all of it let through.
 
@@ -112,12 +164,14 @@ def coverage(key: object, curves: Curves, stamps: np.ndarray, soft: float, box: 
     clear = np.ones((box.height, box.width), np.float32)
     sizes = stamps[:, SIZE]
     exact = (sizes >= EXACT) & (soft == 0)
-    for small in (True, False):
-        some = stamps[~exact & ((sizes <= SMALL) == small)]
+    level = np.searchsorted(AREAS, 2 * sizes)
+    small = (level < len(AREAS)) & (soft == 0)
+    for number in np.unique(level[small]):
+        _lay_small(stamps[small & (level == number)], key, curves, AREAS[number], box, clear)
+    for fine in (False, True):
+        some = stamps[~exact & ~small & ((sizes > SMALL) == fine)]
         if len(some):
-            _lay(
-                some, depth_table(key, curves, SIDES[not small]), SIDES[not small], soft, box, clear
-            )
+            _lay(some, depth_table(key, curves, SIDES[fine]), SIDES[fine], soft, box, clear)
     for stamp in stamps[exact]:
         own, _ = rasterise(positive(flatten(placed(curves, stamp), 0.01)), box)
         clear *= 1 - np.float32(stamp[STRENGTH]) * own

@@ -17,7 +17,23 @@ SIDES = (128, 512)
 SMALL = 96.0
 REACH = 1.5
 """Of its size: how much a table is wide, a mark's middle in its own middle."""
+AREAS = (16, 32, 64, 128, 256)
+"""px of a mark whose areas are kept, for crisp stamps half as large at the most."""
 TABLES = Cache(32 << 20)
+
+
+def coverage_table(key: object, curves: Curves, side: int) -> Plane:
+    """(n, n) float32: the exact covered area of each px of a mark that is `side` px large.
+
+    key : what the outline comes from; curves : (m, 4, 2), the mark's size 1, about its middle
+    """
+
+    def make() -> np.ndarray:
+        wide = round(side * REACH)
+        chords = positive(flatten(curves * side + wide / 2, 0.01))
+        return rasterise(chords, Box(0, 0, wide, wide))[0]
+
+    return TABLES.get(("coverage", key, side), make)
 
 
 def depth_table(key: object, curves: Curves, side: int) -> Plane:

@@ -86,8 +86,14 @@ class BackdropRenderer:
         return (of, self._pieces(of), bare, board.lamp, board.width, board.height, board.dpi)
 
     def planes(self, of: str, scale: float, box: Box) -> Planes:
-        """(4, H, W) premultiplied."""
+        """(4, H, W) premultiplied; not to be written to."""
         if box.empty or not self._pieces(of):
             return np.zeros((4, box.height, box.width), np.float32)
         bare = of == PAINTED and self.view.transparent
-        return self.view.picture(self._board(of), self.view.scale * scale, box, bare)
+        fine = self.view.scale * scale
+        # a drag on a coat that looks at it asks for the same picture again
+        return self.view.cache.get(
+            ("looked at", self.key(of), fine, box),
+            lambda: self.view.picture(self._board(of), fine, box, bare),
+            ("looked at", of, self.piece.id, self.coats),
+        )
