@@ -121,4 +121,7 @@ def _reflected(coat: Mirror, context: CoatContext, box: Box) -> Planes:
     # the foot itself runs through a px
     strength *= np.clip(below + 0.5, 0, 1)
     made = turned * strength.astype(np.float32)[None, :, None]
-    return np.clip(blurred(made, context.px(coat.blur) / 2), 0, 1).astype(np.float32)
+    sigma = context.px(coat.blur) / 2
+    if sigma <= 0:
+        return made
+    return np.clip(blurred(made, sigma), 0, 1).astype(np.float32)

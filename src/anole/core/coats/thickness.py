@@ -7,7 +7,9 @@ from typing import Any
 
 import cv2
 import numpy as np
+from numba import njit
 
+from .. import bands
 from ..arrays import Planes
 from ..box import Box, around
 from ..field.walls import Ray, Walls, walls
@@ -164,11 +166,30 @@ def lit(colours: Planes, made: Walls, coat: Thickness, context: CoatContext) -> 
     lamp = coat.lamp or context.lamp
     bearing, level = math.radians(lamp.bearing), math.cos(math.radians(lamp.elevation))
     way = np.array([math.sin(bearing), -math.cos(bearing)]) * level
-    facing = (made.outward[0] * way[0] + made.outward[1] * way[1]) * coat.wall_light
-    facing = np.clip(facing * lamp.strength, -1, 1).astype(np.float32)
+    tilt = (way * coat.wall_light * lamp.strength).astype(np.float32)
     light = np.array([lamp.colour.r, lamp.colour.g, lamp.colour.b], np.float32) / 255
-    out = colours.copy()
-    for p in range(3):
-        up = colours[p] + (light[p] - colours[p]) * facing * np.float32(LIGHTER)
-        out[p] = np.where(facing > 0, up, colours[p] * (1 + facing))
-    return np.ascontiguousarray(np.clip(out, 0, 1), np.float32)
+    out = np.ascontiguousarray(colours, np.float32)
+    bands.run(
+        lambda first, last: _light_rows(out, made.outward, tilt, light, first, last),
+        bands.split(out.shape[1]),
+    )
+    return out
+
+
+@njit(nogil=True, cache=True)
+def _light_rows(
+    out: Planes, outward: Planes, tilt: np.ndarray, light: np.ndarray, first: int, last: int
+) -> None:
+    """Colours changed in place, of walls whose unit way out is known."""
+    one, zero = np.float32(1), np.float32(0)
+    for y in range(first, last):
+        for x in range(out.shape[2]):
+            facing = outward[0, y, x] * tilt[0] + outward[1, y, x] * tilt[1]
+            facing = min(max(facing, -one), one)
+            for p in range(3):
+                old = out[p, y, x]
+                if facing > zero:
+                    new = old + (light[p] - old) * facing * np.float32(LIGHTER)
+                else:
+                    new = old * (one + facing)
+                out[p, y, x] = min(max(new, zero), one)
