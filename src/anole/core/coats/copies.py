@@ -15,13 +15,15 @@ from ..field.coverage import rasterise
 from ..model import Copies, Length
 from ..paint.context import PaintContext
 from ..paint.own import straight
-from .context import CoatContext, Overlap, Reach, Reads
+from .context import CoatContext, Overlap, Reads
 from .kind import Cover, PaintedCoat, Place, Throw
 
 AROUND = 0.6
 """em round the outlines within which a piece's picture is looked for."""
 
 
+FARTHEST = 2.0
+"""Sizes of what is looked at within which copies come from, where these are much smaller."""
 HIDDEN = 0.002
 """What a px lets through of copies farther away from which on they are not looked at."""
 
@@ -86,13 +88,6 @@ class CopiesKind(PaintedCoat[Copies]):
         far = AROUND * context.em * context.scale if coat.of == "picture" else 1.0
         return context.shape.ink.grown(far)
 
-    def reach(self, coat: Copies, context: CoatContext) -> Reach:
-        source = self._source_box(coat, context)
-        whole = around(_landing(source, copy.matrix) for copy in path(coat, context))
-        ink = context.shape.ink
-        far = max(ink.x0 - whole.x0, ink.y0 - whole.y0, whole.x1 - ink.x1, whole.y1 - ink.y1, 0)
-        return Reach(throw=float(far))
-
     def box(self, coat: Copies, context: CoatContext) -> Box:
         source = self._source_box(coat, context)
         whole = around(_landing(source, copy.matrix) for copy in path(coat, context))
@@ -117,12 +112,16 @@ class CopiesKind(PaintedCoat[Copies]):
         backdrop = context.backdrop
         if backdrop is None:
             return np.zeros((4, box.height, box.width), np.float32)
-        source = self._source_box(coat, context)
+        copies = path(coat, context)
+        # of a piece far larger than the board only what comes to lie in the box is looked at
+        looked_at = around(_landing(box, _inverse(copy.matrix)) for copy in copies)
+        source = self._source_box(coat, context).meet(looked_at.grown(2))
+        source = source.meet(box.grown(FARTHEST * max(box.width, box.height)))
         own = tuple(getattr(coat, name) for name in self.coverage)
         key = ("copies", own, box, context.units, context.frames.piece, backdrop.key("lit"))
         return context.cache.get(
             key,
-            lambda: _laid(backdrop.planes("lit", 1.0, source), source, path(coat, context), box),
+            lambda: _laid(backdrop.planes("lit", 1.0, source), source, copies, box),
         )
 
     def throw(self, coat: Copies, context: CoatContext) -> Throw:
@@ -204,8 +203,13 @@ def _laid(planes: Planes, source: Box, copies: list[Copy], box: Box) -> Planes:
     return out
 
 
+def _inverse(matrix: Matrix) -> Matrix:
+    """(2, 3): the way back."""
+    return np.linalg.inv(np.vstack([matrix, [0.0, 0.0, 1.0]]))[:2]
+
+
 def _back(matrix: Matrix, source: Box) -> list[float]:
     """Six numbers from a px of the board to where it comes from, counted from the first px's middle."""
-    inverse = np.linalg.inv(np.vstack([matrix, [0.0, 0.0, 1.0]]))[:2]
+    inverse = _inverse(matrix)
     inverse[:, 2] -= (source.x0 + 0.5, source.y0 + 0.5)
     return [float(value) for value in inverse.ravel()]

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Callable
 
 import cv2
 import numpy as np
@@ -13,7 +14,7 @@ from ..model import Length, Mirror
 from ..paint.context import PaintContext
 from ..paint.own import straight
 from ..tone.blur import blurred
-from .context import CoatContext, Overlap, Reach, Reads
+from .context import CoatContext, Overlap, Reads
 from .easing import STEPS, table
 from .kind import CoatKind, Cover
 
@@ -48,9 +49,6 @@ class MirrorKind(CoatKind[Mirror]):
             + abs(context.px(coat.gap))
         )
 
-    def reach(self, coat: Mirror, context: CoatContext) -> Reach:
-        return Reach(throw=2 * self._below(coat, context))
-
     def box(self, coat: Mirror, context: CoatContext) -> Box:
         ink, far = context.shape.ink, self._below(coat, context)
         aside = AROUND * context.em * context.scale + far * abs(math.tan(math.radians(coat.lean)))
@@ -80,11 +78,10 @@ class MirrorKind(CoatKind[Mirror]):
         return (Mirror(id="sample", foot="outline", opacity=1.0),)
 
 
-def foot_of(coat: Mirror, context: CoatContext, planes: Planes, source: Box) -> float:
-    """px down: the line about which the piece is turned over."""
+def foot_of(coat: Mirror, context: CoatContext, lowest: Callable[[], float]) -> float:
+    """px down: the line about which the piece is turned over; `lowest` looks at what is painted."""
     if coat.foot == "painted":
-        rows = np.flatnonzero((planes[3] > SEEN).any(1))
-        return source.y0 + float(rows[-1] + 1) if len(rows) else context.frames.piece[3]
+        return lowest()
     letters = context.frames.letters
     if coat.foot == "outline" or letters is None or not letters.units:
         return context.frames.piece[3]
@@ -94,11 +91,31 @@ def foot_of(coat: Mirror, context: CoatContext, planes: Planes, source: Box) -> 
     return float(np.percentile(feet, 40, method="lower"))
 
 
+def _lowest(context: CoatContext, around: Box) -> float:
+    """The lowest row that is painted, in the part of the board's columns that the piece is in."""
+    assert context.backdrop is not None
+    x0, y0, x1, y1 = context.frames.board
+    part = around.meet(Box(math.floor(x0), math.floor(y0), math.ceil(x1), math.ceil(y1)))
+    if part.empty:
+        return context.frames.piece[3]
+    alpha = context.backdrop.planes("mirrored", 1.0, part)[3]
+    rows = np.flatnonzero((alpha > SEEN).any(1))
+    return part.y0 + float(rows[-1] + 1) if len(rows) else context.frames.piece[3]
+
+
 def _reflected(coat: Mirror, context: CoatContext, box: Box) -> Planes:
     assert context.backdrop is not None
-    source = context.shape.ink.grown(AROUND * context.em * context.scale)
+    whole = context.shape.ink.grown(AROUND * context.em * context.scale)
+    foot = foot_of(coat, context, lambda: _lowest(context, whole))
+    gap, slope = context.px(coat.gap), abs(math.tan(math.radians(coat.lean)))
+    # of a piece far larger than the board only what comes to lie in the box is looked at
+    top, low = (math.floor(2 * foot + gap - y) for y in (box.y1, box.y0))
+    aside = math.ceil(slope * max(abs(foot - top), abs(foot - low)))
+    seen = Box(box.x0 - aside, top, box.x1 + aside, low).grown(2)
+    source = whole.meet(seen)
+    if source.empty:
+        return np.zeros((4, box.height, box.width), np.float32)
     planes = context.backdrop.planes("mirrored", 1.0, source)
-    foot, gap = foot_of(coat, context, planes, source), context.px(coat.gap)
     lean = math.tan(math.radians(coat.lean))
     # a px at (x, y) comes to (x + lean (foot - y), 2 foot + gap - y)
     into = np.array(

@@ -11,7 +11,7 @@ from .. import bands
 from ..arrays import Plane
 from ..box import Box
 from ..model import Lamp, Length, Sparkle
-from .context import CoatContext, Overlap, Reach, Reads
+from .context import CoatContext, Overlap, Reads
 from .flares import by_hand, found
 from .kind import Cover, PaintedCoat
 
@@ -96,9 +96,6 @@ class SparkleKind(PaintedCoat[Sparkle]):
 
     def measure(self, coat: Sparkle) -> tuple[str, Length]:
         return "size", coat.size
-
-    def reach(self, coat: Sparkle, context: CoatContext) -> Reach:
-        return Reach(throw=self._farthest(coat, context))
 
     def _farthest(self, coat: Sparkle, context: CoatContext) -> float:
         """px beyond the shape: as far as flares may lie from the letters' boxes, and half of one."""

@@ -69,7 +69,7 @@ class ThicknessKind(PaintedCoat[Thickness]):
     def reach(self, coat: Thickness, context: CoatContext) -> Reach:
         ink, there = context.shape.ink, self._landing(coat, context)
         far = max(ink.x0 - there.x0, ink.y0 - there.y0, there.x1 - ink.x1, there.y1 - ink.y1, 0)
-        return Reach(distance=float(far) + 3, throw=float(far))
+        return Reach(distance=float(far) + 3)
 
     def box(self, coat: Thickness, context: CoatContext) -> Box:
         return self._landing(coat, context).meet(context.window)
@@ -145,7 +145,14 @@ def _colours(paint: Paint, made: Walls, context: CoatContext, where: PaintContex
         return np.array(np.broadcast_to(paint_source(paint, where), shape), np.float32)
     if context.backdrop is None:
         return np.zeros(shape, np.float32)
-    face = context.shape.ink.grown(2)
+    shown = made.cover > 0
+    if not shown.any():
+        return np.zeros(shape, np.float32)
+    (x0, y0), (x1, y1) = ([float(f(made.foot[n][shown])) for n in (0, 1)] for f in (np.min, np.max))
+    feet = Box(math.floor(x0), math.floor(y0), math.ceil(x1), math.ceil(y1)).grown(4)
+    face = context.shape.ink.grown(2).meet(feet)
+    if face.empty:
+        return np.zeros(shape, np.float32)
     planes = straight(context.backdrop.planes("face", 1.0, face))
     foot = made.foot - INTO_FACE * made.outward
     x, y = foot[0] - face.x0 - 0.5, foot[1] - face.y0 - 0.5

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import math
+
 from ...model import Gradient, Stop
 from .head import Fields, fields, is_head
 from .stops import stops
@@ -40,6 +42,8 @@ def parse(text: str) -> Gradient:
     low, high = colours[0].at, colours[-1].at
     if not repeating:
         low, high = min(low, 0.0), max(high, 1.0)
+    if not (math.isfinite(low) and math.isfinite(high)):
+        raise CssError("a gradient's places are numbers that can be reached")
     if high - low < 1e-3:
         raise CssError("a gradient that repeats needs its first and last place apart")
     if len(colours) > MOST_STOPS or max(-low, high - low) > FARTHEST:
