@@ -123,9 +123,7 @@ def _apart(parts: Sequence[Chords]) -> bool:
     for n in range(len(boxes)):
         # only those that begin before this one ends can touch it
         last = int(np.searchsorted(x0, x1[n], "right"))
-        if (y0[n + 1 : last] <= y1[n]).any() and (
-            (y0[n + 1 : last] <= y1[n]) & (y0[n] <= y1[n + 1 : last])
-        ).any():
+        if ((y0[n + 1 : last] <= y1[n]) & (y0[n] <= y1[n + 1 : last])).any():
             return False
     return True
 

@@ -78,21 +78,28 @@ def _polygon(text: str, closed: bool) -> skia.Path:
     return path
 
 
+def _eighth(
+    path: skia.Path, centre: tuple[float, float], radii: tuple[float, float], a: float
+) -> None:
+    """Lead `path` on by an eighth of an ellipse, from its angle `a` (radians), as one cubic."""
+    (cx, cy), (rx, ry), b = centre, radii, a + math.pi / 4
+    ca, sa, cb, sb = math.cos(a), math.sin(a), math.cos(b), math.sin(b)
+    path.cubicTo(
+        cx + rx * (ca - EIGHTH * sa),
+        cy + ry * (sa + EIGHTH * ca),
+        cx + rx * (cb + EIGHTH * sb),
+        cy + ry * (sb - EIGHTH * cb),
+        cx + rx * cb,
+        cy + ry * sb,
+    )
+
+
 def oval(cx: float, cy: float, rx: float, ry: float) -> skia.Path:
     """An ellipse of eight cubics, clockwise from the right."""
     path = skia.Path()
     path.moveTo(cx + rx, cy)
     for n in range(8):
-        a, b = n * math.pi / 4, (n + 1) * math.pi / 4
-        ca, sa, cb, sb = math.cos(a), math.sin(a), math.cos(b), math.sin(b)
-        path.cubicTo(
-            cx + rx * (ca - EIGHTH * sa),
-            cy + ry * (sa + EIGHTH * ca),
-            cx + rx * (cb + EIGHTH * sb),
-            cy + ry * (sb - EIGHTH * cb),
-            cx + rx * cb,
-            cy + ry * sb,
-        )
+        _eighth(path, (cx, cy), (rx, ry), n * math.pi / 4)
     path.close()
     return path
 
@@ -110,16 +117,7 @@ def _rounded(x: float, y: float, wide: float, high: float, rx: float, ry: float)
     for cx, cy, start in corners:
         path.lineTo(cx + rx * math.cos(start), cy + ry * math.sin(start))
         for n in (0, 1):
-            a, b = start + n * math.pi / 4, start + (n + 1) * math.pi / 4
-            ca, sa, cb, sb = math.cos(a), math.sin(a), math.cos(b), math.sin(b)
-            path.cubicTo(
-                cx + rx * (ca - EIGHTH * sa),
-                cy + ry * (sa + EIGHTH * ca),
-                cx + rx * (cb + EIGHTH * sb),
-                cy + ry * (sb - EIGHTH * cb),
-                cx + rx * cb,
-                cy + ry * sb,
-            )
+            _eighth(path, (cx, cy), (rx, ry), start + n * math.pi / 4)
     path.close()
     return path
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from ...core.edit.clusters import clip, dissolve_cluster, loses, make_cluster
 from ...core.model import Cluster, Coated, Placed
-from ...core.model.nesting import every, holder_of, siblings
+from ...core.model.nesting import holder_of, siblings
 from ..foot_bar import nothing
 from ..opening import open_up
 from ..session import Session
@@ -99,10 +99,6 @@ def _is_clipped(session: Session) -> bool:
 def _unclip(session: Session) -> None:
     ids = session.selection.ids
     session.document.apply("Show all of it", lambda b: clip(b, ids, None))
-
-
-def _has_others(session: Session) -> bool:
-    return bool(session.selection.ids) and len(list(every(session.document.board.pieces))) > 1
 
 
 def holders(session: Session) -> set[str]:
