@@ -12,14 +12,14 @@ from ..arrays import Plane, Planes
 from ..box import Box
 from ..field.blur import smoothed
 from ..field.mouldings import table
-from ..model import Glass, Press
+from ..model import Glass, Press, Relief
 from .context import CoatContext
 
 CRISP = 0.35
 """px of smoothing that a distance always gets: its slope is that of its own differences."""
 
 
-Moulded = Press | Glass
+Moulded = Press | Glass | Relief
 """Coats whose span, moulding and rounding say how high they are where."""
 
 

@@ -14,13 +14,12 @@ from ..model import Gleam, Lamp, Length, Paint, Relief, Span
 from ..paint.context import PaintContext
 from .context import EDGE, CoatContext, Overlap, Reach, Reads
 from .exact_shading import shade_exact
+from .height_field import CRISP, ends
+from .height_field import sigma as softness
 from .highlight import is_painted, with_highlight
 from .kind import CoatKind, Cover
 from .lighting import light_of
 from .smoothed_shading import shade_smoothed
-
-CRISP = 0.35
-"""px of smoothing under which the exact way is taken."""
 
 
 class ReliefKind(CoatKind[Relief]):
@@ -49,16 +48,16 @@ class ReliefKind(CoatKind[Relief]):
         return () if coat.gleam is None else (coat.gleam.paint,)
 
     def reach(self, coat: Relief, context: CoatContext) -> Reach:
-        outer, inner = _ends(coat, context)
+        outer, inner = ends(coat, context)
         overhang = context.mitre_overhang(self.whole(coat))
-        return Reach(distance=-outer + overhang + 3 * _sigma(coat, (outer, inner)) + 3)
+        return Reach(distance=-outer + overhang + 3 * softness(coat, (outer, inner)) + 3)
 
     def box(self, coat: Relief, context: CoatContext) -> Box:
-        outer, _ = _ends(coat, context)
+        outer, _ = ends(coat, context)
         return context.around(-outer + context.mitre_overhang(self.whole(coat)) + 2)
 
     def cover(self, coat: Relief, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
-        outer, _ = _ends(coat, context)
+        outer, _ = ends(coat, context)
         low = -math.inf if abs(outer) < EDGE else outer - overlap.outer
         edge, outset = context.edge(coat.silhouette == "whole", inside=False)
         plane = context.between(edge, box, low + outset.by, math.inf)
@@ -81,32 +80,20 @@ class ReliefKind(CoatKind[Relief]):
         )
 
 
-def _ends(coat: Relief, context: CoatContext) -> tuple[float, float]:
-    """Outer and inner end across the shape's own edge; the core where the span says so."""
-    outer, inner = context.ends(coat.span)
-    base = context.base(coat.silhouette == "whole")
-    return outer - base, min(inner, context.shape.core + base) - base
-
-
-def _sigma(coat: Relief, ends: tuple[float, float]) -> float:
-    """Up to half the span is two deviations."""
-    return coat.rounding * (ends[1] - ends[0]) / 4
-
-
 def shaded(coat: Relief, context: CoatContext, box: Box) -> Planes:
     """(4, H, W) straight colours over `box`, the highlight in one colour."""
     light = light_of(coat.lamp or context.lamp, coat.ramp, coat.gleam)
-    rise, ends = context.px(coat.height), _ends(coat, context)
-    heights, shape, sigma = table(coat.moulding), context.shape, _sigma(coat, ends)
+    rise, span = context.px(coat.height), ends(coat, context)
+    heights, shape, sigma = table(coat.moulding), context.shape, softness(coat, span)
     whole = coat.silhouette == "whole"
     base = context.base(whole)
     if sigma < CRISP and base == 0:
-        return shade_exact(shape, box, ends, rise, heights, light)
-    edge, outset = context.edge(whole, ends[1] > -base)
+        return shade_exact(shape, box, span, rise, heights, light)
+    edge, outset = context.edge(whole, span[1] > -base)
     part = box.grown(3 * sigma + 2).meet(shape.box)
     key = ("relief distance", shape.key, shape.box, part, outset, sigma)
     soft = context.cache.get(
         key, lambda: smoothed(context.field(edge.distance, part), max(sigma, CRISP))
     )
-    own = ends[0] + outset.by, ends[1] + outset.by
+    own = span[0] + outset.by, span[1] + outset.by
     return shade_smoothed(soft, part, box, own, rise, heights, light)
