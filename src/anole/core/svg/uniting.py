@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import contextlib
 from collections.abc import Iterable, Sequence
 from typing import NamedTuple
 
@@ -13,6 +12,7 @@ import skia
 from ..arrays import Chords, Curves
 from ..box import Box
 from ..field.coverage import rasterise
+from ..field.polygons import Polygons, clipped
 from ..lettering.bent import positive
 from ..lettering.flatten import flatten
 from ..lettering.skia_paths import contours_of, union
@@ -50,7 +50,7 @@ def _in_curves(parts: Iterable[Part]) -> skia.Path:
     return builder.resolve()
 
 
-def _polygons(path: skia.Path) -> list[list[list[int]]]:
+def _polygons(path: skia.Path) -> Polygons:
     """Closed polygons in whole numbers."""
     found = []
     for cubics in contours_of(path):
@@ -60,31 +60,24 @@ def _polygons(path: skia.Path) -> list[list[list[int]]]:
     return found
 
 
-def _clipped(
-    how: int, subject: list, clip: list, rule: int = pyclipper.PFT_NONZERO
-) -> list[list[list[int]]]:
-    engine, there = pyclipper.Pyclipper(), 0
-    for kind, polygons in ((pyclipper.PT_SUBJECT, subject), (pyclipper.PT_CLIP, clip)):
-        for polygon in polygons:
-            with contextlib.suppress(pyclipper.ClipperException):  # of no area
-                there += engine.AddPath(polygon, kind, True) and kind == pyclipper.PT_SUBJECT
-    if not there:
-        return []
+def _clipped(how: int, subject: Polygons, clip: Polygons, rule: int) -> Polygons:
     try:
-        return engine.Execute(how, rule, pyclipper.PFT_NONZERO)
+        return clipped(how, subject, clip, rule)
     except pyclipper.ClipperException as error:
         raise SvgError("its outlines are too tangled to be united") from error
 
 
-def _in_numbers(parts: Iterable[Part]) -> list[list[list[int]]]:
-    whole: list[list[list[int]]] = []
+def _in_numbers(parts: Iterable[Part]) -> Polygons:
+    whole: Polygons = []
     for part in parts:
         rule = pyclipper.PFT_EVENODD if part.even_odd else pyclipper.PFT_NONZERO
         area = _clipped(pyclipper.CT_UNION, _polygons(part.path), [], rule)
         for clip in part.clips:
-            area = _clipped(pyclipper.CT_INTERSECTION, area, _in_numbers(clip))
+            area = _clipped(
+                pyclipper.CT_INTERSECTION, area, _in_numbers(clip), pyclipper.PFT_NONZERO
+            )
         whole += area
-    return _clipped(pyclipper.CT_UNION, whole, [])
+    return _clipped(pyclipper.CT_UNION, whole, [], pyclipper.PFT_NONZERO)
 
 
 def _chords(polygons: Sequence[Sequence[Sequence[int]]]) -> Chords:
