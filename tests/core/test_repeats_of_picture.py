@@ -100,7 +100,7 @@ def test_a_bow_bends_the_way_and_the_last_is_turned_and_grown():
 
 
 def test_copies_leave_shadows_and_other_copies_out():
-    shadow = Shadow(id="s")
+    shadow = Shadow(id="s", silhouette="letters")
     with_, without = (
         alone(board(*extra, px(0.0, 60.0, count=1, of="picture"), *LIT))
         for extra in ((), (px(5.0, 0.0, count=1),))

@@ -8,12 +8,14 @@ from typing import NamedTuple
 
 import numpy as np
 
-from ..arrays import Plane
+from ..arrays import Chords, Plane
 from ..box import Box
 from ..cache import Cache
 from ..field.closest import Nearest
+from ..field.extrusion import DepthAxis
 from ..field.joins import TurnedDistance
 from ..field.outset import Outset
+from ..field.polygons import with_strokes
 from ..field.shape_fields import ShapeFields
 from ..model import Lamp, Length, Span
 from ..paint.context import BackdropSource
@@ -59,7 +61,7 @@ class CoatContext(NamedTuple):
     """The surroundings of one piece's coats at the render scale.
 
     em is in board px; `outset` is what the strokes on the shape add to it, px of the render scale;
-    `lamp` is the board's; window is the part of the board that is being rendered.
+    `lamp` is the board's; `depth_axis` the way straight back of a posed piece; window is the part of the board that is being rendered.
     """
 
     shape: ShapeFields
@@ -72,6 +74,7 @@ class CoatContext(NamedTuple):
     outset: Outset
     cache: Cache
     backdrop: BackdropSource | None = None
+    depth_axis: DepthAxis | None = None
 
     @property
     def units(self) -> Units:
@@ -96,6 +99,13 @@ class CoatContext(NamedTuple):
     def mitre_overhang(self, whole: bool) -> float:
         """How much further its corners may stick out, px."""
         return self.outset.mitre_overhang if whole else 0.0
+
+    def edge_chords(self, whole: bool) -> Chords:
+        """(m, 4) px: the shape's outline, alone or with what strokes add to it."""
+        if not whole or not self.outset.strokes:
+            return self.shape.chords
+        key = ("with strokes", self.shape.key, self.outset)
+        return self.cache.get(key, lambda: with_strokes(self.shape.chords, self.outset.strokes))
 
     def edge(self, whole: bool, inside: bool) -> tuple[Nearest, Outset]:
         """An edge of whose distance the one that a coat follows is a line, and how far it lies

@@ -9,9 +9,12 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Matrix, Plane, Planes
+from ..arrays import Chords, Matrix, Plane, Planes
 from ..box import Box, around
 from ..field.coverage import rasterise
+from ..field.polygons import united_outlines
+from ..field.raster import traced
+from ..field.shape_fields import ink_box
 from ..model import Copies, Length
 from ..paint.context import PaintContext
 from ..paint.own import straight
@@ -24,6 +27,10 @@ AROUND = 0.6
 
 FARTHEST = 2.0
 """Sizes of what is looked at within which copies come from, where these are much smaller."""
+COUNTS = 0.5
+"""Strength from which on a copy belongs to the whole."""
+MOST_UNITED, MARGIN = 20_000, 64
+"""Chords of all copies that are united exactly; px beyond the window that are looked at else."""
 HIDDEN = 0.002
 """What a px lets through of copies farther away from which on they are not looked at."""
 
@@ -74,18 +81,27 @@ class CopiesKind(PaintedCoat[Copies]):
     )
     place = Place.GROUND
     repeats = "copies"
-    coverage = ("of", "count", "to_x", "to_y", "bow", "grow", "turn", "near", "far")
-    coverage_reads = Reads.FIELDS | Reads.UNITS | Reads.FRAME | Reads.LIT
+    extends = True
+    coverage = ("of", "silhouette", "count", "to_x", "to_y", "bow", "grow", "turn", "near", "far")
+    coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS | Reads.FRAME | Reads.LIT
     colour_reads = coverage_reads
 
     def colour_fields(self, coat: Copies) -> tuple[str, ...]:
         return self.coverage if coat.of == "picture" else ()
 
+    def whole(self, coat: Copies) -> bool:
+        return coat.silhouette == "whole" and coat.of == "silhouette"
+
+    def adds(self, coat: Copies, context: CoatContext) -> Chords:
+        return with_copies(coat, context)
+
     def measure(self, coat: Copies) -> tuple[str, Length]:
         return "across", coat.to_x
 
     def _source_box(self, coat: Copies, context: CoatContext) -> Box:
-        far = AROUND * context.em * context.scale if coat.of == "picture" else 1.0
+        if coat.of == "silhouette":
+            return ink_box(context.edge_chords(self.whole(coat))).grown(1)
+        far = AROUND * context.em * context.scale
         return context.shape.ink.grown(far)
 
     def box(self, coat: Copies, context: CoatContext) -> Box:
@@ -140,13 +156,38 @@ class CopiesKind(PaintedCoat[Copies]):
         return Copies(id="sample"), Copies(id="sample", of="picture", turn=9)
 
 
+def _placed(chords: Chords, matrix: Matrix) -> Chords:
+    return (chords.reshape(-1, 2) @ matrix[:, :2].T + matrix[:, 2]).reshape(-1, 4)
+
+
+def with_copies(coat: Copies, context: CoatContext) -> Chords:
+    """(m, 4) px: all that the copies cover that are strong enough to count; of very many fine
+    outlines, where their coverage passes the half."""
+    chords = context.edge_chords(True)
+    copies = [copy for copy in path(coat, context) if copy.strength >= COUNTS]
+    if len(copies) * len(chords) <= MOST_UNITED:
+        return united_outlines([_placed(chords, copy.matrix) for copy in copies])
+    whole = around(_landing(ink_box(chords), copy.matrix) for copy in copies)
+    box = whole.grown(2).meet(context.window.grown(MARGIN))
+    if box.empty:
+        return chords[:0]
+    cover = np.zeros((box.height, box.width), np.float32)
+    for copy in copies:
+        part = _landing(ink_box(chords), copy.matrix).meet(box)
+        if not part.empty:
+            there = cover[part.slices_in(box)]
+            np.maximum(there, rasterise(_placed(chords, copy.matrix), part)[0], out=there)
+    return traced(cover, box)
+
+
 def _silhouettes(coat: Copies, context: CoatContext, box: Box) -> Plane:
     """Coverage of all copies: what shows of a px is what all of them let through."""
     clear = np.ones((box.height, box.width), np.float32)
-    chords = context.shape.chords.reshape(-1, 2)
+    chords = context.edge_chords(coat.silhouette == "whole")
+    ink = ink_box(chords)
     for copy in path(coat, context):
-        moved = (chords @ copy.matrix[:, :2].T + copy.matrix[:, 2]).reshape(-1, 4)
-        part = _landing(context.shape.ink, copy.matrix).meet(box)
+        moved = _placed(chords, copy.matrix)
+        part = _landing(ink, copy.matrix).meet(box)
         if not part.empty:
             clear[part.slices_in(box)] *= 1 - np.float32(copy.strength) * rasterise(moved, part)[0]
     return 1 - clear

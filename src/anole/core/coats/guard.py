@@ -14,6 +14,7 @@ ON = False
 FIELDS = {
     "shape": Reads.FIELDS,
     "outset": Reads.OUTSET,
+    "depth_axis": Reads.FIELDS,
     "em": Reads.UNITS,
     "dpi": Reads.UNITS,
     "scale": Reads.UNITS,

@@ -28,7 +28,11 @@ def _picture(of: str) -> Reader:
 
 
 READERS: dict[Reads, Reader] = {
-    Reads.FIELDS: lambda kind, coat, context: (context.shape.key, context.shape.box),
+    Reads.FIELDS: lambda kind, coat, context: (
+        context.shape.key,
+        context.shape.box,
+        context.depth_axis,
+    ),
     Reads.OUTSET: _outset,
     Reads.UNITS: lambda kind, coat, context: context.units,
     Reads.FRAME: lambda kind, coat, context: (context.frames.piece, context.frames.board),
@@ -42,6 +46,9 @@ READERS: dict[Reads, Reader] = {
     Reads.OWN: _picture("own"),
 }
 """The value of each thing that can be declared to be read."""
+
+
+SHAPE = Reads.FIELDS | Reads.OUTSET | Reads.UNITS | Reads.FRAME
 
 
 @functools.cache
@@ -65,6 +72,12 @@ def coverage_key(
     """All that a coat's coverage over `box` comes from."""
     own = _fields(coat, kind.coverage)
     return ("cover", kind.tag, own, box, overlap, *_read(kind, coat, context, kind.coverage_reads))
+
+
+def added_key(kind: CoatKind[Any], coat: Coat, context: CoatContext) -> tuple[Hashable, ...]:
+    """All that the outlines that a coat adds to the whole come from."""
+    own = _fields(coat, kind.coverage)
+    return ("added", kind.tag, own, *_read(kind, coat, context, kind.coverage_reads & SHAPE))
 
 
 def colour_key(

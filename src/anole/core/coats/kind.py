@@ -13,7 +13,7 @@ from typing import Any, NamedTuple, Protocol, TypeVar
 
 import numpy as np
 
-from ..arrays import Planes
+from ..arrays import Chords, Planes
 from ..box import Box
 from ..compose.cover import Cover
 from ..field.outset import StrokeOutset
@@ -50,6 +50,8 @@ class CoatKind(Protocol[C]):
     coverage_reads, colour_reads : what of the context its coverage and its own colours come from
     mark : its small drawing, SVG shapes in a box of 16 x 16 drawn with a line of 1.5 in any colour
     repeats : it shows the piece's own picture once more: "copies", "mirror", "walls"; "" for all others
+    extends : it adds to the shape for coats that follow the whole, and itself follows the letters or
+        what strokes add to them
     reworks : it changes the picture that the piece has painted so far, rather than adding to it
     An undeclared read gives stale pictures: while guard.ON is set it raises instead.
     """
@@ -64,6 +66,7 @@ class CoatKind(Protocol[C]):
     coverage_reads: Reads = Reads.FIELDS
     colour_reads: Reads = Reads.NOTHING
     repeats: str = ""
+    extends: bool = False
     reworks: bool = False
 
     # pixels
@@ -133,6 +136,10 @@ class CoatKind(Protocol[C]):
     def outset(self, coat: C, context: CoatContext) -> StrokeOutset | None:
         """What it adds to the shape for coats that follow the whole."""
         return None
+
+    def adds(self, coat: C, context: CoatContext) -> Chords:
+        """(m, 4) px: outlines of what it adds to the whole, where it `extends` the shape."""
+        return context.shape.chords[:0]
 
     def opaque(self, coat: C) -> bool:
         """Whether its colours surely hide what lies beneath."""

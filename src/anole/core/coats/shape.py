@@ -9,6 +9,7 @@ import numpy as np
 
 from ..arrays import Chords
 from ..box import Box
+from ..field.extrusion import DepthAxis
 from ..field.raster import Raster
 from ..paint.frames import FrameBox, LetterFrames
 
@@ -52,6 +53,7 @@ class Shape(NamedTuple):
     smooth : False for hard pixels
     raster : a coverage of its own, where the outlines were traced from one
     letters : the frames of letters, words and lines over a box of px
+    depth_axis : the way straight back, where it is posed
     """
 
     key: tuple
@@ -62,3 +64,4 @@ class Shape(NamedTuple):
     smooth: bool = True
     raster: Raster | None = None
     letters: Callable[[Box], LetterFrames | None] = no_letters
+    depth_axis: DepthAxis | None = None

@@ -10,9 +10,11 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Planes
-from ..box import Box, around
-from ..field.walls import Ray, Walls, walls
+from ..arrays import Chords, Plane, Planes
+from ..box import Box
+from ..field.extrusion import Extrusion
+from ..field.shape_fields import ink_box
+from ..field.walls import Walls
 from ..model import Lamp, Length, OwnPaint, Paint, Thickness
 from ..paint.context import Edge, PaintContext
 from ..paint.own import straight
@@ -21,6 +23,7 @@ from ..tone import toned
 from ..tone.where import Where
 from .context import CoatContext, Overlap, Reach, Reads
 from .kind import Cover, PaintedCoat, Place, Throw
+from .solid import extrusion_of, outline_of, solid_of, walls_of
 
 LIGHTER = 0.55
 """How far toward white a wall goes that faces the lamp."""
@@ -38,8 +41,11 @@ class ThicknessKind(PaintedCoat[Thickness]):
     )
     place = Place.LINE
     repeats = "walls"
-    coverage = ("way", "throw_x", "throw_y", "point_x", "point_y", "depth", "taper")
-    coverage_reads = Reads.FIELDS | Reads.UNITS | Reads.FRAME
+    extends = True
+    coverage = (
+        "way", "throw_x", "throw_y", "point_x", "point_y", "depth", "straight", "taper", "silhouette",
+    )  # fmt: skip
+    coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS | Reads.FRAME
     colour_reads = coverage_reads | Reads.LAMP | Reads.FACE
 
     def paints(self, coat: Thickness) -> tuple[Paint, ...]:
@@ -48,28 +54,27 @@ class ThicknessKind(PaintedCoat[Thickness]):
     def colour_fields(self, coat: Thickness) -> tuple[str, ...]:
         return (*self.coverage, "wall_light", "lamp", "rim", "paint")
 
+    def whole(self, coat: Thickness) -> bool:
+        return coat.silhouette == "whole"
+
     def lamp(self, coat: Thickness) -> Lamp | None:
         return coat.lamp
 
     def measure(self, coat: Thickness) -> tuple[str, Length] | None:
-        return ("down", coat.throw_y) if coat.way == "throw" else None
+        return {"throw": ("down", coat.throw_y), "pose": ("deep", coat.straight)}.get(coat.way)
 
-    def _landing(self, coat: Thickness, context: CoatContext) -> Box:
-        """The px that the back may come to lie in, and the face."""
-        ink, ray = context.shape.ink.grown(2), ray_of(coat, context)
-        if ray.share == 0:
-            moved = ink.moved(math.floor(ray.x), math.floor(ray.y)).grown(1)
-            return around([ink, moved])
-        corners = np.array([[ink.x0, ink.y0], [ink.x1, ink.y1]], float)
-        far = corners + ray.share * (np.array([ray.x, ray.y]) - corners)
-        far = np.clip(far, -1e6, 1e6)
-        (x0, y0), (x1, y1) = np.floor(far.min(0)), np.ceil(far.max(0))
-        return around([ink, Box(int(x0), int(y0), int(x1), int(y1))])
+    def adds(self, coat: Thickness, context: CoatContext) -> Chords:
+        return outline_of(coat, context)
 
     def reach(self, coat: Thickness, context: CoatContext) -> Reach:
+        if coat.taper == 0:
+            return Reach(distance=2.0)
         ink, there = context.shape.ink, self._landing(coat, context)
         far = max(ink.x0 - there.x0, ink.y0 - there.y0, there.x1 - ink.x1, there.y1 - ink.y1, 0)
         return Reach(distance=float(far) + 3)
+
+    def _landing(self, coat: Thickness, context: CoatContext) -> Box:
+        return ink_box(solid_of(coat, context).outline).grown(2)
 
     def box(self, coat: Thickness, context: CoatContext) -> Box:
         return self._landing(coat, context).meet(context.window)
@@ -79,16 +84,16 @@ class ThicknessKind(PaintedCoat[Thickness]):
 
     def source(self, coat: Thickness, context: CoatContext, paint: PaintContext) -> np.ndarray:
         made = walls_of(coat, context, paint.box)
-        edge = Edge(("walls", context.shape.key), _looked_up(made.depth, paint.box), 0.0, 1.0)
-        colours = _colours(coat.paint, made, context, paint._replace(edge=edge))
-        colours = lit(colours, made, coat, context)
-        if coat.rim is None:
-            return colours
-        share = np.clip(context.px(coat.rim.width) - made.depth * _deep(coat, context) + 0.5, 0, 1)
-        rim = np.broadcast_to(paint_source(coat.rim.paint, paint), colours.shape)
-        weight = share * rim[3]
-        mixed = colours[:3] + (rim[:3] - colours[:3]) * weight
-        return np.ascontiguousarray(np.concatenate([mixed, np.maximum(colours[3:], weight[None])]))
+        way = extrusion_of(coat, context)
+        edge = Edge(
+            ("walls", context.shape.key),
+            lambda box: made.depth(way, paint.box)[box.slices_in(paint.box)],
+            0.0,
+            1.0,
+        )
+        colours = _colours(coat.paint, made, context, paint._replace(edge=edge), way)
+        colours = lit(colours, made, coat, context, paint.box)
+        return colours if coat.rim is None else _rimmed(colours, made, coat, context, paint)
 
     def throw(self, coat: Thickness, context: CoatContext) -> Throw | None:
         if coat.way != "throw":
@@ -107,54 +112,28 @@ class ThicknessKind(PaintedCoat[Thickness]):
         return Thickness(id="sample"), Thickness(id="sample", way="toward", taper=0.4)
 
 
-def ray_of(coat: Thickness, context: CoatContext) -> Ray:
-    """The way of the walls, px of the render scale."""
-    taper = coat.taper * context.shape.core
-    if coat.way == "throw":
-        return Ray(context.px(coat.throw_x), context.px(coat.throw_y), 0.0, taper)
-    x0, y0, x1, y1 = context.frames.board
-    point = x0 + coat.point_x * (x1 - x0), y0 + coat.point_y * (y1 - y0)
-    # no way at all is the same way for all of them
-    return Ray(*point, coat.depth, taper) if coat.depth > 0 else Ray(0.0, 0.0, 0.0, taper)
-
-
-def _deep(coat: Thickness, context: CoatContext) -> float:
-    """px from the face to the back; toward a point, of what lies in the piece's middle."""
-    ray = ray_of(coat, context)
-    if ray.share == 0:
-        return math.hypot(ray.x, ray.y)
-    x0, y0, x1, y1 = context.frames.piece
-    return ray.share * math.hypot(ray.x - (x0 + x1) / 2, ray.y - (y0 + y1) / 2)
-
-
-def walls_of(coat: Thickness, context: CoatContext, box: Box) -> Walls:
-    """The walls over a box, made once."""
-    shape, ray = context.shape, ray_of(coat, context)
-    key = ("walls", shape.key, shape.box, ray, box)
-    return context.cache.get(key, lambda: walls(shape.distance, shape.normals, shape.box, ray, box))
-
-
-def _looked_up(plane: np.ndarray, over: Box) -> Any:
-    return lambda box: plane[box.slices_in(over)]
-
-
-def _colours(paint: Paint, made: Walls, context: CoatContext, where: PaintContext) -> Planes:
+def _colours(
+    paint: Paint, made: Walls, context: CoatContext, where: PaintContext, way: Extrusion
+) -> Planes:
     """(4, H, W) straight: the paint, or the face's own colours at the foot of each wall."""
     shape = (4, where.box.height, where.box.width)
     if not isinstance(paint, OwnPaint):
-        return np.array(np.broadcast_to(paint_source(paint, where), shape), np.float32)
+        colours = np.empty(shape, np.float32)
+        colours[:] = paint_source(paint, where)
+        return colours
     if context.backdrop is None:
         return np.zeros(shape, np.float32)
     shown = made.cover > 0
     if not shown.any():
         return np.zeros(shape, np.float32)
-    (x0, y0), (x1, y1) = ([float(f(made.foot[n][shown])) for n in (0, 1)] for f in (np.min, np.max))
+    there = made.foot(way, where.box)
+    (x0, y0), (x1, y1) = ([float(f(there[n][shown])) for n in (0, 1)] for f in (np.min, np.max))
     feet = Box(math.floor(x0), math.floor(y0), math.ceil(x1), math.ceil(y1)).grown(4)
     face = context.shape.ink.grown(2).meet(feet)
     if face.empty:
         return np.zeros(shape, np.float32)
     planes = straight(context.backdrop.planes("face", 1.0, face))
-    foot = made.foot - INTO_FACE * made.outward
+    foot = there - INTO_FACE * made.outward
     x, y = foot[0] - face.x0 - 0.5, foot[1] - face.y0 - 0.5
     own = np.stack(
         [
@@ -168,35 +147,66 @@ def _colours(paint: Paint, made: Walls, context: CoatContext, where: PaintContex
     return toned(own, ops, Where(where.box, context.units)) if ops else own
 
 
-def lit(colours: Planes, made: Walls, coat: Thickness, context: CoatContext) -> Planes:
+def _rimmed(
+    colours: Planes, made: Walls, coat: Thickness, context: CoatContext, paint: PaintContext
+) -> Planes:
+    """The colours with a line along the face."""
+    assert coat.rim is not None
+    box = paint.box
+    x, y = np.arange(box.x0, box.x1) + 0.5, np.arange(box.y0, box.y1) + 0.5
+    foot = made.foot(extrusion_of(coat, context), box)
+    far = np.hypot(x[None] - foot[0], y[:, None] - foot[1])
+    share = np.clip(context.px(coat.rim.width) - far + 0.5, 0, 1)
+    rim = np.broadcast_to(paint_source(coat.rim.paint, paint), colours.shape)
+    weight = np.float32(share) * rim[3]
+    mixed = colours[:3] + (rim[:3] - colours[:3]) * weight
+    return np.ascontiguousarray(np.concatenate([mixed, np.maximum(colours[3:], weight[None])]))
+
+
+def lit(colours: Planes, made: Walls, coat: Thickness, context: CoatContext, box: Box) -> Planes:
     """Walls that face the lamp lighter, others darker: by the cosine between them."""
     lamp = coat.lamp or context.lamp
     bearing, level = math.radians(lamp.bearing), math.cos(math.radians(lamp.elevation))
-    way = np.array([math.sin(bearing), -math.cos(bearing)]) * level
-    tilt = (way * coat.wall_light * lamp.strength).astype(np.float32)
+    way = np.array(
+        [
+            math.sin(bearing) * level,
+            -math.cos(bearing) * level,
+            math.sin(math.radians(lamp.elevation)),
+        ]
+    )
+    facing = _facing(made, coat, context, box, way * coat.wall_light * lamp.strength)
     light = np.array([lamp.colour.r, lamp.colour.g, lamp.colour.b], np.float32) / 255
     out = np.ascontiguousarray(colours, np.float32)
     bands.run(
-        lambda first, last: _light_rows(out, made.outward, tilt, light, first, last),
-        bands.split(out.shape[1]),
+        lambda first, last: _light_rows(out, facing, light, first, last), bands.split(out.shape[1])
     )
     return out
 
 
+def _facing(made: Walls, coat: Thickness, context: CoatContext, box: Box, way: np.ndarray) -> Plane:
+    """(H, W) float32: how much walls face a way in space."""
+    out, axis = made.outward, context.depth_axis
+    if coat.way != "pose" or axis is None:
+        return out[0] * np.float32(way[0]) + out[1] * np.float32(way[1])
+    foot = made.foot(extrusion_of(coat, context), box)
+    line = -(out[0] * foot[0] + out[1] * foot[1])
+    size = np.hypot(out[0], out[1])
+    normal = np.tensordot(np.array(axis.facing, np.float32), np.stack([*out, line]), 1)
+    long = np.maximum(np.sqrt((normal**2).sum(0)), 1e-9)
+    return np.asarray(np.tensordot(way, normal, 1) / long * size, np.float32)
+
+
 @njit(nogil=True, cache=True)
-def _light_rows(
-    out: Planes, outward: Planes, tilt: np.ndarray, light: np.ndarray, first: int, last: int
-) -> None:
-    """Colours changed in place, of walls whose unit way out is known."""
+def _light_rows(out: Planes, facing: Plane, light: np.ndarray, first: int, last: int) -> None:
+    """Colours changed in place."""
     one, zero = np.float32(1), np.float32(0)
     for y in range(first, last):
         for x in range(out.shape[2]):
-            facing = outward[0, y, x] * tilt[0] + outward[1, y, x] * tilt[1]
-            facing = min(max(facing, -one), one)
+            turned = min(max(facing[y, x], -one), one)
             for p in range(3):
                 old = out[p, y, x]
-                if facing > zero:
-                    new = old + (light[p] - old) * facing * np.float32(LIGHTER)
+                if turned > zero:
+                    new = old + (light[p] - old) * turned * np.float32(LIGHTER)
                 else:
-                    new = old * (one + facing)
+                    new = old * (one + turned)
                 out[p, y, x] = min(max(new, zero), one)

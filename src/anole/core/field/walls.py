@@ -1,4 +1,5 @@
-"""Side walls of a solid shape: each px looks back along its ray for the face that it hangs on."""
+"""Walls of a solid that shrinks on its way back: each px looks back along its ray for the face that
+it hangs on."""
 
 from __future__ import annotations
 
@@ -11,36 +12,48 @@ from numba import njit
 from .. import bands
 from ..arrays import Plane, Planes
 from ..box import Box
+from .extrusion import Extrusion
 
-LEAST, TAPERED = 0.5, 0.2
-"""px that a look goes on at the least; shapes that shrink on the way end in thin ridges."""
-
-
-class Ray(NamedTuple):
-    """The way on which a shape is thrown, px.
-
-    x, y : where its back lies, or the point that its walls run toward
-    share : of the way to that point; 0 for walls that all run the same way
-    taper : px by which the back has shrunk
-    """
-
-    x: float
-    y: float
-    share: float = 0.0
-    taper: float = 0.0
+LEAST = 0.2
+"""px that a look goes on at the least: shapes that shrink on the way end in thin ridges."""
 
 
 class Walls(NamedTuple):
-    """Over a box: how much of a px is wall; how deep it lies, 0 at the face to 1; the unit way out
-    of the wall; and where on the face it hangs, px.
+    """Over a box: how much of a px is wall; how far back it lies, y = z (plane . p) / (1 + z plane .
+    axis) for a depth z of 0..1; and the unit way out of the wall.
 
-    cover, depth : (H, W) float32; outward, foot : (2, H, W) float32
+    cover, far : (H, W) float32; outward : (2, H, W) float32
     """
 
     cover: Plane
-    depth: Plane
+    far: Plane
     outward: Planes
-    foot: Planes
+
+    def foot(self, extrusion: Extrusion, box: Box) -> Planes:
+        """(2, H, W) float32 px: where on the face each px hangs."""
+        wx, wy, w = extrusion.axis
+        x, y = _middles(box)
+        near = 1 - self.far * np.float32(w)
+        return np.stack(
+            [(x - self.far * np.float32(wx)) / near, (y - self.far * np.float32(wy)) / near]
+        )
+
+    def depth(self, extrusion: Extrusion, box: Box) -> Plane:
+        """(H, W) float32: how far along its way from the face to the back, 0..1."""
+        plane, axis = np.array(extrusion.plane, np.float32), np.array(extrusion.axis, np.float32)
+        x, y = _middles(box)
+        z = self.far / (plane[0] * x + plane[1] * y + plane[2] - self.far * (plane @ axis))
+        if not axis[2]:
+            return np.asarray(z, np.float32)
+        fx, fy = self.foot(extrusion, box)
+        k = (plane[0] * fx + plane[1] * fy + plane[2]) * axis[2]
+        return np.asarray(z * (1 + k) / (1 + z * k), np.float32)
+
+
+def _middles(box: Box) -> tuple[np.ndarray, np.ndarray]:
+    """x and y of a box's px, to be spread over it."""
+    x, y = np.arange(box.x0, box.x1) + 0.5, np.arange(box.y0, box.y1) + 0.5
+    return x.astype(np.float32)[None], y.astype(np.float32)[:, None]
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
@@ -56,93 +69,83 @@ def _between(plane: Plane, u: float, v: float) -> float:
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _on_face(px: float, py: float, s: float, ray: np.ndarray) -> tuple[float, float, float, float]:
-    """The point of the face that a px at depth s hangs on, px of the wall for one of the face
+def _on_face(
+    px: float, py: float, z: float, e: np.ndarray
+) -> tuple[float, float, float, float, float]:
+    """The point of the face that a px at depth z hangs on and how far back that is, px of the wall for one of the face
     there, and how many px of the face a step of all the depth goes."""
-    share = ray[2]
-    if share == 0.0:
-        return px - s * ray[0], py - s * ray[1], 1.0, math.hypot(ray[0], ray[1])
-    small = 1.0 - s * share
-    fx, fy = (px - s * share * ray[0]) / small, (py - s * share * ray[1]) / small
-    return fx, fy, small, share * math.hypot(fx - ray[0], fy - ray[1]) / small
-
-
-@njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _farther(px: float, py: float, s: float, by: float, way: float, ray: np.ndarray) -> float:
-    """The depth at which the point on the face has gone `by` px on; `way` is that of _on_face()."""
-    share = ray[2]
-    if share == 0.0 or ray[3] > 0.0:
-        return s + by / max(way + ray[3], 1e-6)
-    # toward a point it goes the faster the deeper
-    far = math.hypot(px - ray[0], py - ray[1])
-    return (1.0 - 1.0 / (1.0 / (1.0 - s * share) + by / max(far, 1e-6))) / share
+    a = e[3] * px + e[4] * py + e[5]
+    b = e[3] * e[0] + e[4] * e[1] + e[5] * e[2]
+    y = z * a / (1.0 + z * b)
+    near = max(1.0 - y * e[2], 1e-6)
+    fx, fy = (px - y * e[0]) / near, (py - y * e[1]) / near
+    way = math.hypot(fx * e[2] - e[0], fy * e[2] - e[1]) / near * a / (1.0 + z * b) ** 2
+    return fx, fy, y, near, abs(way)
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
 def _rows(
     d: Plane,
     n: Planes,
-    ray: np.ndarray,
+    e: np.ndarray,
     off_x: int,
     off_y: int,
-    cover: Plane,
-    depth: Plane,
+    reached: Plane,
+    far: Plane,
     outward: Planes,
-    foot: Planes,
     first: int,
     last: int,
 ) -> None:
     """d, n : distance and inward normals, whose first px lies off_x, off_y px before the box's."""
     for y in range(first, last):
-        for x in range(cover.shape[1]):
+        for x in range(reached.shape[1]):
             px, py = float(x + off_x), float(y + off_y)
-            s, best, at = 0.0, -1e9, 0.0
-            before, before_s, met = -1e9, 0.0, False
-            least = LEAST if ray[3] == 0.0 else TAPERED
+            z, best, at = 0.0, -1e9, 0.0
+            before, before_z, met = -1e9, 0.0, False
             while True:
-                fx, fy, small, way = _on_face(px, py, s, ray)
-                here = (_between(d, fx, fy) - s * ray[3]) * small
+                fx, fy, back, near, way = _on_face(px, py, z, e)
+                here = (_between(d, fx, fy) - z * e[6]) * near
                 if here > best:
                     best = here
                     if not met:
-                        at = s
+                        at = z
                 if here >= 0.0 and not met:
                     met = True
                     if before < 0.0 and before > -1e8:
-                        at = before_s + (s - before_s) * (-before) / (here - before)
+                        at = before_z + (z - before_z) * (-before) / (here - before)
                 # how deep it goes into the face says how much of the px is wall; where it only
                 # grazed one, another may lie behind
-                if s >= 1.0 or best >= 0.5:
+                if z >= 1.0 or best >= 0.5:
                     break
-                before, before_s = here, s
-                s = min(_farther(px, py, s, max(-here / small, least), way, ray), 1.0)
-            cover[y, x] = min(max(best + 0.5, 0.0), 1.0)
-            depth[y, x] = at
-            fx, fy, small, way = _on_face(px, py, at, ray)
-            foot[0, y, x], foot[1, y, x] = fx, fy
+                before, before_z = here, z
+                z = min(z + max(-here / near, LEAST) / max(way + e[6], 1e-6), 1.0)
+            reached[y, x] = best
+            fx, fy, back, near, way = _on_face(px, py, at, e)
+            far[y, x] = back
             ox, oy = -_between(n[0], fx, fy), -_between(n[1], fx, fy)
             size = max(math.hypot(ox, oy), 1e-6)
             outward[0, y, x], outward[1, y, x] = ox / size, oy / size
 
 
-def walls(distance: Plane, normals: Planes, over: Box, ray: Ray, box: Box) -> Walls:
-    """The walls over a box of a shape that is known over another.
+def tapered_walls(
+    distance: Plane, normals: Planes, over: Box, extrusion: Extrusion, box: Box
+) -> Walls:
+    """The walls over a box of a shape that shrinks on its way back and is known over another box.
 
-    distance : (h, w) float32 px, + inside; normals : (2, h, w) unit, inward; both over `over`
+    distance : (h, w) float32 px, + inside; normals : (2, h, w) unit, inward; both over `over`.
+    In place of the cover: how deep a px got into the face at most, px.
     """
     shape = (box.height, box.width)
-    cover, depth = np.zeros(shape, np.float32), np.zeros(shape, np.float32)
-    outward, foot = np.zeros((2, *shape), np.float32), np.zeros((2, *shape), np.float32)
-    # points of rays count from the middle of the fields' first px
-    x, y = (ray.x, ray.y) if ray.share == 0 else (ray.x - over.x0 - 0.5, ray.y - over.y0 - 0.5)
-    numbers = np.array([x, y, ray.share, ray.taper], np.float64)
+    reached, far = np.zeros(shape, np.float32), np.zeros(shape, np.float32)
+    outward = np.zeros((2, *shape), np.float32)
+    # ways count from the middle of the fields' first px
+    numbers = extrusion.seen_from(over.x0 + 0.5, over.y0 + 0.5).numbers
 
     def rows(first: int, last: int) -> None:
         _rows(
             distance, normals, numbers, box.x0 - over.x0, box.y0 - over.y0,
-            cover, depth, outward, foot, first, last,
+            reached, far, outward, first, last,
         )  # fmt: skip
 
     bands.run(rows, bands.split(box.height))
-    foot += np.array([over.x0 + 0.5, over.y0 + 0.5], np.float32)[:, None, None]
-    return Walls(cover, depth, outward, foot)
+    return Walls(reached, far, outward)

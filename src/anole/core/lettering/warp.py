@@ -114,22 +114,30 @@ def pose_matrix(box: tuple[float, float, float, float], pose: Pose) -> Matrix:
     x to the right, y down, z toward the eye; swing, then nod, then roll.
     """
     x, y = (box[0] + box[2]) / 2, (box[1] + box[3]) / 2
-    a, b, c = (math.radians(v) for v in (pose.turn_x, pose.turn_y, pose.turn_z))
-    roll = np.array([[math.cos(c), -math.sin(c)], [math.sin(c), math.cos(c)]])
-    # the columns of nod after swing for x and y alone: flat letters have z = 0
-    flat = np.array(
-        [
-            [math.cos(b), 0.0],
-            [math.sin(a) * math.sin(b), math.cos(a)],
-            [-math.cos(a) * math.sin(b), math.sin(a)],
-        ]
-    )
-    turned = roll @ flat[:2]
-    nearer = -flat[2] / pose.distance
+    # flat letters have z = 0
+    turned = pose_rotation(pose)[:, :2]
+    nearer = -turned[2] / pose.distance
     there = np.array([[1, 0, x], [0, 1, y], [0, 0, 1]])
     back = np.array([[1, 0, -x], [0, 1, -y], [0, 0, 1]])
     middle = np.array([[*turned[0], 0], [*turned[1], 0], [*nearer, 1]])
     return there @ middle @ back
+
+
+def pose_rotation(pose: Pose) -> Matrix:
+    """3 x 3 of the turn alone: x to the right, y down, z toward the eye."""
+    a, b, c = (math.radians(v) for v in (pose.turn_x, pose.turn_y, pose.turn_z))
+    swing = [[math.cos(b), 0, math.sin(b)], [0, 1, 0], [-math.sin(b), 0, math.cos(b)]]
+    nod = [[1, 0, 0], [0, math.cos(a), -math.sin(a)], [0, math.sin(a), math.cos(a)]]
+    roll = [[math.cos(c), -math.sin(c), 0], [math.sin(c), math.cos(c), 0], [0, 0, 1]]
+    return np.array(roll) @ np.array(nod) @ np.array(swing)
+
+
+def pose_back(box: tuple[float, float, float, float], pose: Pose) -> np.ndarray:
+    """(3,): what pose_matrix() adds to a point, homogeneous, for one em straight back from it."""
+    x, y = (box[0] + box[2]) / 2, (box[1] + box[3]) / 2
+    back = -pose_rotation(pose)[:, 2]
+    deep = -back[2] / pose.distance
+    return np.array([back[0] + x * deep, back[1] + y * deep, deep])
 
 
 class Warp:

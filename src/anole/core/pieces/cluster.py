@@ -11,10 +11,11 @@ import numpy as np
 from ..arrays import Chords, Matrix
 from ..cache import Cache
 from ..compose.steps import Step
+from ..field.polygons import NOTHING
 from ..lettering.matrix import anchor_point, apply, placing
 from ..model import Cluster, Coated, Piece, Placed
 from . import kind as kinds
-from .cluster_shape import NOTHING, growing, silhouette
+from .cluster_shape import growing, silhouette
 from .cluster_steps import cluster_steps
 from .kind import CoatedKind
 from .located import located

@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Hashable
 from typing import Any
 
+import cv2
 import numpy as np
 
+from ..box import Box
 from ..coats import guard
 from ..coats.context import CoatContext, Overlap
 from ..coats.keys import colour_key, coverage_key
@@ -15,6 +18,7 @@ from ..coats.registry import kind_of
 from ..compose.cover import Cover
 from ..compose.steps import CompositeStep
 from ..failures import blaming
+from ..field.shape_fields import ShapeFields
 from ..model import Coat
 from ..paint.context import Edge, PaintContext
 from ..paint.spray import sprayed
@@ -32,19 +36,34 @@ def _edge(kind: CoatKind[Any], coat: Coat, context: CoatContext) -> Edge:
     )
 
 
-def coat_steps(coat: Coat, context: CoatContext, overlap: Overlap) -> list[CompositeStep]:
-    """One step, or as many as the coat is laid again."""
+ALL = 0.999
+"""Of a px that letters cover: nothing is left of it."""
+
+
+def coat_steps(
+    coat: Coat, context: CoatContext, overlap: Overlap, letters: ShapeFields | None = None
+) -> list[CompositeStep]:
+    """One step, or as many as the coat is laid again.
+
+    letters : the shape that the piece is laid in through, where the coat follows another one
+    """
     kind = kind_of(coat)
     laid = kind.copies(coat, context.frames)
     # only the newest results of one coat stay; copies of it would drive each other out
     slot = coat.id if len(laid) == 1 else None
     return [
-        _step(kind, copy, context._replace(frames=frames), overlap, slot) for copy, frames in laid
+        _step(kind, copy, context._replace(frames=frames), overlap, slot, letters)
+        for copy, frames in laid
     ]
 
 
 def _step(
-    kind: CoatKind[Any], coat: Coat, context: CoatContext, overlap: Overlap, slot: str | None
+    kind: CoatKind[Any],
+    coat: Coat,
+    context: CoatContext,
+    overlap: Overlap,
+    slot: str | None,
+    letters: ShapeFields | None,
 ) -> CompositeStep:
     box = kind.box(coat, context)
     paint = PaintContext(
@@ -67,7 +86,17 @@ def _step(
     def cover() -> Cover:
         guarded = guard.context_for(context, kind.coverage_reads, kind.title)
         only = guard.coat_for(coat, kind.coverage, kind.title)
-        plain = cached(covers, lambda: kind.cover(only, guarded, box, overlap))
+
+        def made() -> Cover:
+            plain = kind.cover(only, guarded, box, overlap)
+            if letters is not None:
+                return _cut(plain, context, box, overlap, letters)
+            if kind.extends and overlap.outer > 0:
+                # it runs a px under a line round all of it
+                return plain._replace(plane=cv2.dilate(plain.plane, np.ones((3, 3), np.uint8)))
+            return plain
+
+        plain = cached(covers, made)
         with blaming(coat):
             return _sprayed(kind, coat, plain, paint, covers)
 
@@ -86,8 +115,30 @@ def _step(
         coat.blend,
         coat.arithmetic,
         coat.clip_side,
-        context.shape.covered,
+        (letters or context.shape).covered,
     )
+
+
+def _cut(
+    cover: Cover, context: CoatContext, box: Box, overlap: Overlap, letters: ShapeFields
+) -> Cover:
+    """A coverage cut at the edge of the shape where it ends there. Through the letters' own edge
+    the renderer does that, so a px counts by what the letters leave of it."""
+    if cover.outside and cover.face:
+        return cover
+    shape = context.shape
+    if overlap.inner > 0 and not cover.face:
+        within = context.between(shape.nearest, box, overlap.inner, math.inf)
+    else:
+        face = np.zeros((box.height, box.width), np.float32)
+        there = box.meet(letters.box)
+        if not there.empty:
+            face[there.slices_in(box)] = letters.coverage[there.slices_in(letters.box)]
+        left = np.maximum(1 - face, 1e-6)
+        within = np.clip((context.field(shape.coverage, box) - face) / left, 0, 1)
+        within[face > ALL] = 1
+    plane = cover.plane * (within if cover.face else 1 - within)
+    return Cover(plane, outside=True, face=cover.face)
 
 
 def _sprayed(

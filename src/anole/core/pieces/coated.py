@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Sequence
 from typing import Any, NamedTuple, Protocol
 
 from ..box import Box, around
-from ..coats.context import CoatContext, Reach
+from ..coats.context import CoatContext
 from ..coats.kind import Place
 from ..coats.registry import kind_of
 from ..coats.shape import Shape
@@ -19,12 +18,11 @@ from ..model import Coat, Coated, Piece
 from ..paint.frames import Frames
 from .backdrop import BackdropRenderer
 from .coat_steps import coat_steps
+from .fields_of import field_box
+from .joined import follows_joined, joined_context, overlaps
 from .placement import Placement
 from .posed import flat_of, onto_face
-from .shared_edges import shared_edges
 from .view import View
-
-LEAST_REACH = 48.0
 
 
 class ShapeMaker(Protocol):
@@ -38,22 +36,6 @@ class ShapeMaker(Protocol):
 
     def own_steps(self, piece: Any, context: CoatContext, view: View) -> list[CompositeStep]:
         """What the piece paints before its coats."""
-
-
-def quantised(reach: float) -> float:
-    """Reaches in steps of about a third, so that a drag seldom asks for new fields."""
-    size = LEAST_REACH
-    while size < reach:
-        size *= 4 / 3
-    return math.ceil(size)
-
-
-def farthest(ink: Box, window: Box) -> float:
-    """px that no distance within the window exceeds: fields need not reach further."""
-    dx = max(ink.x0 - window.x1, window.x0 - ink.x1, 0)
-    dy = max(ink.y0 - window.y1, window.y0 - ink.y1, 0)
-    reach = math.hypot(max(ink.width, window.width), max(ink.height, window.height))
-    return math.hypot(dx, dy) + reach
 
 
 def outset_of(style: Sequence[Coat], context: CoatContext) -> Outset:
@@ -81,25 +63,27 @@ def context_of(shape: Shape, style: Sequence[Coat], view: View) -> CoatContext:
             view.window,
             whole,
             view.cache,
+            depth_axis=shape.depth_axis,
         )
 
     first = context(ink, Outset())
     first = first._replace(outset=outset_of(style, first))
-    reaches = [kind_of(coat).reach(coat, first) for coat in style if coat.on] or [Reach()]
-    far = quantised(min(max(r.distance for r in reaches), farthest(ink, view.window)))
-    throw = quantised(max(r.throw for r in reaches))
-    return context(ink.grown(far).meet(view.window.grown(far + throw)), first.outset)
+    box = field_box([coat for coat in style if coat.on], first, view)
+    return context(box, first.outset)
 
 
 def _steps(
     coats: Sequence[Coat], piece: Coated, context: CoatContext, view: View
 ) -> list[list[CompositeStep]]:
     """The steps of each coat on a shape as it stands in a view."""
-    steps = []
-    for coat, overlap in zip(coats, shared_edges(coats, context), strict=True):
+    steps, joined = [], joined_context(coats, context, view)
+    for coat, overlap in zip(coats, overlaps(coats, context, joined), strict=True):
         backdrop = BackdropRenderer(view, piece, piece.style.index(coat))
         with blaming(coat):
-            steps.append(coat_steps(coat, context._replace(backdrop=backdrop), overlap))
+            here, edge = context._replace(backdrop=backdrop), None
+            if joined is not None and follows_joined(coat):
+                here, edge = joined._replace(backdrop=backdrop), context.shape
+            steps.append(coat_steps(coat, here, overlap, edge))
     return steps
 
 

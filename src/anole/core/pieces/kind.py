@@ -221,14 +221,16 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
         chords = view.cache.get(
             ("chords", *key), lambda: sound_outline(self.chords(piece, dpi, scale))
         )
+        placed = self.placement(piece, dpi)
         return Shape(
             key,
             chords,
-            self.placement(piece, dpi).em,
+            placed.em,
             self.core(piece, dpi, view.cache) * scale,
             bounds(chords),
             self.smooth(piece),
             letters=self.letters(piece, view, key),
+            depth_axis=placed.depth_axis(scale),
         )
 
     def ink(self, piece: C, dpi: float) -> tuple[float, float, float, float] | None:

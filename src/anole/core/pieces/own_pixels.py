@@ -100,7 +100,9 @@ class PixelsKind(CoatedKind[S], Protocol[S]):
             return super().shape(piece, view)
         key = (self.struct, *self.outline_key(piece, dpi), scale)
         raster = view.cache.get(("alpha", *key), lambda: self._raster(piece, dpi, scale))
-        return raster_shape(key, raster, self.placement(piece, dpi).em, view.cache)
+        placed = self.placement(piece, dpi)
+        shape = raster_shape(key, raster, placed.em, view.cache)
+        return shape._replace(depth_axis=placed.depth_axis(scale))
 
     def ink(self, piece: S, dpi: float) -> tuple[float, float, float, float] | None:
         frame = self.frame(piece, dpi)

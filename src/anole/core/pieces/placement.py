@@ -2,16 +2,18 @@
 
 from __future__ import annotations
 
+import math
 from typing import NamedTuple
 
 import numpy as np
 
 from ..arrays import Chords, Curves, Matrix, Points
+from ..field.extrusion import DepthAxis
 from ..lettering.bent import chords as bent_chords
 from ..lettering.bent import positive
 from ..lettering.flatten import TOLERANCE, flatten
 from ..lettering.matrix import apply, placing
-from ..lettering.warp import pose_matrix, projected, quad_matrix
+from ..lettering.warp import pose_back, pose_matrix, pose_rotation, projected, quad_matrix
 from ..model import Corners, Placed, Pose
 
 BENT_TOLERANCE = 0.03
@@ -59,6 +61,21 @@ class Placement(NamedTuple):
         assert self.pose is not None
         place = np.vstack([self.matrix, [0, 0, 1]])
         return place @ pose_matrix(self.box, self.pose) @ np.linalg.inv(place)
+
+    def depth_axis(self, scale: float) -> DepthAxis | None:
+        """The way straight back from the posed piece, px of a render scale; None without a pose."""
+        if self.pose is None:
+            return None
+        place = np.vstack([self.matrix * scale, [0, 0, 1]])
+        flat = place @ pose_matrix(self.box, self.pose)
+        one_px = place @ pose_back(self.box, self.pose) / (self.em * scale)
+        nearer = np.linalg.inv(flat)[2]
+        # the picture may be turned and stretched after the pose: its walls turn with it
+        turned = np.eye(3)
+        turned[:2, :2] = self.matrix[:, :2] / math.sqrt(abs(np.linalg.det(self.matrix[:, :2])))
+        facing = turned @ pose_rotation(self.pose)[:, :2] @ flat.T[:2]
+        rows = [(float(x), float(y), float(z)) for x, y, z in (one_px, nearer, *facing)]
+        return DepthAxis(rows[0], rows[1], tuple(rows[2:]))
 
 
 def placement_of(piece: Placed, box: tuple[float, float, float, float], em: float) -> Placement:

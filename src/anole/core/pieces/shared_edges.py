@@ -17,7 +17,7 @@ NEAR = 0.05
 LAP = 1.0
 
 
-def _hides(coat: Coat) -> bool:
+def hides(coat: Coat) -> bool:
     """Whether nothing is seen through a coat where it covers all."""
     plain = coat.opacity == 1 and coat.blend == "normal" and coat.clip_side == "everywhere"
     return plain and kind_of(coat).opaque(coat)
@@ -34,7 +34,7 @@ def shared_edges(coats: Sequence[Coat], context: CoatContext) -> list[Overlap]:
         above = [
             other
             for coat, other in zip(coats[index + 1 :], ends[index + 1 :], strict=True)
-            if other is not None and _hides(coat)
+            if other is not None and hides(coat)
         ]
         outer = any(abs(own[0] - other[1]) < NEAR for other in above)
         inner = any(abs(own[1] - other[0]) < NEAR for other in above)

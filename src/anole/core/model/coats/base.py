@@ -30,7 +30,7 @@ PaintField = Annotated[Paint, meta("Paint", "What the coat is coloured with", gr
 SpanField = Annotated[
     Span, meta("Span", "Where the coat lies across the edge", soft=(-120, 120), group=EDGE)
 ]
-WORKS_ON = "The letters alone, or with the strokes that add to them"
+WORKS_ON = "The letters alone, or with the strokes, walls and copies that add to them"
 WHOLE = {"whole": "letters and strokes"}
 ShapeFields = Annotated[
     Literal["letters", "whole"], meta("Follows the edge of", WORKS_ON, group=EDGE, words=WHOLE)

@@ -8,7 +8,7 @@ from ..colour import Colour
 from ..fields import angle, length, meta, number, share
 from ..length import Length
 from ..paints import ColourPaint
-from .base import Coat, PaintField
+from .base import WHOLE, Coat, PaintField
 
 PATH, CHANGE = "The path", "From near to far"
 MOST_COPIES = 200
@@ -25,6 +25,15 @@ class Copies(Coat, frozen=True, cache_hash=True, kw_only=True, tag="copies"):
             words={"silhouette": "the silhouette", "picture": "the painted letters"},
         ),
     ] = "silhouette"
+    silhouette: Annotated[
+        Literal["letters", "whole"],
+        meta(
+            "Follows the edge of",
+            "The letters alone, or with their strokes",
+            when={"of": ("silhouette",)},
+            words=WHOLE,
+        ),
+    ] = "whole"
     paint: PaintField = ColourPaint(colour=Colour(24, 26, 40))
     count: Annotated[
         float, number("Count", "How many", 1, MOST_COPIES, soft=(1, 40), step=1, group=PATH)

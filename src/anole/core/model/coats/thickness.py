@@ -10,10 +10,10 @@ from ..colour import Colour
 from ..fields import length, meta, share
 from ..length import Length
 from ..paints import ColourPaint, Paint
-from .base import Coat, OwnLampField, PaintField
+from .base import WHOLE, Coat, OwnLampField, PaintField
 
 WAY, WALLS = "Which way", "The walls"
-TOWARD, THROW = {"way": ("toward",)}, {"way": ("throw",)}
+TOWARD, THROW, POSED = {"way": ("toward",)}, {"way": ("throw",)}, {"way": ("pose",)}
 
 
 class WallRim(Struct, frozen=True, cache_hash=True, kw_only=True):
@@ -31,12 +31,16 @@ class Thickness(Coat, frozen=True, cache_hash=True, kw_only=True, tag="thickness
     """Walls from the face's edge to a back that lies aside, or toward a vanishing point."""
 
     way: Annotated[
-        Literal["throw", "toward"],
+        Literal["throw", "toward", "pose"],
         meta(
             "Walls run",
-            "All the same way, or toward a point",
+            "All the same way, toward a point, or straight back from letters in a pose",
             group=WAY,
-            words={"throw": "all the same way", "toward": "toward a point"},
+            words={
+                "throw": "all the same way",
+                "toward": "toward a point",
+                "pose": "straight back, as posed",
+            },
         ),
     ] = "throw"
     throw_x: Annotated[
@@ -58,6 +62,18 @@ class Thickness(Coat, frozen=True, cache_hash=True, kw_only=True, tag="thickness
     depth: Annotated[
         float, share("Depth", "Of the way to the point", 0, 0.95, group=WAY, when=TOWARD)
     ] = 0.3
+    straight: Annotated[
+        Length, length("Depth", "Straight back in space", (0, 1000), low=0, group=WAY, when=POSED)
+    ] = Length(0.3, "em")
+    silhouette: Annotated[
+        Literal["letters", "whole"],
+        meta(
+            "Follows the edge of",
+            "The letters alone, or with their strokes",
+            group=WALLS,
+            words=WHOLE,
+        ),
+    ] = "whole"
     paint: PaintField = ColourPaint(colour=Colour(150, 50, 60))
     wall_light: Annotated[
         float, share("Light on walls", "How much the lamp tells them apart", group=WALLS)

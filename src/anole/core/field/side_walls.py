@@ -1,0 +1,288 @@
+"""Side walls of an extruded shape, exactly: each chord of the face sweeps a quad, and of all quads
+that lie over a px the one nearest to the face is seen."""
+
+from __future__ import annotations
+
+import math
+
+import numpy as np
+from numba import njit
+
+from .. import bands
+from ..arrays import Chords, Mask, Numbers, Plane, Planes
+from ..box import Box
+from .extrusion import Extrusion
+from .normals import facing
+from .walls import Walls
+
+FAR = 1e30
+PLACES = 8
+"""Places of a px that are looked at where walls meet: each in a column and a row of its own..."""
+ROWS = np.array([2, 5, 0, 7, 4, 1, 6, 3])
+"""...which are these rows."""
+ALIKE, JUMP = 0.97, 0.06
+"""Cosine of neighbours' normals, and share of the depth, by which they still are of one wall."""
+AX, AY, DX, DY, LENGTH, NX, NY, C, D = range(9)
+"""Columns of a chord: start, way, length, unit normal, where its line lies, how far it sweeps."""
+SLACK = 1e-3
+"""px beyond a chord's ends that still count as its own."""
+QUAD = 9
+"""The first of eight columns with the corners of what it sweeps."""
+
+
+def _rows_of(chords: Chords, extrusion: Extrusion) -> tuple[np.ndarray, np.ndarray]:
+    """(k, 17) of the chords whose walls are seen, as the columns below; (k,) which chords these are."""
+    deep = extrusion.turned_away(chords)
+    seen = np.flatnonzero(deep > 1e-9)
+    some = chords[seen]
+    way = some[:, 2:] - some[:, :2]
+    length = np.hypot(*way.T)
+    out = np.column_stack([way[:, 1], -way[:, 0]]) / length[:, None]
+    line = (out * some[:, :2]).sum(1)
+    corners = [some[:, :2], some[:, 2:], extrusion.back(some[:, 2:]), extrusion.back(some[:, :2])]
+    parts = [some[:, :2], way, length[:, None], out, line[:, None], deep[seen, None], *corners]
+    return np.ascontiguousarray(np.hstack(parts)), seen
+
+
+@njit(nogil=True, cache=True, error_model="numpy", inline="always")
+def _across(row: np.ndarray, y: float) -> tuple[float, float]:
+    """From where to where a level line runs within a quad."""
+    low, high = FAR, -FAR
+    for n in range(4):
+        x0, y0 = row[QUAD + 2 * n], row[QUAD + 2 * n + 1]
+        m = (n + 1) % 4
+        x1, y1 = row[QUAD + 2 * m], row[QUAD + 2 * m + 1]
+        if (y0 <= y) == (y1 <= y) and y0 != y and y1 != y:
+            continue
+        if y0 == y1:
+            low, high = min(low, x0, x1), max(high, x0, x1)
+        else:
+            x = x0 + (y - y0) / (y1 - y0) * (x1 - x0)
+            low, high = min(low, x), max(high, x)
+    return low, high
+
+
+@njit(nogil=True, cache=True, error_model="numpy", inline="always")
+def _heights(row: np.ndarray) -> tuple[float, float]:
+    ys = row[QUAD + 1 :: 2]
+    return ys.min(), ys.max()
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def _nearest(
+    rows: np.ndarray,
+    inside: Mask,
+    deep: np.ndarray,
+    which: Numbers,
+    first: int,
+    last: int,
+) -> None:
+    """deep, which : (H, W) of the wall nearest to the face over each px's middle."""
+    width = deep.shape[1]
+    for k in range(len(rows)):
+        row = rows[k]
+        low, high = _heights(row)
+        for y in range(max(first, math.ceil(low - 0.5)), min(last, math.floor(high - 0.5) + 1)):
+            py = y + 0.5
+            xa, xb = _across(row, py)
+            for x in range(
+                max(0, math.ceil(xa - 0.5 - 1e-7)),
+                min(width, math.floor(xb - 0.5 + 1e-7) + 1),
+            ):
+                if inside[y, x]:
+                    continue
+                far = (row[NX] * (x + 0.5) + row[NY] * py - row[C]) / row[D]
+                if far < deep[y, x]:
+                    deep[y, x], which[y, x] = far, k
+
+
+@njit(nogil=True, cache=True, error_model="numpy", inline="always")
+def _way_out(
+    row: np.ndarray, joint: np.ndarray, k: int, px: float, py: float, far: float, e: np.ndarray
+) -> tuple[float, float]:
+    """The unit way out of a wall, whose foot lies somewhere along its chord."""
+    near = 1.0 - far * e[2]
+    fx, fy = (px - far * e[0]) / near, (py - far * e[1]) / near
+    s = ((fx - row[AX]) * row[DX] + (fy - row[AY]) * row[DY]) / row[LENGTH]
+    nx, ny = facing(joint, k, np.float32(s), np.float32(row[LENGTH]), 0.0, 0.0, 0.0)
+    return -nx, -ny
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def _ways_out(
+    rows: np.ndarray,
+    joint: np.ndarray,
+    e: np.ndarray,
+    far: Plane,
+    which: Numbers,
+    cover: Plane,
+    outward: Planes,
+    first: int,
+    last: int,
+) -> None:
+    for y in range(first, last):
+        for x in range(which.shape[1]):
+            k = which[y, x]
+            if k < 0 or cover[y, x] == 0:
+                far[y, x] = outward[0, y, x] = outward[1, y, x] = 0.0
+                continue
+            outward[0, y, x], outward[1, y, x] = _way_out(
+                rows[k], joint, k, x + 0.5, y + 0.5, far[y, x], e
+            )
+
+
+@njit(nogil=True, cache=True, error_model="numpy", inline="always")
+def _candidates(which: Numbers, y: int, x: int, found: np.ndarray) -> int:
+    """The walls seen at a px and round it, each once; returns how many."""
+    count = 0
+    for v in range(max(y - 1, 0), min(y + 2, which.shape[0])):
+        for u in range(max(x - 1, 0), min(x + 2, which.shape[1])):
+            k, known = which[v, u], which[v, u] < 0
+            for n in range(count):
+                known = known or found[n] == k
+            if not known:
+                found[count] = k
+                count += 1
+    return count
+
+
+@njit(nogil=True, cache=True, error_model="numpy", inline="always")
+def _reaches(row: np.ndarray, px: float, py: float, e: np.ndarray) -> float:
+    """How far back a place lies on what a chord sweeps; FAR where it does not lie on it."""
+    far = (row[NX] * px + row[NY] * py - row[C]) / row[D]
+    near = e[3] * px + e[4] * py + e[5] - far * (e[3] * e[0] + e[4] * e[1] + e[5] * e[2])
+    if far < 0.0 or far > near:
+        return FAR
+    small = 1.0 - far * e[2]
+    fx, fy = (px - far * e[0]) / small, (py - far * e[1]) / small
+    s = ((fx - row[AX]) * row[DX] + (fy - row[AY]) * row[DY]) / row[LENGTH]
+    return far if -SLACK <= s <= row[LENGTH] + SLACK else FAR
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def _averaged(
+    rows: np.ndarray,
+    joint: np.ndarray,
+    e: np.ndarray,
+    which: Numbers,
+    at: np.ndarray,
+    hit: Mask,
+    back: Plane,
+    outward: Planes,
+    first: int,
+    last: int,
+) -> None:
+    """at : (n, 2) rows and columns of px that get the means over some places of theirs; how far
+    back they lie is that of the first, as a mean of two walls lies on neither."""
+    found = np.empty(9, np.int32)
+    for n in range(first, last):
+        y, x, count = at[n, 0], at[n, 1], 0
+        ox, oy = 0.0, 0.0
+        there = _candidates(which, y, x, found)
+        for place in range(PLACES):
+            px, py = x + (place + 0.5) / PLACES, y + (ROWS[place] + 0.5) / PLACES
+            best, k = FAR, -1
+            for m in range(there):
+                far = _reaches(rows[found[m]], px, py, e)
+                if far < best:
+                    best, k = far, found[m]
+            if k < 0:
+                continue
+            nx, ny = _way_out(rows[k], joint, k, px, py, best, e)
+            if count == 0:
+                back[y, x] = best
+            count += 1
+            ox, oy = ox + nx, oy + ny
+        if count:
+            hit[y, x] = True
+            outward[0, y, x], outward[1, y, x] = ox / count, oy / count
+
+
+@njit(nogil=True, cache=True, error_model="numpy", inline="always")
+def _differ(out: Planes, far: Plane, jump: float, y: int, x: int, v: int, u: int) -> bool:
+    """Whether two px show different walls."""
+    alike = out[0, y, x] * out[0, v, u] + out[1, y, x] * out[1, v, u]
+    return alike < ALIKE or abs(far[y, x] - far[v, u]) > jump
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def _where_walls_meet(
+    which: Numbers,
+    cover: Plane,
+    far: Plane,
+    jump: float,
+    out: Planes,
+    wanted: Mask,
+    first: int,
+    last: int,
+) -> None:
+    """Marks px that want a closer look."""
+    height, width = which.shape
+    for y in range(first, last):
+        for x in range(width):
+            if cover[y, x] == 0:
+                continue
+            k = which[y, x]
+            if k < 0:
+                wanted[y, x] = True
+                continue
+            for n in range(4):
+                v, u = y + (n == 0) - (n == 1), x + (n == 2) - (n == 3)
+                if v < 0 or u < 0 or v >= height or u >= width:
+                    continue
+                other = which[v, u]
+                if (
+                    other >= 0
+                    and other != k
+                    and cover[v, u] > 0
+                    and _differ(out, far, jump, y, x, v, u)
+                ):
+                    wanted[y, x] = True
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def _filled(hit: Mask, cover: Plane, far: Plane, outward: Planes) -> None:
+    """Px that are covered but show no wall at any place they were looked at take a neighbour's."""
+    height, width = hit.shape
+    for y in range(height):
+        for x in range(width):
+            if hit[y, x] or cover[y, x] == 0:
+                continue
+            for n in range(9):
+                v, u = y + n // 3 - 1, x + n % 3 - 1
+                if 0 <= v < height and 0 <= u < width and hit[v, u]:
+                    far[y, x] = far[v, u]
+                    outward[0, y, x], outward[1, y, x] = outward[0, v, u], outward[1, v, u]
+                    break
+
+
+def side_walls(
+    chords: Chords, joint: np.ndarray, inside: Mask, cover: Plane, extrusion: Extrusion, box: Box
+) -> Walls:
+    """The walls of an outline over a box.
+
+    chords : (m, 4) px; joint : (m, 8) of normals.joints(); inside : (H, W) over the box, px whose
+    middle lies on the face; cover : (H, W) float32, 0..1, how much of what the face leaves is wall
+    """
+    shape = (box.height, box.width)
+    here = extrusion.seen_from(box.x0, box.y0)
+    rows, seen = _rows_of(chords - (box.x0, box.y0) * 2, here)
+    joint, e = np.ascontiguousarray(joint[seen]), here.numbers
+    far, which = np.full(shape, FAR, np.float32), np.full(shape, -1, np.int32)
+    outward, wanted = np.empty((2, *shape), np.float32), np.zeros(shape, np.bool_)
+    split = bands.split(box.height)
+
+    def by_middle(first: int, last: int) -> None:
+        _nearest(rows, inside, far, which, first, last)
+        _ways_out(rows, joint, e, far, which, cover, outward, first, last)
+
+    bands.run(by_middle, split)
+    jump = JUMP * float(far.max(initial=0))
+    bands.run(lambda a, b: _where_walls_meet(which, cover, far, jump, outward, wanted, a, b), split)
+    at, hit = np.argwhere(wanted), (which >= 0) & (cover > 0)
+    bands.run(
+        lambda a, b: _averaged(rows, joint, e, which, at, hit, far, outward, a, b),
+        bands.split(len(at)),
+    )
+    _filled(hit, cover, far, outward)
+    return Walls(cover, far, outward)
