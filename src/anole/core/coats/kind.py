@@ -23,6 +23,7 @@ from ..paint.context import PaintContext
 from ..paint.frames import Frames
 from ..paint.source import source as paint_source
 from .context import CoatContext, Overlap, Reach, Reads
+from .shape import Shape
 
 C = TypeVar("C", bound=Coat)
 
@@ -49,10 +50,10 @@ class CoatKind(Protocol[C]):
     coverage : the fields of its struct that touch its coverage; all others touch only its colours
     coverage_reads, colour_reads : what of the context its coverage and its own colours come from
     mark : its small drawing, SVG shapes in a box of 16 x 16 drawn with a line of 1.5 in any colour
-    repeats : it shows the piece's own picture once more: "copies", "mirror", "walls"; "" for all others
+    repeats : it shows the piece's own picture once more: "copies", "mirror",
+        "streak", "walls"; "" for all others
     extends : it adds to the shape for coats that follow the whole, and itself follows the letters or
         what strokes add to them
-    reworks : it changes the picture that the piece has painted so far, rather than adding to it
     An undeclared read gives stale pictures: while guard.ON is set it raises instead.
     """
 
@@ -67,7 +68,6 @@ class CoatKind(Protocol[C]):
     colour_reads: Reads = Reads.NOTHING
     repeats: str = ""
     extends: bool = False
-    reworks: bool = False
 
     # pixels
 
@@ -100,7 +100,23 @@ class CoatKind(Protocol[C]):
         """The coat, and the frames its paint is stretched over, once for each time it is laid."""
         return [(coat, frames)]
 
-    # acting on the picture
+    # acting on the shape and on the picture
+
+    def shapes(self, coat: C) -> bool:
+        """Whether it changes the shape before any coat sees it."""
+        return False
+
+    def reshaped(self, coat: C, shape: Shape, context: CoatContext) -> Shape:
+        """The shape that other coats see instead; its context is that of the shape alone."""
+        return shape
+
+    def reworks(self, coat: C) -> bool:
+        """Whether it changes the picture that the piece has painted so far."""
+        return False
+
+    def sees_beneath(self, coat: C) -> bool:
+        """Whether anything of it comes from what lies beneath the piece."""
+        return bool((Reads.BENEATH | Reads.PAINTED) & (self.coverage_reads | self.colour_reads))
 
     def rework_margin(self, coat: C, context: CoatContext) -> float:
         """px beyond a px that what it makes of the picture depends on."""

@@ -19,12 +19,15 @@ from .kind import CoatKind
 from .mirror import MirrorKind
 from .press import PressKind
 from .relief import ReliefKind
+from .ripple import RippleKind
 from .shadow import ShadowKind
 from .sheen import SheenKind
 from .sparkle import SparkleKind
+from .streak import StreakKind
 from .stroke import StrokeKind
 from .thickness import ThicknessKind
 from .tone import ToneKind
+from .wear import WearKind
 
 KINDS: Registry[type[Coat], CoatKind[Any]] = Registry("coat")
 
@@ -44,6 +47,9 @@ for _kind in (
     CopiesKind(),
     MirrorKind(),
     ThicknessKind(),
+    WearKind(),
+    RippleKind(),
+    StreakKind(),
 ):
     KINDS.add(_kind.struct, answerable(_kind, CoatKind, "coat"))
 

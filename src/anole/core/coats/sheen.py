@@ -13,7 +13,7 @@ from ..arrays import Plane
 from ..box import Box
 from ..field.blur import smoothed
 from ..model import Sheen
-from ..paint.patterns.noise import lattice_share
+from ..noise import lattice_share
 from .context import CoatContext, Overlap, Reach, Reads
 from .kind import Cover, PaintedCoat
 

@@ -23,7 +23,9 @@ class ToneKind(CoatKind[ToneCoat]):
     title, family, about = "Tone", "Face", "changes what the coats beneath painted"
     mark = '<circle cx="8" cy="8" r="5.5"/><path d="M8 2.5a5.5 5.5 0 0 1 0 11z" fill="currentColor" stroke="none"/>'
     coverage_reads = Reads.NOTHING
-    reworks = True
+
+    def reworks(self, coat: ToneCoat) -> bool:
+        return True
 
     def cover(self, coat: ToneCoat, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
         return Cover(full(box) * 0, outside=True, face=True)

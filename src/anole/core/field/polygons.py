@@ -75,6 +75,15 @@ def with_strokes(chords: Chords, strokes: Sequence[StrokeOutset]) -> Chords:
     return to_chords(united(p for stroke in strokes for p in _grown(polygons, stroke)))
 
 
+def offset(polygons: Polygons, by: float, join: int) -> Polygons:
+    """Polygons grown by px, or shrunk below 0; join : one of pyclipper's."""
+    if not by:
+        return polygons
+    engine = pyclipper.PyclipperOffset(4.0, ARC * STEPS)
+    engine.AddPaths(polygons, join, pyclipper.ET_CLOSEDPOLYGON)
+    return engine.Execute(by * STEPS)
+
+
 def _grown(polygons: Polygons, stroke: StrokeOutset) -> Polygons:
     """What one stroke leads to."""
     if stroke.join == "cut":

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import difflib
 from collections.abc import Callable
 from typing import Any
 
@@ -48,8 +49,8 @@ class OpenUnion(type):
             raise ValueError(f"expected a {cls.members.what}, got {short(repr(value), 60)}")
         tag = str(value.get(TAG))
         if tag not in cls.members:
-            known = ", ".join(cls.members)
+            like = ", ".join(difflib.get_close_matches(tag[:60], cls.members, 3, 0.0))
             raise ValueError(
-                f"{short(tag, 60)!r} is not a kind of {cls.members.what}; there are: {known}"
+                f"{short(tag, 60)!r} is not a kind of {cls.members.what}; nearest are {like}"
             )
         return convert(value, cls.members[tag])

@@ -12,8 +12,8 @@ from .. import bands
 from ..arrays import Plane, Real
 from ..box import Box
 from ..model.paints import PaintBase
+from ..noise import lattice_share
 from ..units import Units
-from .patterns.noise import lattice_share
 
 SPECK = 0.011
 """Distance of specks in em."""

@@ -17,8 +17,8 @@ from .view import View
 PAINTED = "painted"
 """What really lies beneath in this picture: without grounds where they are left out of it."""
 LEFT_OUT = {
-    "face": ("copies", "mirror", "walls"),
-    "lit": ("copies", "mirror"),
+    "face": ("copies", "mirror", "streak", "walls"),
+    "lit": ("copies", "mirror", "streak"),
     "mirrored": ("mirror",),
 }
 """Pictures of the whole piece, and the coats that repeat it which are left out of them."""

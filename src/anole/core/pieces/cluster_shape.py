@@ -17,7 +17,7 @@ from ..field import polygons
 from ..field.polygons import NOTHING
 from ..field.shape_fields import bounds
 from ..model import Board, Coat, Coated
-from .coated import context_of
+from .contexts import context_of
 from .kind import CoatedKind
 from .view import View
 

@@ -17,9 +17,11 @@ from ..compose.steps import CompositeStep, FaceBegin, FaceEnd, Step
 from ..lettering.warp import pose_matrix, quad_matrix
 from ..model import Cluster, Coated
 from ..paint.own import straight
-from .coated import blended, context_of, is_apart, layers
+from .coated import blended, is_apart, layers
+from .contexts import context_of
 from .placement import Placement
 from .posed import frame_of_flat, landing, projected_plane
+from .reshaped import shape_of
 from .view import View
 
 UNDER = 1.0
@@ -51,7 +53,7 @@ def cluster_steps(kind: Any, piece: Cluster, view: View) -> list[Step]:
     if not any(coat.on for coat in piece.style):
         inner = view._replace(depth=view.depth + is_apart(piece))
         return blended(piece, _content(kind, piece, inner), view)
-    context = context_of(kind.shape(piece, view), piece.style, view)
+    context = context_of(shape_of(kind, piece, view), piece.style, view)
     return coats_round(kind, piece, context, view, lambda inner: _content(kind, piece, inner))
 
 

@@ -5,23 +5,21 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import Any, NamedTuple, Protocol
 
-from ..box import Box, around
+from ..box import around
 from ..coats.context import CoatContext
 from ..coats.kind import Place
 from ..coats.registry import kind_of
 from ..coats.shape import Shape
 from ..compose.steps import ApartBegin, ApartEnd, CompositeStep, FaceBegin, FaceEnd, Step
 from ..failures import blaming
-from ..field.outset import Outset, outset
-from ..field.shape_fields import ShapeFields, ink_box
 from ..model import Coat, Coated, Piece
-from ..paint.frames import Frames
 from .backdrop import BackdropRenderer
 from .coat_steps import coat_steps
-from .fields_of import field_box
+from .contexts import context_of
 from .joined import follows_joined, joined_context, overlaps
 from .placement import Placement
 from .posed import flat_of, onto_face
+from .reshaped import shape_of
 from .view import View
 
 
@@ -36,40 +34,6 @@ class ShapeMaker(Protocol):
 
     def own_steps(self, piece: Any, context: CoatContext, view: View) -> list[CompositeStep]:
         """What the piece paints before its coats."""
-
-
-def outset_of(style: Sequence[Coat], context: CoatContext) -> Outset:
-    """What the coats of a style add to the shape for those that follow the whole."""
-    added = (kind_of(coat).outset(coat, context) for coat in style if coat.on)
-    return outset(stroke for stroke in added if stroke is not None)
-
-
-def context_of(shape: Shape, style: Sequence[Coat], view: View) -> CoatContext:
-    """The surroundings of a shape's coats; fields are made only when they are read."""
-    ink = ink_box(shape.chords)
-
-    def context(box: Box, whole: Outset) -> CoatContext:
-        fields = ShapeFields(
-            shape.key, shape.chords, ink, box, shape.core, view.cache, shape.smooth, shape.raster
-        )
-        frames = Frames(shape.frame, view.frame, shape.letters(box))
-        return CoatContext(
-            fields,
-            shape.em,
-            view.board.dpi,
-            view.scale,
-            view.board.lamp,
-            frames,
-            view.window,
-            whole,
-            view.cache,
-            depth_axis=shape.depth_axis,
-        )
-
-    first = context(ink, Outset())
-    first = first._replace(outset=outset_of(style, first))
-    box = field_box([coat for coat in style if coat.on], first, view)
-    return context(box, first.outset)
 
 
 def _steps(
@@ -99,7 +63,7 @@ class Layers(NamedTuple):
 
 def layers(kind: ShapeMaker, piece: Coated, context: CoatContext, view: View) -> Layers:
     """The steps of the coats; those on the face of a posed piece projected."""
-    coats = [coat for coat in piece.style if coat.on and coat.opacity > 0]
+    coats = [c for c in piece.style if c.on and c.opacity > 0 and not kind_of(c).shapes(c)]
     beneath = next(
         (n for n, coat in enumerate(coats) if kind_of(coat).place >= Place.TOP), len(coats)
     )
@@ -107,7 +71,7 @@ def layers(kind: ShapeMaker, piece: Coated, context: CoatContext, view: View) ->
     on_face = [coat.plane == "face" for coat in coats]
     flat = flat_of(kind.placement(piece, view.board.dpi), piece, view) if any(on_face) else None
     if flat is not None and not flat.view.window.empty:
-        inner = context_of(kind.shape(flat.piece, flat.view), piece.style, flat.view)
+        inner = context_of(shape_of(kind, flat.piece, flat.view), piece.style, flat.view)
         for n, made in enumerate(_steps(coats, flat.piece, inner, flat.view)):
             if on_face[n]:
                 within = context.shape.covered
@@ -122,7 +86,7 @@ def _joined(steps: list[list[CompositeStep]]) -> list[CompositeStep]:
 
 def coated_steps(kind: ShapeMaker, piece: Coated, view: View) -> list[Step]:
     """The steps of a piece: nothing where it has no outlines in reach of the window."""
-    context = context_of(kind.shape(piece, view), piece.style, view)
+    context = context_of(shape_of(kind, piece, view), piece.style, view)
     shape = context.shape
     if shape.box.empty:
         return []

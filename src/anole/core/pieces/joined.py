@@ -17,7 +17,7 @@ from ..field.outset import Outset
 from ..field.polygons import united_outlines
 from ..field.shape_fields import ShapeFields, greatest_inside, ink_box
 from ..model import Coat
-from .fields_of import field_box
+from .contexts import field_box
 from .shared_edges import LAP, hides, shared_edges
 from .view import View
 

@@ -11,7 +11,7 @@ import msgspec
 from ..arrays import Chords
 from ..box import Box
 from ..cache import Cache
-from ..coats.context import CoatContext, Reads
+from ..coats.context import CoatContext
 from ..coats.registry import kind_of as coat_kind
 from ..coats.shape import Shape, no_letters, sound_outline
 from ..compose.steps import CompositeStep, Step
@@ -176,9 +176,7 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
         """(m, 4) float64 px at a render scale: closed outlines, the covered area positive."""
 
     def sees_others(self, piece: C) -> bool:
-        kinds = (coat_kind(coat) for coat in piece.style)
-        beneath = Reads.BENEATH | Reads.PAINTED
-        through = any(beneath & (kind.coverage_reads | kind.colour_reads) for kind in kinds)
+        through = any(coat_kind(coat).sees_beneath(coat) for coat in piece.style)
         return through or super().sees_others(piece)
 
     def own_steps(self, piece: C, context: CoatContext, view: View) -> list[CompositeStep]:

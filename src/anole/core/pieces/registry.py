@@ -24,6 +24,7 @@ from .located import located
 from .picture import PictureKind
 from .placement import Placement
 from .pool import PoolKind
+from .reshaped import shape_of
 from .stamps import StampsKind
 from .view import View
 from .wash import WashKind
@@ -83,7 +84,7 @@ def steps_of(piece: Piece, view: View) -> list[Step]:
         kind, by = kind_of(piece), clipper_of(piece, view.board)
         if by is None:
             return kind.steps(piece, view)
-        shape = coated_kind(by).shape(by, view)
+        shape = shape_of(coated_kind(by), by, view)
         return clipped(lambda inner: kind.steps(piece, inner), shape, view)
 
 

@@ -17,7 +17,8 @@ from ..compose.steps import ApartBegin, ApartEnd, CompositeStep, Step
 from ..model import Coat, Coated
 from ..paint.own import straight
 from .backdrop import BackdropRenderer
-from .coated import context_of
+from .contexts import context_of
+from .reshaped import shape_of
 from .view import View
 
 Steps = Callable[[Any, View], list[Step]]
@@ -25,7 +26,9 @@ Steps = Callable[[Any, View], list[Step]]
 
 def _last(piece: Coated) -> int | None:
     """The place of the topmost coat that reworks the picture."""
-    places = [n for n, c in enumerate(piece.style) if c.on and kind_of(c).reworks and c.opacity > 0]
+    places = [
+        n for n, c in enumerate(piece.style) if c.on and kind_of(c).reworks(c) and c.opacity > 0
+    ]
     return places[-1] if places else None
 
 
@@ -60,13 +63,17 @@ def _picture(
     """What a coat makes of all that lies beneath it; None where that is nothing."""
     coat: Coat = piece.style[at]
     coat_kind = kind_of(coat)
-    context = context_of(kind.shape(piece, view), (), view)
+    context = context_of(shape_of(kind, piece, view), (), view)
     far = math.ceil(coat_kind.rework_margin(coat, context))
     box = around(step.box for step in made_of).grown(far).meet(view.window)
     if box.empty:
         return None
     backdrop = BackdropRenderer(view, piece, at)
-    key = ("reworked", coat, box, context.units, backdrop.key("own"))
+    beneath = BackdropRenderer(view, piece)
+    context = context._replace(backdrop=beneath)
+    seen = beneath.key("beneath") if coat_kind.sees_beneath(coat) else None
+    where = context.units, context.frames.piece
+    key = ("reworked", coat, box, *where, backdrop.key("own"), seen)
 
     def planes() -> np.ndarray:
         def make() -> np.ndarray:

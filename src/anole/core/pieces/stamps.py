@@ -27,9 +27,10 @@ from ..paint.pictures import reduced, size_of
 from ..paint.svg_files import SvgFile, drawn, svg_file
 from .cluster_shape import united_outlines
 from .cluster_steps import coats_round
-from .coated import context_of
+from .contexts import context_of
 from .kind import CoatedKind
 from .placement import Placement, placement_of
+from .reshaped import shape_of
 from .scattered import Outline, scattered
 from .view import View
 from .whole_board import painted
@@ -160,7 +161,7 @@ class StampsKind(CoatedKind[Stamps]):
     def plain_steps(self, piece: Stamps, view: View) -> list[Step]:
         if not any(coat.on for coat in piece.style):
             return list(self._content(piece, piece, view))
-        context = context_of(self.shape(piece, view), piece.style, view)
+        context = context_of(shape_of(self, piece, view), piece.style, view)
         plain = msgspec.structs.replace(piece, opacity=1.0, blend="normal")
         return coats_round(
             self, piece, context, view, lambda inner: list(self._content(piece, plain, inner))

@@ -6,7 +6,7 @@ import numpy as np
 
 from ..arrays import Planes
 from ..model import Speckle
-from ..paint.patterns.noise import fbm
+from ..noise import fbm
 from .where import Where
 
 TILE = 256

@@ -13,12 +13,15 @@ from .grain import Grain
 from .mirror import Mirror
 from .press import Press
 from .relief import Gleam, Relief
+from .ripple import Ripple
 from .shadow import Shadow
 from .sheen import Sheen
 from .sparkle import Flare, Sparkle
+from .streak import Streak
 from .stroke import Stroke
 from .thickness import Thickness, WallRim
 from .tone import ToneCoat
+from .wear import Wear
 
 __all__ = [
     "COATS",
@@ -35,13 +38,16 @@ __all__ = [
     "Press",
     "Relief",
     "Repeat",
+    "Ripple",
     "Shadow",
     "Sheen",
     "Sparkle",
+    "Streak",
     "Stroke",
     "Thickness",
     "ToneCoat",
     "WallRim",
+    "Wear",
 ]
 
 COATS = OpenUnion(
@@ -61,5 +67,8 @@ COATS = OpenUnion(
     Copies,
     Mirror,
     Thickness,
+    Wear,
+    Ripple,
+    Streak,
 )
 """Every kind of coat that a board may hold."""

@@ -10,6 +10,7 @@ from ..colour import Colour
 from ..fields import (
     BLENDING,
     EDGE,
+    HIDDEN,
     LIGHT,
     PAINT,
     Arithmetic,
@@ -35,6 +36,8 @@ WHOLE = {"whole": "letters and strokes"}
 ShapeFields = Annotated[
     Literal["letters", "whole"], meta("Follows the edge of", WORKS_ON, group=EDGE, words=WHOLE)
 ]
+Falloff = Literal["linear", "ease-in", "ease-out", "ease-in-out"]
+"""CSS easing functions by name."""
 OwnLampField = Annotated[
     Lamp | None, meta("Lamp", "A lamp of its own, or the board's", group=LIGHT)
 ]
@@ -85,3 +88,12 @@ class Coat(Struct, frozen=True, cache_hash=True, kw_only=True, tag_field="kind")
             words={"board": "faces the viewer", "face": "turns with the letters"},
         ),
     ] = "board"
+
+
+class ShapingCoat(Coat, frozen=True, cache_hash=True, kw_only=True):
+    """A coat that paints nothing, but moves what others paint: how it is blended means nothing."""
+
+    opacity: Annotated[Opacity, HIDDEN] = 1.0
+    blend: Annotated[BlendField, HIDDEN] = "normal"
+    clip_side: Annotated[Literal["everywhere", "outside", "inside"], HIDDEN] = "everywhere"
+    plane: Annotated[Literal["board", "face"], HIDDEN] = "board"

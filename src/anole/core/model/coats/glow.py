@@ -2,15 +2,13 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from typing import Annotated
 
 from ..colour import Colour
 from ..fields import EDGE, meta, share
 from ..paints import ColourPaint
 from ..span import Span
-from .base import Coat, PaintField, ShapeFields, em_span
-
-Falloff = Literal["linear", "ease-in", "ease-out", "ease-in-out"]
+from .base import Coat, Falloff, PaintField, ShapeFields, em_span
 
 
 class Glow(Coat, frozen=True, cache_hash=True, kw_only=True, tag="glow"):

@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 
 from ..fields import Opacity, angle, length, meta, share
 from ..length import Length
-from .base import Coat
+from .base import Coat, Falloff
 
 
 class Mirror(Coat, frozen=True, cache_hash=True, kw_only=True, tag="mirror"):
@@ -32,7 +32,7 @@ class Mirror(Coat, frozen=True, cache_hash=True, kw_only=True, tag="mirror"):
         float, share("Length", "Of the reflection, of the piece's height", 0.02, 2, soft=(0.1, 1))
     ] = 0.7
     falloff: Annotated[
-        Literal["linear", "ease-in", "ease-out", "ease-in-out"],
+        Falloff,
         meta("Falloff", "How it fades", control="pictures"),
     ] = "linear"
     blur: Annotated[Length, length("Blur", "Of the reflection", (0, 30), low=0)] = Length(0.0, "em")

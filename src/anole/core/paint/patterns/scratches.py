@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...noise import chance, fbm
 from .grid import Grid, PatternParams, over
-from .noise import chance, fbm
 
 WAYS = ((1, 0), (1, 1), (2, 1), (1, 2), (1, -1), (3, -1))
 

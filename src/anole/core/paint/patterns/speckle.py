@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...noise import cells
 from .grid import Grid, PatternParams, over
-from .noise import cells
 
 
 def value(grid: Grid, params: PatternParams) -> np.ndarray:

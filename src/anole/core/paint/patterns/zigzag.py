@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...noise import fbm
 from .grid import Grid, PatternParams, bars, tent
-from .noise import fbm
 
 
 def value(grid: Grid, params: PatternParams) -> np.ndarray:

@@ -9,7 +9,7 @@ from __future__ import annotations
 import numpy as np
 from numba import njit
 
-from ...arrays import Plane, Real
+from .arrays import Plane, Real
 
 F = np.float32
 

@@ -1,0 +1,114 @@
+"""Wear: the silhouette less what a texture takes away, grown, shrunk or rounded before."""
+
+from __future__ import annotations
+
+import numpy as np
+import pyclipper
+
+from ..arrays import Chords, Plane
+from ..box import Box
+from ..compose.cover import full
+from ..field.contour import contour
+from ..field.damage import damaged
+from ..field.polygons import offset, to_chords, to_polygons
+from ..field.raster import Raster
+from ..field.shape_fields import ShapeFields, bounds, ink_box
+from ..field.simplified import simplified
+from ..model import Wear
+from ..paint.context import PaintContext
+from .context import CoatContext, Overlap, Reads
+from .kind import CoatKind, Cover
+from .shape import Shape, sound_outline
+
+BEYOND = 1.0
+"""em beyond the window within which damage is made."""
+INWARD = 0.3
+"""Radius of corners that point in, to that of those that point out."""
+TOLERANCE = 0.02
+"""px by which the worn outline's points may lie beside its chords."""
+
+
+class WearKind(CoatKind[Wear]):
+    """It paints nothing: all other coats see the worn shape."""
+
+    struct = Wear
+    title, family, about = (
+        "Wear",
+        "Surface",
+        "chips, scratches and cracks; rounder, fatter, thinner",
+    )
+    mark = (
+        '<path d="M2.5 2.5h6l1 2 2-2h2v4l-1.6 1.4L13.5 9v4.500h-11z"/>'
+        '<path d="M5.5 7.500l2 1.500-1 2.500" opacity=".7"/>'
+    )
+    coverage_reads = Reads.NOTHING
+
+    def shapes(self, coat: Wear) -> bool:
+        return True
+
+    def cover(self, coat: Wear, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
+        return Cover(full(box) * 0, outside=True, face=True)
+
+    def source(self, coat: Wear, context: CoatContext, paint: PaintContext) -> np.ndarray:
+        return np.zeros((4, 1, paint.box.width), np.float32)
+
+    def reshaped(self, coat: Wear, shape: Shape, context: CoatContext) -> Shape:
+        formed = _formed(coat, shape, context)
+        return _worn(coat, formed, context) if coat.amount > 0 else formed
+
+    def samples(self) -> tuple[Wear, ...]:
+        return Wear(id="sample"), Wear(id="sample", texture="cracks", edge=0.0)
+
+
+def _formed(coat: Wear, shape: Shape, context: CoatContext) -> Shape:
+    """The shape grown and rounded, in whole numbers."""
+    grow, radius = context.px(coat.grow), context.px(coat.corners)
+    if grow == 0 and radius == 0:
+        return shape
+    key = ("formed", shape.key, grow, radius)
+
+    def make() -> Chords:
+        polygons = offset(to_polygons(shape.chords), grow, pyclipper.JT_MITER)
+        # smaller and larger again rounds corners that point out; those that point in get less, as
+        # counters would fill
+        for by in (-radius, radius, radius * INWARD, -radius * INWARD):
+            polygons = offset(polygons, by, pyclipper.JT_ROUND)
+        return sound_outline(to_chords(polygons))
+
+    chords = context.cache.get(("formed outline", *key), make)
+    core = max(shape.core + grow, 0.0)
+    return shape._replace(key=key, chords=chords, core=core, frame=bounds(chords), raster=None)
+
+
+def _worn(coat: Wear, shape: Shape, context: CoatContext) -> Shape:
+    ink = ink_box(shape.chords)
+    box = ink.grown(2).meet(context.window.grown(BEYOND * context.em * context.scale))
+    if box.empty:
+        return shape
+    own = (coat.texture, coat.amount, coat.size, coat.detail, coat.angle, coat.edge, coat.rim)
+    key = ("worn", shape.key, own, coat.soften, coat.seed, box, context.units)
+    fields = ShapeFields(
+        shape.key, shape.chords, ink, box, shape.core, context.cache, shape.smooth, shape.raster
+    )
+
+    def make() -> tuple[Plane, Chords]:
+        keep, depth = damaged(
+            coat.texture,
+            box,
+            shape.frame[:2],
+            context.px(coat.size),
+            octaves=round(coat.detail),
+            angle=coat.angle,
+            seed=round(coat.seed),
+            amount=coat.amount,
+            edge=coat.edge,
+            rim=context.px(coat.rim),
+            soften=context.px(coat.soften),
+            distance=fields.distance,
+        )
+        depth[[0, -1]] = depth[:, [0, -1]] = -1.0
+        chords = simplified(contour(depth, 0.0, box), TOLERANCE)
+        return fields.coverage * keep, sound_outline(chords)
+
+    plane, chords = context.cache.get(("worn outline", *key), make)
+    return shape._replace(key=key, chords=chords, raster=Raster(plane, box))
