@@ -82,7 +82,7 @@ def test_a_union_decodes_by_tag_and_another_struct_may_join():
     fruit = OpenUnion("fruit", Pear)
     assert fruit.decode({"kind": "pear", "ripe": False}, _convert) == Pear(False)
     assert not isinstance(Plum(), fruit)
-    with pytest.raises(ValueError, match=r"'plum' is not a kind of fruit; there are: pear"):
+    with pytest.raises(ValueError, match=r"'plum' is not a kind of fruit; nearest are pear"):
         fruit.decode({"kind": "plum"}, _convert)
     fruit.add(Plum)
     assert fruit.decode({"kind": "plum", "stones": 3}, _convert) == Plum(3)

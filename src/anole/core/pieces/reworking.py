@@ -64,7 +64,9 @@ def _picture(
     coat: Coat = piece.style[at]
     coat_kind = kind_of(coat)
     context = context_of(shape_of(kind, piece, view), (), view)
+    # what comes from farther away than the window is wide is not looked at
     far = math.ceil(coat_kind.rework_margin(coat, context))
+    far = min(far, max(view.window.width, view.window.height))
     box = around(step.box for step in made_of).grown(far).meet(view.window)
     if box.empty:
         return None
