@@ -23,14 +23,19 @@ from anole.core.model import (
     Mirror,
     Place,
     Press,
+    Ripple,
+    Streak,
     Thickness,
     ToneCoat,
+    Wear,
 )
 from anole.core.render.renderer import Renderer, Request
 
 from .scenes import FACE, planes
 from .timing import Result, race
 
+MANY = 400
+"""Values of a drag: more than there are rounds, so that none comes again."""
 COPY = "copy of the planes"
 
 
@@ -66,7 +71,7 @@ def depth() -> list[Result]:
     fill = Fill(id="f", paint=FACE)
 
     def turns(coat: Coat, field: str, first: float, last: float, *above: Coat) -> list[Board]:
-        values = np.linspace(first, last, 40)
+        values = np.linspace(first, last, MANY)
         changed = (
             msgspec.structs.replace(coat, **{field: Length(float(v)) if isinstance(
                 getattr(coat, field), Length) else float(v)}) for v in values
@@ -78,12 +83,22 @@ def depth() -> list[Result]:
         ("thickness, 120 px deep", turns(walls, "throw_x", 65, 75, fill), 15.0),
         ("press", turns(Press(id="c"), "push_y", -8, -24, fill), 8.0),
         ("glass", turns(Glass(id="c"), "bend", 8, 24), 8.0),
-        ("mirror", [_board(fill, *m) for m in ((Mirror(id="c", lean=float(n)),) for n in range(40))], 8.0),
+        ("mirror", [_board(fill, *m) for m in ((Mirror(id="c", lean=30 * n / MANY),) for n in range(MANY))], 8.0),
         ("tone", [
-            _board(fill, ToneCoat(id="c", tone=(Exposure(stops=n / 40),))) for n in range(40)
+            _board(fill, ToneCoat(id="c", tone=(Exposure(stops=n / MANY),))) for n in range(MANY)
         ], 8.0),
         ("50 copies of the picture",
          turns(Copies(id="c", of="picture", count=50.0), "to_x", 30, 60, fill), 25.0),
+    )  # fmt: skip
+    scenes += (
+        ("ripple of the outline", turns(Ripple(id="c"), "height_x", 8, 16, fill), 8.0),
+        ("ripple of the picture",
+         [_board(fill, *one.pieces[1].style) for one in turns(
+             Ripple(id="c", drives="picture", by="turbulence"), "amount", 8, 16)], 8.0),
+        ("streak", turns(Streak(id="c"), "reach", 150, 200, fill), 12.0),
+        ("streak, three directions", turns(Streak(id="c", count=3.0), "reach", 150, 200, fill), None),
+        ("wear, five octaves, size", turns(Wear(id="c"), "size", 25, 40, fill), 15.0),
+        ("wear, amount", turns(Wear(id="c"), "amount", 0.1, 0.3, fill), 15.0),
     )  # fmt: skip
     found = [
         race(name, _drag(boards), _copies(), COPY, budget, rounds=13)

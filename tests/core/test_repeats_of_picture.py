@@ -5,7 +5,10 @@ from __future__ import annotations
 import msgspec
 import numpy as np
 import pytest
+from scipy.ndimage import shift
 
+from anole.core.box import Box
+from anole.core.field.shifted_copies import laid_moved
 from anole.core.model import (
     Board,
     Colour,
@@ -204,3 +207,21 @@ def test_on_a_board_the_ground_shows_through():
     found = rgba(msgspec.structs.replace(made, pieces=(ground, *made.pieces)))
     assert tuple(found[0, 0, :3]) == (10, 20, 30)
     assert (found[..., 3] == 255).all()
+
+
+def test_copies_that_are_only_moved_are_those_of_another_library():
+    """Random pictures with gaps, each laid over those farther away by the formula of over."""
+    rng = np.random.default_rng(5)
+    planes = rng.random((4, 30, 41)).astype(np.float32)
+    planes[3] *= (rng.random((30, 41)) < 0.5) & (np.arange(41) % 13 < 9)
+    planes[3, 8:20] = np.where(planes[3, 8:20] > 0, 1, 0)
+    planes[:3] *= planes[3]
+    shifts = np.column_stack([rng.uniform(-15, 25, (12, 2)), rng.uniform(0.3, 1, 12)])
+    over, box = Box(5, 7, 46, 37), Box(0, 0, 80, 70)
+    wanted = np.zeros((4, 70, 80))
+    for dx, dy, strength in shifts[::-1]:
+        whole = np.zeros((4, 70, 80))
+        whole[:, over.y0 : over.y1, over.x0 : over.x1] = planes
+        moved = np.stack([shift(p, (dy, dx), order=1, prefilter=False) for p in whole]) * strength
+        wanted = moved + wanted * (1 - moved[3])
+    np.testing.assert_allclose(laid_moved(planes, over, shifts, box), wanted, atol=0.004)

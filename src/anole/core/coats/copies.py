@@ -15,6 +15,7 @@ from ..field.coverage import rasterise
 from ..field.polygons import united_outlines
 from ..field.raster import traced
 from ..field.shape_fields import ink_box
+from ..field.shifted_copies import laid_moved
 from ..model import Copies, Length
 from ..paint.context import PaintContext
 from ..paint.own import straight
@@ -56,7 +57,9 @@ def path(coat: Copies, context: CoatContext) -> list[Copy]:
         linear = scale * np.array(
             [[math.cos(turn), -math.sin(turn)], [math.sin(turn), math.cos(turn)]]
         )
-        matrix = np.column_stack([linear, middle + moved - linear @ middle])
+        # what is only moved is so to the bit
+        shift = moved if coat.grow == 1 and coat.turn == 0 else middle + moved - linear @ middle
+        matrix = np.column_stack([linear, shift])
         share = (n - 1) / max(count - 1, 1)
         made.append(Copy(matrix, coat.near + (coat.far - coat.near) * share))
     return made
@@ -119,9 +122,7 @@ class CopiesKind(PaintedCoat[Copies]):
     def source(self, coat: Copies, context: CoatContext, paint: PaintContext) -> np.ndarray:
         if coat.of == "silhouette":
             return super().source(coat, context, paint)
-        colours = straight(self._pictures(coat, context, paint.box))
-        colours[3] = 1.0
-        return np.ascontiguousarray(colours, np.float32)
+        return straight(self._pictures(coat, context, paint.box), solid=True)
 
     def _pictures(self, coat: Copies, context: CoatContext, box: Box) -> Planes:
         """(4, H, W) premultiplied: all copies of the painted piece."""
@@ -234,6 +235,9 @@ def _lay_rows(
 
 def _laid(planes: Planes, source: Box, copies: list[Copy], box: Box) -> Planes:
     """(4, H, W) premultiplied: each copy over those farther away."""
+    if all((copy.matrix[:, :2] == np.eye(2)).all() for copy in copies):
+        shifts = np.array([[*copy.matrix[:, 2], copy.strength] for copy in copies])
+        return laid_moved(planes, source, shifts, box)
     out = np.zeros((4, box.height, box.width), np.float32)
     ways = np.array([[*_back(copy.matrix, source), copy.strength] for copy in copies])
     plain = np.ascontiguousarray(planes, np.float32)

@@ -123,7 +123,8 @@ class CoatKind(Protocol[C]):
         return 0.0
 
     def reworked(self, coat: C, planes: Planes, box: Box, context: CoatContext) -> Planes:
-        """(4, H, W) premultiplied over a box: what becomes of all that the piece painted so far."""
+        """(4, H, W) premultiplied, 0..1, over a box: what becomes of all that the piece painted so
+        far; `planes` is not to be written to."""
         return planes
 
     # where it lies

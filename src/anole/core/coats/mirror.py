@@ -60,9 +60,7 @@ class MirrorKind(CoatKind[Mirror]):
         return Cover(plane, outside=True, face=True)
 
     def source(self, coat: Mirror, context: CoatContext, paint: PaintContext) -> np.ndarray:
-        colours = straight(self._reflection(coat, context, paint.box))
-        colours[3] = 1.0
-        return np.ascontiguousarray(colours, np.float32)
+        return straight(self._reflection(coat, context, paint.box), solid=True)
 
     def _reflection(self, coat: Mirror, context: CoatContext, box: Box) -> Planes:
         """(4, H, W) premultiplied over a box."""
@@ -125,19 +123,18 @@ def _reflected(coat: Mirror, context: CoatContext, box: Box) -> Planes:
         ]
     )
     size = (box.width, box.height)
-    turned = np.stack(
-        [
-            cv2.warpAffine(np.ascontiguousarray(p), into, size, flags=cv2.INTER_LINEAR)
-            for p in planes
-        ]
-    )
+    turned = np.empty((4, box.height, box.width), np.float32)
+    for plane, into_plane in zip(planes, turned, strict=True):
+        cv2.warpAffine(
+            np.ascontiguousarray(plane), into, size, dst=into_plane, flags=cv2.INTER_LINEAR
+        )
     below = np.arange(box.y0, box.y1) + 0.5 - foot - gap
     high = max(coat.reach * (context.frames.piece[3] - context.frames.piece[1]), 1e-6)
     at = np.clip(1 - below / high, 0, 1)
     strength = np.interp(at, np.linspace(0, 1, STEPS + 1), table(coat.falloff))
     # the foot itself runs through a px
     strength *= np.clip(below + 0.5, 0, 1)
-    made = turned * strength.astype(np.float32)[None, :, None]
+    made = np.multiply(turned, strength.astype(np.float32)[None, :, None], out=turned)
     sigma = context.px(coat.blur) / 2
     if sigma <= 0:
         return made

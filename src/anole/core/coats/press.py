@@ -19,6 +19,8 @@ from .height_field import Heights, ends, heights_over, sigma
 from .kind import CoatKind, Cover, Place
 
 GEOMETRY = ("span", "moulding", "rounding", "silhouette")
+STEP = 16
+"""px in whose multiples what lies beyond is looked at."""
 
 
 class PressKind(CoatKind[Press]):
@@ -89,10 +91,17 @@ def seen_through(
     far = max(float(np.abs(dx).max(initial=0)), float(np.abs(dy).max(initial=0)))
     x0, y0, x1, y1 = context.frames.board
     board = Box(math.floor(x0), math.floor(y0), math.ceil(x1), math.ceil(y1))
-    wide = box.grown(far + 3 * blur + 3).meet(board)
+    # in steps, so that a drag asks for the same part again
+    far = STEP * math.ceil((far + 3 * blur + 3) / STEP)
+    wide = box.grown(far).meet(board)
     if wide.empty:
         return np.zeros((4, 1, box.width), np.float32)
     planes = backdrop.planes("painted", 1.0, wide)
     if blur > 0:
-        planes = blurred(planes, blur)
-    return straight(displaced(planes, wide, dx, dy, box))
+        key = ("blurred beneath", backdrop.key("painted"), wide, blur, context.scale)
+        planes = context.cache.get(key, lambda: blurred(planes, blur), key[0])
+    if planes[3].min() < 1:
+        return straight(displaced(planes, wide, dx, dy, box))
+    out = np.ones((4, box.height, box.width), np.float32)
+    displaced(planes[:3], wide, dx, dy, box, out[:3])
+    return out

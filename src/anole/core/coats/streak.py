@@ -66,9 +66,7 @@ class StreakKind(PaintedCoat[Streak]):
     def source(self, coat: Streak, context: CoatContext, paint: PaintContext) -> np.ndarray:
         if coat.of == "silhouette":
             return super().source(coat, context, paint)
-        colours = straight(self._blown(coat, context, paint.box))
-        colours[3] = 1.0
-        return np.ascontiguousarray(colours, np.float32)
+        return straight(self._blown(coat, context, paint.box), solid=True)
 
     def _blown(self, coat: Streak, context: CoatContext, box: Box) -> Planes:
         """(1, H, W) of the silhouette, or (4, H, W) premultiplied of the picture."""

@@ -9,7 +9,7 @@ from ..arrays import Chords, Plane
 from ..box import Box
 from ..compose.cover import full
 from ..field.contour import contour
-from ..field.damage import damaged
+from ..field.damage import Texture, damaged, texture_over
 from ..field.polygons import offset, to_chords, to_polygons
 from ..field.raster import Raster
 from ..field.shape_fields import ShapeFields, bounds, ink_box
@@ -91,21 +91,17 @@ def _worn(coat: Wear, shape: Shape, context: CoatContext) -> Shape:
         shape.key, shape.chords, ink, box, shape.core, context.cache, shape.smooth, shape.raster
     )
 
+    turn = coat.angle if coat.texture == "scratches" else 0.0
+    look = Texture(coat.texture, round(coat.detail), turn, round(coat.seed))
+    size = context.px(coat.size)
+
     def make() -> tuple[Plane, Chords]:
-        keep, depth = damaged(
-            coat.texture,
-            box,
-            shape.frame[:2],
-            context.px(coat.size),
-            octaves=round(coat.detail),
-            angle=coat.angle,
-            seed=round(coat.seed),
-            amount=coat.amount,
-            edge=coat.edge,
-            rim=context.px(coat.rim),
-            soften=context.px(coat.soften),
-            distance=fields.distance,
+        found = context.cache.get(
+            ("texture", look, size, box, shape.key),
+            lambda: texture_over(look, box, shape.frame[:2], size, fields.distance),
         )
+        rim, soften = context.px(coat.rim), context.px(coat.soften)
+        keep, depth = damaged(look, found, coat.amount, coat.edge, rim, soften, fields.distance)
         depth[[0, -1]] = depth[:, [0, -1]] = -1.0
         chords = simplified(contour(depth, 0.0, box), TOLERANCE)
         return fields.coverage * keep, sound_outline(chords)

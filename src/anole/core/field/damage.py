@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import functools
 import math
+from typing import NamedTuple
 
 import numpy as np
 from numba import njit
@@ -17,10 +18,21 @@ CELLS, STRETCH = 48, 9
 """Cells of a texture until it repeats; how much longer scratches are than they are wide."""
 FINEST = 1.5
 """px of the finest octave: finer ones would only flicker."""
+BESIDE = np.float32(3)
+"""px outside a shape within which the texture is known: slopes are measured across its edge."""
 SAMPLE, LEVELS = 160, 256
 """Places a side that a texture's shares are counted at, and steps of the table of them."""
 RAGGED = 0.35
 """How far cracks stray from the edges between cells."""
+
+
+class Texture(NamedTuple):
+    """name : chips, scratches or cracks; angle : degrees, of scratches"""
+
+    name: str
+    octaves: int
+    angle: float = 0.0
+    seed: int = 1
 
 
 def _fbm(u: np.ndarray, v: np.ndarray, nx: int, ny: int, full: int, fine: int, seed: int) -> Plane:
@@ -32,22 +44,20 @@ def _fbm(u: np.ndarray, v: np.ndarray, nx: int, ny: int, full: int, fine: int, s
     return np.float32(0.5) + (found - np.float32(0.5)) * np.float32(share)
 
 
-def texture(
-    name: str, x: np.ndarray, y: np.ndarray, octaves: int, angle: float, seed: int, fine: int
-) -> Plane:
-    """(...) float32 at x, y in cells: what is low is worn away first."""
+def texture(look: Texture, x: np.ndarray, y: np.ndarray, fine: int) -> Plane:
+    """(...) float32 at x, y in cells: what is low is worn away first. fine : octaves of it that
+    are not too fine to be seen"""
     u, v = np.broadcast_arrays(x, y)
-    if name == "scratches":
-        turn = math.radians(angle)
-        along, across = (
-            u * math.sin(turn) - v * math.cos(turn),
-            u * math.cos(turn) + v * math.sin(turn),
-        )
-        u, v = along / STRETCH, across
-        return np.abs(_fbm(u / CELLS % 1, v / CELLS % 1, CELLS, CELLS, octaves, fine, seed) - 0.5)
+    octaves, seed = look.octaves, look.seed
+    if look.name == "scratches":
+        turn = math.radians(look.angle)
+        along = u * math.sin(turn) - v * math.cos(turn)
+        u, v = along / STRETCH, u * math.cos(turn) + v * math.sin(turn)
+        rough = _fbm(u / CELLS % 1, v / CELLS % 1, CELLS, CELLS, octaves, fine, seed)
+        return np.abs(rough - np.float32(0.5))
     u, v = u / CELLS % 1, v / CELLS % 1
     rough = _fbm(u, v, CELLS, CELLS, octaves, fine, seed)
-    if name == "chips":
+    if look.name == "chips":
         return rough
     by = (rough - np.float32(0.5)) * np.float32(RAGGED / CELLS)
     near, further, _ = cells(u + by, v - by, CELLS, CELLS, 1.0, seed)
@@ -55,10 +65,10 @@ def texture(
 
 
 @functools.lru_cache(64)
-def levels(name: str, octaves: int, angle: float) -> Table:
+def levels(look: Texture) -> Table:
     """(LEVELS + 1,) float32: the level under which a share k / LEVELS of a texture lies."""
     x = np.arange(SAMPLE) * (CELLS / SAMPLE) + 0.13
-    found = texture(name, x[None], x[:, None], octaves, angle, 7, octaves)
+    found = texture(look, x[None], x[:, None], look.octaves)
     return np.quantile(found, np.linspace(0, 1, LEVELS + 1)).astype(np.float32)
 
 
@@ -70,6 +80,8 @@ def _above(
     top = len(level) - 1
     for y in range(first, last):
         for x in range(t.shape[1]):
+            if d[y, x] <= -BESIDE:
+                continue
             near = math.exp(-max(d[y, x], np.float32(0)) / rim) if outer != inner else 0.0
             at = min(max(inner + (outer - inner) * near, 0.0), 1.0) * top
             n = min(int(at), top - 1)
@@ -93,43 +105,48 @@ def _kept(
             depth[y, x] = min(d[y, x], np.float32(far))
 
 
+def texture_over(
+    look: Texture, box: Box, origin: tuple[float, float], size: float, distance: Plane
+) -> Plane:
+    """(H, W) float32 over `box`: a texture where it may matter, and 0 elsewhere.
+
+    origin : where it begins, px; size : px of a cell; distance : of the shape
+    """
+    size = max(size, 0.05)
+    fine = min(look.octaves, max(1, 1 + int(math.log2(max(size / FINEST, 1.0)))))
+    x = (np.arange(box.x0, box.x1) + 0.5 - origin[0]) / size
+    y = (np.arange(box.y0, box.y1) + 0.5 - origin[1]) / size
+    out = np.zeros((box.height, box.width), np.float32)
+
+    def rows(first: int, last: int) -> None:
+        down, across = np.nonzero(distance[first:last] > -BESIDE)
+        at = x[across], y[first + down]
+        out[first + down, across] = texture(look, *at, fine)
+
+    bands.run(rows, bands.split(box.height))
+    return out
+
+
 def damaged(
-    name: str,
-    box: Box,
-    origin: tuple[float, float],
-    size: float,
-    *,
-    octaves: int,
-    angle: float,
-    seed: int,
+    look: Texture,
+    found: Plane,
     amount: float,
     edge: float,
     rim: float,
     soften: float,
     distance: Plane,
 ) -> tuple[Plane, Plane]:
-    """(H, W) float32 over `box`: how much of each px is kept, 0..1, and about how many px deep it
-    lies in what is kept.
+    """(H, W) float32: how much of each px is kept, 0..1, and about how many px deep it lies in
+    what is kept.
 
-    origin : where the texture begins, px; size : px of a cell; amount : the share that goes;
-    edge : how far that is led over to the rim, which is `rim` px deep; distance : of the shape
+    found : of texture_over(); amount : the share that goes; edge : how far that is led over to the
+    rim, which is `rim` px deep; soften : px; distance : of the shape
     """
-    shape = (box.height, box.width)
-    size = max(size, 0.05)
-    fine = min(octaves, max(1, 1 + int(math.log2(max(size / FINEST, 1.0)))))
-    x = (np.arange(box.x0, box.x1) + 0.5 - origin[0]) / size
-    y = (np.arange(box.y0, box.y1) + 0.5 - origin[1]) / size
-    t, keep, depth = (np.empty(shape, np.float32) for _ in range(3))
-    table = levels(name, octaves, angle if name == "scratches" else 0.0)
+    m = found.copy()
+    keep, depth = np.empty_like(found), np.empty_like(found)
+    table = levels(look._replace(seed=7))
     outer, inner = min(amount * (1 + edge), 0.98), amount * (1 - edge)
-
-    def rows(first: int, last: int) -> None:
-        t[first:last] = texture(name, x[None], y[first:last, None], octaves, angle, seed, fine)
-        _above(t, distance, table, inner, outer, max(rim, 0.1), first, last)
-
-    bands.run(rows, bands.split(box.height))
-    bands.run(
-        lambda a, b: _kept(t, distance, max(soften, 1.0), keep, depth, a, b),
-        bands.split(box.height),
-    )
+    split = bands.split(len(m))
+    bands.run(lambda a, b: _above(m, distance, table, inner, outer, max(rim, 0.1), a, b), split)
+    bands.run(lambda a, b: _kept(m, distance, max(soften, 1.0), keep, depth, a, b), split)
     return keep, depth

@@ -5,17 +5,31 @@ from __future__ import annotations
 from collections.abc import Hashable
 
 import numpy as np
+from numba import njit
 
+from .. import bands
 from ..arrays import Planes
 from ..model import OwnPaint, Tone
 from .context import PaintContext
 from .kind import PaintKind
 
 
-def straight(planes: Planes) -> np.ndarray:
-    """Premultiplied to straight alpha."""
-    out = planes.copy()
-    out[:3] = np.clip(out[:3] / np.maximum(out[3], 1e-6), 0, 1)
+@njit(nogil=True, cache=True, error_model="numpy")
+def _straight(planes: Planes, solid: bool, out: Planes, first: int, last: int) -> None:
+    one, zero, least = np.float32(1), np.float32(0), np.float32(1e-6)
+    for y in range(first, last):
+        for x in range(planes.shape[2]):
+            alpha = planes[3, y, x]
+            by = one / max(alpha, least)
+            for p in range(3):
+                out[p, y, x] = min(max(planes[p, y, x] * by, zero), one)
+            out[3, y, x] = one if solid else alpha
+
+
+def straight(planes: Planes, solid: bool = False) -> Planes:
+    """(4, H, W) premultiplied to straight alpha; solid : the colours alone, alpha 1."""
+    out = np.empty(planes.shape, np.float32)
+    bands.run(lambda a, b: _straight(planes, solid, out, a, b), bands.split(planes.shape[1]))
     return out
 
 

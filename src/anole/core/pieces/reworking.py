@@ -80,23 +80,18 @@ def _picture(
     def planes() -> np.ndarray:
         def make() -> np.ndarray:
             wide = box.grown(far)
-            own = backdrop.planes("own", 1.0, wide).copy()
+            own = backdrop.planes("own", 1.0, wide)
             rows, columns = box.slices_in(wide)
             made = coat_kind.reworked(coat, own, wide, context)[:, rows, columns]
-            return np.clip(np.ascontiguousarray(made, np.float32), 0, 1)
+            return np.ascontiguousarray(made, np.float32)
 
         return view.cache.get(key, make)
-
-    def colours() -> np.ndarray:
-        made = straight(planes())
-        made[3] = 1.0
-        return made
 
     return CompositeStep(
         key,
         box,
         lambda: Cover(np.ascontiguousarray(planes()[3]), outside=True, face=False),
-        lambda: view.cache.get(("straight", *key), colours),
+        lambda: view.cache.get(("straight", *key), lambda: straight(planes(), solid=True)),
         1.0,
         "normal",
         NO_FACTORS,

@@ -86,7 +86,8 @@ def toned(planes: Planes, tones: Sequence[Tone], where: Where) -> Planes:
             planes = blur.apply_alpha(op, planes, where)
         else:
             colours = OPERATIONS[type(op)](op, np.ascontiguousarray(planes[:3]), where)
-            planes = np.concatenate([np.clip(colours, 0, 1), planes[3:]]).astype(
-                np.float32, copy=False
-            )
+            made = np.empty((4, *colours.shape[1:]), np.float32)
+            np.clip(colours, 0, 1, out=made[:3], casting="same_kind")
+            made[3] = planes[3]
+            planes = made
     return planes
