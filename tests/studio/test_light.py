@@ -163,10 +163,11 @@ def test_a_shadow_is_dragged_on_the_board(open_window, settle):
     window.show_stage(Stage.COAT)
     now = window.view.transform_now()
     window.selection.choose("words", "f")
-    assert window.tools.throwing.spots(now) is None
+    assert not window.tools.throwing.grips(now)
     window.selection.choose("words", "h")
     settle(window)
-    middle, spot = window.tools.throwing.spots(now)
+    spot = window.tools.throwing.grips(now)["end"]
+    middle = now.to_widget(*window.tools.throwing.path().start)
     pull(window.view, spot, middle + QPointF(60, 0) - spot)
     shadow, em = window.selection.lettering.style[0], window.selection.lettering.size.value
     assert shadow.lamp.bearing == pytest.approx(270, abs=2)
@@ -175,7 +176,7 @@ def test_a_shadow_is_dragged_on_the_board(open_window, settle):
     lift = 60 / now.zoom * math.tan(math.radians(shadow.lamp.elevation))
     assert shadow.lift.px(em) == pytest.approx(lift, rel=0.05)
     assert [s.name for s in window.document.history.steps] == ["Open", "Throw the shadow"]
-    _, spot = window.tools.throwing.spots(now)
+    spot = window.tools.throwing.grips(now)["end"]
     assert window.tools.throwing.hover(spot) is not None
     window.document.undo()
     assert window.selection.lettering.style[0].lamp is None

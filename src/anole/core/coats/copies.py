@@ -141,6 +141,9 @@ class CopiesKind(PaintedCoat[Copies]):
             lambda: _laid(backdrop.planes("lit", 1.0, source), source, copies, box),
         )
 
+    def bow(self, coat: Copies) -> float:
+        return coat.bow
+
     def throw(self, coat: Copies, context: CoatContext) -> Throw:
         return Throw(context.px(coat.to_x), context.px(coat.to_y))
 

@@ -52,6 +52,7 @@ class CoatKind(Protocol[C]):
     mark : its small drawing, SVG shapes in a box of 16 x 16 drawn with a line of 1.5 in any colour
     repeats : it shows the piece's own picture once more: "copies", "mirror",
         "streak", "walls"; "" for all others
+    across : it has a place across the edge, and a band in the drawing of a section
     extends : it adds to the shape for coats that follow the whole, and itself follows the letters or
         what strokes add to them
     An undeclared read gives stale pictures: while guard.ON is set it raises instead.
@@ -67,6 +68,7 @@ class CoatKind(Protocol[C]):
     coverage_reads: Reads = Reads.FIELDS
     colour_reads: Reads = Reads.NOTHING
     repeats: str = ""
+    across: bool = True
     extends: bool = False
 
     # pixels
@@ -179,6 +181,15 @@ class CoatKind(Protocol[C]):
     def thrown_to(self, coat: C, context: CoatContext, throw: Throw) -> dict[str, Any]:
         """The fields that throw it there."""
         return {}
+
+    def aim(self, coat: C) -> tuple[float, float] | None:
+        """The point that it runs toward, its fields `point_x` and `point_y`, shares of the board."""
+        return None
+
+    def bow(self, coat: C) -> float | None:
+        """How far the path to where it is thrown bends to its right, a share of its length: its
+        field `bow`; None for a straight one."""
+        return None
 
     def measure(self, coat: C) -> tuple[str, Length] | None:
         """The one length that tells coats of its kind apart, where they have no span."""

@@ -45,6 +45,7 @@ class RippleKind(CoatKind[Ripple]):
     struct = Ripple
     title, family, about = "Ripple", "Surface", "waves, turbulence or light move the letters"
     mark = '<path d="M1.5 5q3.2-4 6.5 0t6.5 0M1.5 11q3.2-4 6.5 0t6.5 0"/>'
+    across = False
     coverage_reads = Reads.NOTHING
 
     def shapes(self, coat: Ripple) -> bool:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from typing import Any
 
 import numpy as np
 
@@ -16,7 +17,7 @@ from ..paint.context import PaintContext
 from ..paint.own import straight
 from . import easing
 from .context import CoatContext, Overlap, Reads
-from .kind import Cover, PaintedCoat, Place
+from .kind import Cover, PaintedCoat, Place, Throw
 
 AROUND = 0.6
 """em round the outlines within which a piece's picture is looked for."""
@@ -28,6 +29,7 @@ class StreakKind(PaintedCoat[Streak]):
     struct = Streak
     title, family, about = "Streak", "Surface", "wind-blown lines behind the letters"
     mark = '<path d="M2 4h7M2 8h12M2 12h9"/><path d="M10.500 4h3.500M12 12h2" opacity=".5"/>'
+    across = False
     place = Place.GROUND
     repeats = "streak"
     coverage = (
@@ -44,6 +46,19 @@ class StreakKind(PaintedCoat[Streak]):
 
     def measure(self, coat: Streak) -> tuple[str, Length]:
         return "length", coat.reach
+
+    def throw(self, coat: Streak, context: CoatContext) -> Throw:
+        turn, far = math.radians(coat.bearing), context.px(coat.reach)
+        return Throw(far * math.sin(turn), -far * math.cos(turn))
+
+    def thrown_to(self, coat: Streak, context: CoatContext, throw: Throw) -> dict[str, Any]:
+        far = round(math.hypot(throw.dx, throw.dy) / context.scale, 2)
+        reach = coat.reach.like(far, context.em, context.dpi)
+        bearing = math.degrees(math.atan2(throw.dx, -throw.dy)) % 360
+        return {
+            "reach": Length(round(reach.value, 4), reach.unit),
+            "bearing": round(bearing, 1) if far else coat.bearing,
+        }
 
     def box(self, coat: Streak, context: CoatContext) -> Box:
         source = self._source_box(coat, context)

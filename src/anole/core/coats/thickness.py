@@ -95,6 +95,9 @@ class ThicknessKind(PaintedCoat[Thickness]):
         colours = lit(colours, made, coat, context, paint.box)
         return colours if coat.rim is None else _rimmed(colours, made, coat, context, paint)
 
+    def aim(self, coat: Thickness) -> tuple[float, float] | None:
+        return (coat.point_x, coat.point_y) if coat.way == "toward" else None
+
     def throw(self, coat: Thickness, context: CoatContext) -> Throw | None:
         if coat.way != "throw":
             return None

@@ -24,6 +24,7 @@ class ToneKind(CoatKind[ToneCoat]):
     struct = ToneCoat
     title, family, about = "Tone", "Face", "changes what the coats beneath painted"
     mark = '<circle cx="8" cy="8" r="5.5"/><path d="M8 2.5a5.5 5.5 0 0 1 0 11z" fill="currentColor" stroke="none"/>'
+    across = False
     coverage_reads = Reads.NOTHING
 
     def reworks(self, coat: ToneCoat) -> bool:

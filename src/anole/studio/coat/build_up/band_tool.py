@@ -12,15 +12,41 @@ from ...commands.coats import switch
 from ...session import Session
 from .axis import Axis
 from .state import BuildUpState, eye_box
+from .tags import has_tag
 
 GRAB, SNAP = 7.0, 6.0
 
 
-def row_at(state: BuildUpState, y: float) -> int | None:
-    for index, row in enumerate(state.rows):
-        if row.top() <= y < row.bottom():
+def row_at(state: BuildUpState, at: QPointF) -> int | None:
+    """Which coat's band or tag is there."""
+    for index, (coat, row) in enumerate(zip(state.coats, state.rows, strict=True)):
+        if has_tag(coat):
+            if row.contains(at):
+                return index
+        elif row.top() <= at.y() < row.bottom():
             return index
     return None
+
+
+def place_for(state: BuildUpState, coat: Coat, at: QPointF) -> int | None:
+    """The place in the stack to which a coat is pulled there; None where it stays."""
+    own, over = state.coats.index(coat), row_at(state, at)
+    if over is not None and has_tag(state.coats[over]):
+        return over
+    places = [n for n, one in enumerate(state.coats) if not has_tag(one)]
+    bands = state.bands
+    if not bands or not (bands[-1].top() - GRAB <= at.y() <= bands[0].bottom() + GRAB):
+        return None if has_tag(coat) or not bands else _nearest(state, places, at.y())
+    if not has_tag(coat):
+        return _nearest(state, places, at.y())
+    below = min(max(round((bands[0].bottom() - at.y()) / bands[0].height()), 0), len(bands))
+    place = places[below - 1] + 1 if below else places[0]
+    return place - 1 if own < place else place
+
+
+def _nearest(state: BuildUpState, places: list[int], y: float) -> int:
+    low, height = state.bands[0].bottom(), state.bands[0].height()
+    return places[min(max(int((low - y) / height), 0), len(places) - 1)]
 
 
 def end_at(state: BuildUpState, coat: Coat, x: float) -> str | None:
@@ -68,11 +94,11 @@ class BandTool:
         self.frozen: Axis | None = None
 
     def press(self, state: BuildUpState, at: QPointF) -> None:
-        index = row_at(state, at.y())
+        index = row_at(state, at)
         if index is None:
             return
         coat = state.coats[index]
-        if eye_box(state.rows[index]).adjusted(-4, -4, 4, 4).contains(at):
+        if eye_box(state.rows[index], has_tag(coat)).adjusted(-4, -4, 4, 4).contains(at):
             self.selection.choose(self.selection.piece_id, coat.id)
             switch(self.session)
             return
@@ -87,7 +113,7 @@ class BandTool:
         if self._held in ("from", "to"):
             self._pull_end(state, at.x())
         elif self._held == "order":
-            self._order(state, at.y())
+            self._order(state, at)
         elif self._held == "shift":
             self._shift(state, at.x())
 
@@ -99,8 +125,11 @@ class BandTool:
         by = at - self._from
         if abs(by.y()) > 5 and abs(by.y()) > abs(by.x()):
             self._held = "order"
-        elif abs(by.x()) > 5 and self.start is not None and kind_of(self.start).span(self.start):
-            self._held = "shift"
+        elif abs(by.x()) > 5 and self.start is not None:
+            if has_tag(self.start):
+                self._held = "order"
+            elif kind_of(self.start).span(self.start):
+                self._held = "shift"
 
     def _pull_end(self, state: BuildUpState, x: float) -> None:
         coat = self.start
@@ -135,13 +164,12 @@ class BandTool:
                 name, lambda b: change_coat(b, piece, coat.id, **fields), self._token
             )
 
-    def _order(self, state: BuildUpState, y: float) -> None:
+    def _order(self, state: BuildUpState, at: QPointF) -> None:
         coat, piece = self.start, self.selection.coated
-        if coat is None or piece is None or not state.rows:
+        if coat is None or piece is None or coat not in state.coats:
             return
-        low, height = state.rows[0].bottom(), state.rows[0].height()
-        place = min(max(int((low - y) / height), 0), len(state.rows) - 1)
-        if piece.style[place].id != coat.id:
+        place = place_for(state, coat, at)
+        if place is not None and piece.style[place].id != coat.id:
             self.document.apply(
                 "Order coats", lambda b: move_coat(b, piece.id, coat.id, place), self._token
             )

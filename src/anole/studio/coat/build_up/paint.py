@@ -16,6 +16,7 @@ from .marks import handles as paint_handles
 from .marks import ruler, uprights
 from .profile import row_pixels
 from .state import FOOT, LABELS, STRIP, BuildUpState
+from .tags import has_tag, paint_tags
 
 
 def paint(painter: QPainter, state: BuildUpState) -> None:
@@ -24,11 +25,14 @@ def paint(painter: QPainter, state: BuildUpState) -> None:
     _ground_and_letter(painter, state, area)
     lefts = dict.fromkeys((coat.id for coat in state.coats), state.axis.edge)
     for coat, row in zip(state.coats, state.rows, strict=True):
-        if coat.id not in state.failed:
+        if coat.id not in state.failed and not has_tag(coat):
             lefts[coat.id] = _coat(painter, state, coat, row)
     uprights(painter, state, area)
     ruler(painter, state)
+    paint_tags(painter, state)
     for coat, row in zip(state.coats, state.rows, strict=True):
+        if has_tag(coat):
+            continue
         paint_label(painter, state, coat, row, lefts[coat.id])
         if coat.id == state.chosen:
             paint_handles(painter, state, coat, row)

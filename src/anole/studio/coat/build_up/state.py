@@ -18,7 +18,8 @@ EYE = 15.0
 
 
 class BuildUpState(NamedTuple):
-    """One state of the drawing; rows are bottom first like the coats, `failed` ids of those
+    """One state of the drawing; rows are bottom first like the coats, those of
+    coats without a place across the edge being their tags, `failed` ids of those
     that are left out."""
 
     coats: tuple[Coat, ...]
@@ -32,10 +33,16 @@ class BuildUpState(NamedTuple):
     failed: frozenset[str] = frozenset()
 
     @property
+    def bands(self) -> list[QRectF]:
+        """The rows of the coats that have a place across the edge, bottom first."""
+        both = zip(self.coats, self.rows, strict=True)
+        return [row for coat, row in both if kind_of(coat).across]
+
+    @property
     def area(self) -> QRectF:
         """Where the coats are drawn."""
-        top = min((row.top() for row in self.rows), default=RULER)
-        low = max((row.bottom() for row in self.rows), default=RULER + 40)
+        top = min((row.top() for row in self.bands), default=RULER)
+        low = max((row.bottom() for row in self.bands), default=RULER + 40)
         return QRectF(QPointF(self.axis.left, top), QPointF(self.axis.right, low))
 
     def ends(self, coat: Coat) -> tuple[float, float] | None:
@@ -80,6 +87,6 @@ class BuildUpState(NamedTuple):
         return f"{kind_of(coat).title} {coat.name}{where}{off}"
 
 
-def eye_box(row: QRectF) -> QRectF:
-    """Where the eye of a row is."""
-    return QRectF(3, row.center().y() - EYE / 2, EYE, EYE)
+def eye_box(row: QRectF, tag: bool = False) -> QRectF:
+    """Where the eye of a row is, or of a tag."""
+    return QRectF(3 + (row.left() if tag else 0), row.center().y() - EYE / 2, EYE, EYE)

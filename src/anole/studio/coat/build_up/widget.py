@@ -17,13 +17,14 @@ from PyQt6.QtGui import (
 )
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
+from ....core.model import Coat
 from ....core.pieces.registry import coated_kind
 from ... import theme
 from ...canvas import Canvas
 from ...plain import tip
 from ...session import Session
 from ..measures import Measures
-from . import probe
+from . import probe, tags
 from .axis import Axis, axis_for
 from .band_tool import BandTool, end_at, row_at
 from .keys import press_key
@@ -70,7 +71,9 @@ class BuildUp(QWidget):
 
     def minimumSizeHint(self) -> QSize:
         coats = self.selection.coated.style if self.selection.coated else ()
-        return QSize(280, int(RULER + 14 + LEAST_ROW * max(len(coats), 4) + FOOT + STRIP + 16))
+        places = tags.placed(coats, 280 - 12)
+        bands = LEAST_ROW * max(len(coats) - len(places), 4) + tags.height(places)
+        return QSize(280, int(RULER + 14 + bands + FOOT + STRIP + 16))
 
     # what is drawn
 
@@ -116,12 +119,21 @@ class BuildUp(QWidget):
         self.unit = unit
         self.update()
 
-    def _rows(self, count: int) -> tuple[QRectF, ...]:
-        room = self.height() - RULER - 14 - FOOT - STRIP - 16
+    def _rows(self, coats: tuple[Coat, ...]) -> tuple[QRectF, ...]:
+        """Bands above each other, and below the strip the tags."""
+        places = tags.placed(coats, self.width() - 12)
+        count = len(coats) - len(places)
+        room = self.height() - RULER - 14 - FOOT - STRIP - 16 - tags.height(places)
         height = min(max(room / max(count, 1), LEAST_ROW), MOST_ROW)
-        low = RULER + 14 + height * count
-        width = self.width() - LABELS - 14
-        return tuple(QRectF(LABELS, low - height * (n + 1), width, height) for n in range(count))
+        low, width = RULER + 14 + height * max(count, 1), self.width() - LABELS - 14
+        below, n, rows = low + FOOT + STRIP + 18, 0, []
+        for coat in coats:
+            if coat.id in places:
+                rows.append(places[coat.id].translated(0, below))
+            else:
+                n += 1
+                rows.append(QRectF(LABELS, low - height * n, width, height))
+        return tuple(rows)
 
     def state(self) -> BuildUpState | None:
         """The drawing as it stands; None when nothing that wears coats is chosen."""
@@ -134,7 +146,7 @@ class BuildUp(QWidget):
         axis = self._tool.frozen or axis_for(sound, section, left, right)
         return BuildUpState(
             piece.style,
-            self._rows(len(piece.style)),
+            self._rows(piece.style),
             axis,
             section,
             self.selection.coat_id,
@@ -210,7 +222,7 @@ class BuildUp(QWidget):
             self._tool.pull(state, at)
 
     def _point_out(self, state: BuildUpState, at: QPointF) -> None:
-        index = row_at(state, at.y())
+        index = row_at(state, at)
         coat = state.coats[index] if index is not None else None
         self.setToolTip("" if coat is None else tip(state.tip(coat)))
         on_end = coat is not None and end_at(state, coat, at.x()) is not None
@@ -224,7 +236,7 @@ class BuildUp(QWidget):
         state = self.state()
         if event is None or state is None:
             return
-        index = row_at(state, event.pos().y())
+        index = row_at(state, QPointF(event.pos()))
         if index is not None:
             self.selection.choose(self.selection.piece_id, state.coats[index].id)
         self.session.shell.show_menu("coat", event.globalPos())
