@@ -16,6 +16,9 @@ from .fields import FieldPanel
 from .layouts import column, row
 from .switch import Toggle
 from .table import CONTROLS, many
+from .tone_handles import PULLED
+from .tone_heaps import ToneHeaps
+from .tone_line import ToneLine
 
 KINDS = {str(kind.__struct_config__.tag): kind for kind in get_args(Tone)}
 RAMP = (Stop(0, Colour(24, 20, 48)), Stop(1, Colour(255, 226, 160)))
@@ -33,11 +36,13 @@ def fresh(kind: Any) -> Any:
 
 
 class ToneRow(QWidget):
-    """`edited(operation, token)`, `removed()`, `raised()`: one place earlier."""
+    """`edited(operation, token)`, `removed()`, `raised()`: one place earlier; `asked()`: what it
+    acts on is to be counted."""
 
     edited = pyqtSignal(object, object)
     removed = pyqtSignal()
     raised = pyqtSignal()
+    asked = pyqtSignal()
 
     def __init__(self, kind: type[msgspec.Struct]) -> None:
         super().__init__()
@@ -55,7 +60,12 @@ class ToneRow(QWidget):
             button.setAccessibleName(words)
         self.toggle.setAccessibleName(f"{name}, on or off")
         self.fields = FieldPanel(kind)
+        self.line = ToneLine(self._value) if kind in PULLED else None
         layout = column(self, self.fields, gap=4)
+        if self.line is not None:
+            layout.insertWidget(0, self.line)
+            self.line.edited.connect(self._put)
+            self.line.seen.connect(lambda: self.asked.emit())
         layout.insertLayout(0, row(self.head, up, out, self.toggle, gap=2, stretch=0))
         self.head.clicked.connect(lambda: self.unfold(self.fields.isHidden()))
         self.toggle.clicked.connect(lambda: self._set("on", not self._value.on, None))
@@ -66,6 +76,8 @@ class ToneRow(QWidget):
 
     def unfold(self, on: bool) -> None:
         self.fields.setVisible(on)
+        if self.line is not None:
+            self.line.setVisible(on)
         mark = "▾" if on else "▸"
         self.head.setText(f"{mark}  {title_of(str(self.kind.__struct_config__.tag))}")
 
@@ -73,9 +85,17 @@ class ToneRow(QWidget):
         self._value = value
         self.toggle.setChecked(value.on)
         self.fields.show_struct(value)
+        if self.line is not None:
+            self.line.show_op(value)
+
+    def _put(self, value: Any, token: object | None) -> None:
+        self.show_value(value)
+        self.edited.emit(value, token)
 
     def _set(self, name: str, value: Any, token: object | None) -> None:
         self._value = msgspec.structs.replace(self._value, **{name: value})
+        if self.line is not None:
+            self.line.show_op(self._value)
         self.edited.emit(self._value, token)
 
 
@@ -85,6 +105,7 @@ class ToneList(Control):
         self._ops: tuple[Any, ...] = ()
         self.rows: list[ToneRow] = []
         self._context: Context | None = None
+        self._heaps = ToneHeaps(self, lambda: self.rows)
         self.add = Box()
         self.add.setAccessibleName("Add a tone operation")
         self.add.addItem("+ tone")
@@ -116,6 +137,7 @@ class ToneList(Control):
             row_of_op.edited.connect(lambda v, t, n=number: self._put(n, v, t))
             row_of_op.removed.connect(lambda n=number: self._send(self._without(n)))
             row_of_op.raised.connect(lambda n=number: self._raise(n))
+            row_of_op.asked.connect(self._heaps.ask)
             if self._context is not None:
                 row_of_op.fields.take(self._context)
             self.rows.append(row_of_op)
