@@ -6,6 +6,13 @@ from anole.core.atomic import write_bytes
 from anole.core.library.styles import SUFFIX, built_in_folder, file_name
 from anole.core.model import Style, to_json
 
+from .styles_depth import (
+    floor_mirror,
+    pier_block,
+    pressed_plank,
+    receding_block,
+    stack_of_cards,
+)
 from .styles_flat import candy_drop, hue_run, picture_in_words, title_shout
 from .styles_light import fog_swell, rink_tube, spray_halo
 from .styles_metal import (
@@ -16,6 +23,7 @@ from .styles_metal import (
     wheel_steel,
     worn_metal,
 )
+from .styles_surface import comet_wind, heat_wave, jelly, slate_cut, water_colour
 
 STYLES = {
     "title shout": (("flat", "stripes", "outline", "loud"), title_shout),
@@ -30,6 +38,16 @@ STYLES = {
     "spray halo": (("spray", "specks", "glow"), spray_halo),
     "candy drop": (("sweet", "gloss", "pink"), candy_drop),
     "hue run": (("rainbow", "colour", "party"), hue_run),
+    "pressed plank": (("wood", "raised", "ground"), pressed_plank),
+    "pier block": (("block", "solid", "pose", "warm"), pier_block),
+    "receding block": (("block", "solid", "cold"), receding_block),
+    "stack of cards": (("paper", "stack", "copies"), stack_of_cards),
+    "floor mirror": (("reflection", "polished", "cold"), floor_mirror),
+    "jelly": (("sweet", "glass", "gloss"), jelly),
+    "comet wind": (("wind", "speed", "sport"), comet_wind),
+    "heat wave": (("fire", "heat", "waves"), heat_wave),
+    "slate cut": (("stone", "engraved", "worn"), slate_cut),
+    "water-colour": (("paint", "paper", "soft"), water_colour),
     "picture in words": (("picture", "ground", "two colours"), picture_in_words),
 }
 

@@ -14,10 +14,13 @@ from anole.core.model import (
     Invert,
     Lamp,
     Levels,
+    OwnPaint,
     Pattern,
+    Perceptual,
     Shadow,
     Sheen,
     Stroke,
+    Thickness,
 )
 
 from .style_parts import DOWN, colour, em, inks, span, stops
@@ -84,11 +87,19 @@ def candy_drop() -> tuple[Coat, ...]:
             paint=colour("#3a0624"),
             lamp=Lamp(bearing=350, elevation=48, size=0.7),
         ),
+        Thickness(
+            id="8",
+            name="its own darker colours",
+            throw_x=em(0.0),
+            throw_y=em(0.1),
+            paint=OwnPaint(tone=(Exposure(stops=-1.3), Perceptual(chroma=1.15))),
+            wall_light=0.5,
+        ),
         Stroke(
             id="2",
             name="syrup",
-            span=span("0em", "-0.045em"),
-            paint=Gradient(stops=stops((0, "#b8145e"), (1, "#6b0638"))),
+            span=span("0em", "-0.03em"),
+            paint=Gradient(stops=stops((0, "#e0347f"), (1, "#a3104f"))),
         ),
         Fill(
             id="3",

@@ -6,6 +6,7 @@ import msgspec
 
 from anole.core.model import (
     Board,
+    Copies,
     Emblem,
     Gradient,
     Ground,
@@ -28,18 +29,6 @@ from anole.core.model import (
 
 from .artwork import winged_wheel
 from .common import carrying, flat, stops, stroke, styled, words
-
-
-def _cards(step: float, colours: tuple[str, ...]) -> tuple[Shadow, ...]:
-    """Copies of the silhouette laid along a short path, the farthest first."""
-    lamp = Lamp(bearing=328, elevation=45, size=0)
-    return tuple(
-        Shadow(
-            id=f"card-{n}", name=f"card {n}", lift=Length(step * n, "em"), lamp=lamp,
-            opacity=1.0, paint=flat(colours[(n - 1) % len(colours)]),
-        )
-        for n in range(len(colours), 0, -1)
-    )  # fmt: skip
 
 
 def board() -> Board:
@@ -96,7 +85,8 @@ def board() -> Board:
         id="emblem", name="Winged wheel", asset=sha, height=Length(284),
         place=Place(x=500, y=500),
         style=(
-            *_cards(0.016, ("#0c2e28", "#b98a3c", "#0c2e28", "#b98a3c", "#0c2e28", "#b98a3c", "#0c2e28")),
+            Copies(id="emblem-cards", name="cards", of="picture", count=6.0,
+                   to_x=Length(0.07, "em"), to_y=Length(0.09, "em")),
             stroke("emblem-line", 0.02, "#0c2e28"),
             Relief(id="emblem-relief", span=Span(Position(0, "em"), Position(0.05, "em")),
                    height=Length(0.03, "em"), opacity=0.6),
