@@ -81,7 +81,7 @@ def board() -> Board:
     )  # fmt: skip
     block = words(
         "Evening", "SKATE TILL TEN", "Anton", 250, 877, 1790,
-        pose=Pose(turn_x=36, turn_y=-9, turn_z=-3, distance=7), box=shrink(1400, 320),
+        pose=Pose(turn_x=36, turn_y=-9, turn_z=-3, distance=7), box=shrink(1180, 300),
     )  # fmt: skip
     when = words("When", "every Saturday", "Pacifico", 150, 877, 2085, box=shrink(1300, 200))
     club = words(
