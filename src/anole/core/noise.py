@@ -12,6 +12,9 @@ from numba import njit
 from .arrays import Plane, Real
 
 F = np.float32
+_TURNS = np.arange(16) * (np.pi / 8)
+WAYS = np.stack([np.cos(_TURNS), np.sin(_TURNS)], 1).astype(F)
+"""Sixteen directions."""
 
 
 @njit(nogil=True, cache=True)
@@ -32,8 +35,7 @@ def lattice_share(x: int, y: int, seed: int) -> np.float32:
 @njit(nogil=True, cache=True)
 def lattice_slope(h: int, slopes: np.ndarray, at: int) -> None:
     """One of sixteen directions as x and y."""
-    turn = (h & 15) * (np.pi / 8)
-    slopes[at], slopes[at + 1] = np.float32(np.cos(turn)), np.float32(np.sin(turn))
+    slopes[at], slopes[at + 1] = WAYS[h & 15, 0], WAYS[h & 15, 1]
 
 
 @njit(nogil=True, cache=True)

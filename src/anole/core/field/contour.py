@@ -9,6 +9,9 @@ from numba import njit
 from ..arrays import Chords, Plane, Real
 from ..box import Box
 
+MOST_AT_ONCE = 1 << 16
+"""Chords that there is room for at first; where there are more the plane is gone through again."""
+
 
 @njit(nogil=True, cache=True)
 def _backward(
@@ -73,7 +76,7 @@ def contour(plane: Plane, level: float, box: Box) -> Chords:
 
     plane : (H, W) float32 over `box`
     """
-    room = np.empty((4096, 4))
+    room = np.empty((MOST_AT_ONCE, 4))
     count = _crossings(plane, level, room)
     if count > len(room):
         room = np.empty((count, 4))

@@ -53,9 +53,9 @@ def texture(look: Texture, x: np.ndarray, y: np.ndarray, fine: int) -> Plane:
         turn = math.radians(look.angle)
         along = u * math.sin(turn) - v * math.cos(turn)
         u, v = along / STRETCH, u * math.cos(turn) + v * math.sin(turn)
-        rough = _fbm(u / CELLS % 1, v / CELLS % 1, CELLS, CELLS, octaves, fine, seed)
+        rough = _fbm(u / CELLS, v / CELLS, CELLS, CELLS, octaves, fine, seed)
         return np.abs(rough - np.float32(0.5))
-    u, v = u / CELLS % 1, v / CELLS % 1
+    u, v = u / np.float32(CELLS), v / np.float32(CELLS)
     rough = _fbm(u, v, CELLS, CELLS, octaves, fine, seed)
     if look.name == "chips":
         return rough
@@ -114,8 +114,8 @@ def texture_over(
     """
     size = max(size, 0.05)
     fine = min(look.octaves, max(1, 1 + int(math.log2(max(size / FINEST, 1.0)))))
-    x = (np.arange(box.x0, box.x1) + 0.5 - origin[0]) / size
-    y = (np.arange(box.y0, box.y1) + 0.5 - origin[1]) / size
+    x = ((np.arange(box.x0, box.x1) + 0.5 - origin[0]) / size).astype(np.float32)
+    y = ((np.arange(box.y0, box.y1) + 0.5 - origin[1]) / size).astype(np.float32)
     out = np.zeros((box.height, box.width), np.float32)
 
     def rows(first: int, last: int) -> None:

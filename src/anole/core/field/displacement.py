@@ -44,7 +44,7 @@ def turbulence(amount: float, size: float, octaves: int, seed: int) -> Displacem
     tile = CELLS * max(size, 1e-3)
 
     def at(x: np.ndarray, y: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
-        u, v = np.broadcast_arrays(np.asarray(x / tile % 1), np.asarray(y / tile % 1))
+        u, v = np.broadcast_arrays(np.asarray(x / tile), np.asarray(y / tile))
         out = np.empty((2, *u.shape), np.float32)
 
         def rows(first: int, last: int) -> None:
