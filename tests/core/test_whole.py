@@ -33,6 +33,8 @@ from anole.core.model import (
     Stroke,
     Thickness,
 )
+from anole.core.pieces.cluster_shape import silhouette
+from anole.core.pieces.registry import coated_kind
 from anole.core.render.export import rgba
 
 from .shapes import closed
@@ -122,8 +124,8 @@ def test_no_ground_shows_between_walls_and_the_line_round_them(above, smaller):
 def test_walls_hang_on_the_strokes_or_on_the_letters_alone():
     span = Span(Position(-8.0, "px"), Position(0.0, "px"))
     line = Stroke(id="s", span=span, paint=RED)
-    for silhouette, longer in (("whole", 8), ("letters", 0)):
-        found = picture(words(thick(40.0, 0.0, silhouette=silhouette), line, FILL, text="I"))
+    for edge, longer in (("whole", 8), ("letters", 0)):
+        found = picture(words(thick(40.0, 0.0, silhouette=edge), line, FILL, text="I"))
         row = found[100]
         blue = np.flatnonzero(row[:, 2] > row[:, 0] + 60)
         red = np.flatnonzero(row[:, 0] > row[:, 2] + 60)
@@ -212,3 +214,16 @@ def test_any_scale_is_the_same_block():
     off = np.abs(picture(piece) - fine)
     assert off.mean() < 0.5
     assert np.percentile(off, 99.9) < 30
+
+
+@pytest.mark.parametrize("taper", [0.0, 0.4])
+def test_a_cluster_s_silhouette_has_the_walls_and_copies_of_its_pieces(taper):
+    kind = coated_kind(words())
+    coat = thick(40.0, 30.0, taper=taper)
+    found = rasterise(silhouette([(words(coat, FILL), kind)], 96.0, 1.0), BOX)[0]
+    off = np.abs(found - swept(words(), 40.0, 30.0))
+    assert off.mean() < 0.002 + 0.02 * taper
+    copies = Copies(id="c", to_x=Length(60.0), to_y=Length(0.0), count=200.0)
+    found = rasterise(silhouette([(words(copies, FILL, text="I"), kind)], 96.0, 1.0), BOX)[0]
+    off = np.abs(found - swept(words(text="I"), 60.0, 0.0))
+    assert off.mean() < 0.01

@@ -6,7 +6,18 @@ from hypothesis import strategies as st
 from PyQt6.QtCore import QPoint, QPointF, Qt
 
 from anole.core.coats.registry import KINDS
-from anole.core.model import Colour, ColourPaint, Gradient, Lamp, Length, Position, Span, Stop
+from anole.core.model import (
+    Colour,
+    ColourPaint,
+    Gradient,
+    Lamp,
+    Length,
+    Position,
+    Ripple,
+    Span,
+    Stop,
+)
+from anole.core.model.coats.base import ShapingCoat
 from anole.studio.app import application
 from anole.studio.controls.colour import ColourControl
 from anole.studio.controls.colour_field import from_share, share_of
@@ -213,7 +224,12 @@ def test_every_coat_has_a_panel_that_shows_changes_from_outside(struct, shown):
     panel = FieldPanel(struct, headed=True)
     found = shown(panel)
     panel.take(Context(100, 96, 10, Lamp()))
-    panel.show_struct(struct(id="x", opacity=0.25, blend="screen"))
-    assert panel.controls["opacity"].value() == 0.25
-    assert panel.controls["blend"].value() == "screen"
+    numbers = ["opacity", "phase_x"] if struct is Ripple else ["opacity", "amount"]
+    name = next(n for n in numbers if n in panel.controls)
+    panel.show_struct(struct(id="x", blend="screen", **{name: 0.25}))
+    assert panel.controls[name].value() == 0.25
+    if issubclass(struct, ShapingCoat):
+        assert "blend" not in panel.controls  # it paints nothing
+    else:
+        assert panel.controls["blend"].value() == "screen"
     assert not found

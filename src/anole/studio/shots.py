@@ -12,14 +12,16 @@ import msgspec
 from PyQt6.QtGui import QPainter
 from PyQt6.QtWidgets import QApplication, QWidget
 
+from ..core.edit.coats import change_coat
 from ..core.edit.pieces import change_piece
-from ..core.model import Coated, Fill, Gradient, Pattern, Pose
+from ..core.model import Coated, Curves, Fill, Gradient, Pattern, Pose, ToneCoat
 from ..core.model.nesting import every
 from .app import DEMO, application
 from .board_files import demo_folder
 from .controls.gradient_page import GradientPage
 from .controls.paint import PaintControl
 from .controls.picture_choice import PictureChoice
+from .controls.tone_list import ToneList
 from .shell import Stage
 from .window import Window
 
@@ -82,6 +84,33 @@ def views(window: Window, out: Path) -> None:
     page.shelf.unfold(True)
     settle(window)
     shoot(window, out / "coat-gradient.png")
+    _depth(window, out)
+
+
+def _depth(window: Window, out: Path) -> None:
+    """The poster: a block in space, and a tone over a wind, its curve on what it acts on."""
+    _open(window, "plank-track.anole")
+    window.show_stage(Stage.COAT)
+    _choose(window, "Evening", "block")
+    settle(window)
+    shoot(window, out / "coat-depth.png")
+    _choose(window, "When", "lamplight")
+    piece, coat = window.selection.piece_id, window.selection.coat
+    assert piece is not None and isinstance(coat, ToneCoat)
+    ops = (*coat.tone, Curves(at_25=0.18, at_75=0.84))
+    window.document.apply("Tone", lambda b: change_coat(b, piece, coat.id, tone=ops))
+    tone = window.coat.panel(ToneCoat).controls["tone"]
+    assert isinstance(tone, ToneList)
+    tone.rows[-1].unfold(True)
+    _until_counted(window, tone)
+    shoot(window, out / "coat-tone.png")
+
+
+def _until_counted(window: Window, tone: ToneList, seconds: float = 20.0) -> None:
+    """Wait for the histogram, which comes a moment after the picture."""
+    line, end = tone.rows[-1].line, time.monotonic() + seconds
+    while line is not None and not line.bins.any() and time.monotonic() < end:
+        settle(window)
 
 
 def _scene(window: Window, out: Path) -> None:

@@ -21,6 +21,7 @@ from ..paint.context import PaintContext
 from ..paint.own import straight
 from .context import CoatContext, Overlap, Reads
 from .kind import Cover, PaintedCoat, Place, Throw
+from .throwing import thrown
 
 AROUND = 0.6
 """em round the outlines within which a piece's picture is looked for."""
@@ -148,13 +149,7 @@ class CopiesKind(PaintedCoat[Copies]):
         return Throw(context.px(coat.to_x), context.px(coat.to_y))
 
     def thrown_to(self, coat: Copies, context: CoatContext, throw: Throw) -> dict[str, Length]:
-        px = (throw.dx / context.scale, throw.dy / context.scale)
-        made = (
-            old.like(round(by, 2), context.em, context.dpi)
-            for old, by in zip((coat.to_x, coat.to_y), px, strict=True)
-        )
-        to_x, to_y = (Length(round(one.value, 4), one.unit) for one in made)
-        return {"to_x": to_x, "to_y": to_y}
+        return thrown(coat, ("to_x", "to_y"), throw, context)
 
     def samples(self) -> tuple[Copies, ...]:
         return Copies(id="sample"), Copies(id="sample", of="picture", turn=9)
@@ -169,7 +164,11 @@ def with_copies(coat: Copies, context: CoatContext) -> Chords:
     outlines, where their coverage passes the half."""
     chords = context.edge_chords(True)
     copies = [copy for copy in path(coat, context) if copy.strength >= COUNTS]
-    if len(copies) * len(chords) <= MOST_UNITED:
+    most = max(MOST_UNITED // max(len(chords), 1), 2)
+    if context.window.empty and len(copies) > most:
+        # where no px are wanted there is no picture to trace them from
+        copies = [copies[n] for n in np.linspace(0, len(copies) - 1, most).astype(int)]
+    if len(copies) * len(chords) <= MOST_UNITED or context.window.empty:
         return united_outlines([_placed(chords, copy.matrix) for copy in copies])
     whole = around(_landing(ink_box(chords), copy.matrix) for copy in copies)
     box = whole.grown(2).meet(context.window.grown(MARGIN))

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from typing import Any
 
 import numpy as np
 
@@ -16,7 +17,8 @@ from ..paint.own import straight
 from ..tone.blur import blurred
 from .context import CoatContext, Overlap, Reach, Reads
 from .height_field import Heights, ends, heights_over, sigma
-from .kind import CoatKind, Cover, Place
+from .kind import CoatKind, Cover, Place, Throw
+from .throwing import thrown
 
 GEOMETRY = ("span", "moulding", "rounding", "silhouette")
 STEP = 16
@@ -62,6 +64,12 @@ class PressKind(CoatKind[Press]):
             return np.stack([heights.rise, heights.rise, heights.rise, ones])
         dx, dy = _ways(coat, context, heights)
         return seen_through(context, paint, dx, dy)
+
+    def throw(self, coat: Press, context: CoatContext) -> Throw:
+        return Throw(context.px(coat.push_x), context.px(coat.push_y))
+
+    def thrown_to(self, coat: Press, context: CoatContext, throw: Throw) -> dict[str, Any]:
+        return thrown(coat, ("push_x", "push_y"), throw, context)
 
     def heights(self, coat: Press, share: np.ndarray) -> np.ndarray:
         return height(coat.moulding, share)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from typing import Any
 
 import cv2
 import numpy as np
@@ -22,11 +23,11 @@ from ..field.displacement import (
 from ..field.polygons import united_outlines
 from ..field.remap import displaced
 from ..field.shape_fields import bounds
-from ..model import Coat, Ripple
+from ..model import Coat, Length, Ripple
 from ..paint.context import PaintContext
 from ..paint.pictures import reduced
 from .context import CoatContext, Overlap, Reads
-from .kind import CoatKind, Cover
+from .kind import CoatKind, Cover, Throw
 from .shape import Shape, sound_outline
 
 OFF = 0.02
@@ -56,6 +57,21 @@ class RippleKind(CoatKind[Ripple]):
 
     def sees_beneath(self, coat: Ripple) -> bool:
         return coat.by == "ground"
+
+    def throw(self, coat: Ripple, context: CoatContext) -> Throw | None:
+        if coat.by not in ("image", "ground"):
+            return None
+        turn, far = math.radians(coat.bearing), context.px(coat.amount)
+        return Throw(far * math.sin(turn), -far * math.cos(turn))
+
+    def thrown_to(self, coat: Ripple, context: CoatContext, throw: Throw) -> dict[str, Any]:
+        far = round(math.hypot(throw.dx, throw.dy) / context.scale, 2)
+        amount = coat.amount.like(far, context.em, context.dpi)
+        bearing = math.degrees(math.atan2(throw.dx, -throw.dy)) % 360
+        return {
+            "amount": Length(round(amount.value, 4), amount.unit),
+            "bearing": round(bearing, 1) if far else coat.bearing,
+        }
 
     def cover(self, coat: Ripple, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
         return Cover(full(box) * 0, outside=True, face=True)

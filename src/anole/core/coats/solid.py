@@ -65,7 +65,7 @@ def solid_of(coat: Thickness, context: CoatContext) -> Solid:
 def outline_of(coat: Thickness, context: CoatContext) -> Chords:
     """(m, 4) px: all that is covered, the taper included."""
     solid = solid_of(coat, context)
-    if solid.extrusion.taper == 0:
+    if solid.extrusion.taper == 0 or context.window.empty:
         return solid.outline
     box = ink_box(solid.outline).grown(2).meet(context.window.grown(EDGES))
     if box.empty:

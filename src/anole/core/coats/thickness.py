@@ -24,6 +24,7 @@ from ..tone.where import Where
 from .context import CoatContext, Overlap, Reach, Reads
 from .kind import Cover, PaintedCoat, Place, Throw
 from .solid import extrusion_of, outline_of, solid_of, walls_of
+from .throwing import thrown
 
 LIGHTER = 0.55
 """How far toward white a wall goes that faces the lamp."""
@@ -104,12 +105,7 @@ class ThicknessKind(PaintedCoat[Thickness]):
         return Throw(context.px(coat.throw_x), context.px(coat.throw_y))
 
     def thrown_to(self, coat: Thickness, context: CoatContext, throw: Throw) -> dict[str, Any]:
-        made = {}
-        for name, px in (("throw_x", throw.dx), ("throw_y", throw.dy)):
-            old: Length = getattr(coat, name)
-            like = old.like(round(px / context.scale, 2), context.em, context.dpi)
-            made[name] = Length(round(like.value, 4), like.unit)
-        return made
+        return thrown(coat, ("throw_x", "throw_y"), throw, context)
 
     def samples(self) -> tuple[Thickness, ...]:
         return Thickness(id="sample"), Thickness(id="sample", way="toward", taper=0.4)

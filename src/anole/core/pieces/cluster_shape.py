@@ -19,13 +19,21 @@ from ..field.shape_fields import bounds
 from ..model import Board, Coat, Coated
 from .contexts import context_of
 from .kind import CoatedKind
+from .reshaped import shape_of
 from .view import View
 
 
 def growing(piece: object) -> tuple[Coat, ...]:
-    """The coats that add to a piece's silhouette."""
+    """The coats that add to a piece's silhouette or change it."""
     style = piece.style if isinstance(piece, Coated) else ()
-    return tuple(c for c in style if c.on and type(coat_kind(c)).outset is not CoatKind.outset)
+    return tuple(coat for coat in style if coat.on and _matters(coat))
+
+
+def _matters(coat: Coat) -> bool:
+    """Whether a coat changes the silhouette, whatever board the piece stands on."""
+    kind = coat_kind(coat)
+    strokes = type(kind).outset is not CoatKind.outset
+    return strokes or kind.shapes(coat) or (kind.extends and kind.aim(coat) is None)
 
 
 def _context(piece: Coated, kind: CoatedKind, dpi: float, scale: float) -> CoatContext:
@@ -36,14 +44,18 @@ def _context(piece: Coated, kind: CoatedKind, dpi: float, scale: float) -> CoatC
         raise AssertionError("a silhouette needs no picture")
 
     view = View(board, scale, EMPTY, Cache(1 << 24), none, lambda _: False)
-    return context_of(kind.shape(piece, view), growing(piece), view)
+    return context_of(shape_of(kind, piece, view), growing(piece), view)
 
 
 def _whole(piece: Coated, kind: CoatedKind, dpi: float, scale: float) -> Chords:
-    """The outline of one piece with its strokes."""
-    chords = sound_outline(kind.chords(piece, dpi, scale))
-    strokes = _context(piece, kind, dpi, scale).outset.strokes if growing(piece) else ()
-    return polygons.with_strokes(chords, strokes)
+    """The outline of one piece with its strokes, walls and copies; no damage of its rim."""
+    coats = growing(piece)
+    if not coats:
+        return sound_outline(kind.chords(piece, dpi, scale))
+    context = _context(piece, kind, dpi, scale)
+    added = [coat_kind(coat).adds(coat, context) for coat in coats if coat_kind(coat).extends]
+    whole = context.edge_chords(True)
+    return polygons.united_outlines([whole, *added]) if added else whole
 
 
 def _apart(parts: Sequence[Chords]) -> bool:
