@@ -40,22 +40,22 @@ def labels(window, monkeypatch):
     return found
 
 
-@pytest.mark.parametrize("name", NAMES)
-def test_every_name_of_a_shipped_style_is_whole(name, open_window, settle, monkeypatch):
+def test_every_name_of_a_shipped_style_is_whole(open_window, settle, monkeypatch):
     window = open_window(board(Fill(id="f"), text="BOUT", size=80))
-    style = styles.find(name)
-    window.document.apply("Style", lambda b: put_style(b, "words", style))
     window.show_stage(Stage.COAT)
-    settle(window)
-    for _, coat, row, left, label in labels(window, monkeypatch).values():
-        written = " ".join(label.lines)
-        wanted = coat.name or next(k.title for k in KINDS.values() if k.struct is type(coat))
-        assert written == wanted
-        # beside its band, and within its row
-        assert NAME_X + label.width <= max(left, LABELS - GAP)
-        high = 15 * len(label.lines) + (14 if label.summary else 0)
-        assert high <= row.height() + 1
-        assert label.font.pixelSize() >= 11
+    for name in NAMES:
+        style = styles.find(name)
+        window.document.apply("Style", lambda b, style=style: put_style(b, "words", style))
+        settle(window)
+        for _, coat, row, left, label in labels(window, monkeypatch).values():
+            written = " ".join(label.lines)
+            wanted = coat.name or next(k.title for k in KINDS.values() if k.struct is type(coat))
+            assert written == wanted, name
+            # beside its band, and within its row
+            assert NAME_X + label.width <= max(left, LABELS - GAP), name
+            high = 15 * len(label.lines) + (14 if label.summary else 0)
+            assert high <= row.height() + 1, name
+            assert label.font.pixelSize() >= 11
 
 
 def test_a_name_too_long_for_any_room_is_shortened_not_written_over_the_band(

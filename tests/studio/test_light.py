@@ -256,30 +256,6 @@ def test_a_moulding_is_kept_taken_and_dropped(open_window, qtbot):
     assert control.saved.box.count() == 1
 
 
-def test_the_build_up_holds_one_coat_and_twenty_five(open_window, settle):
-    for count in (1, 25):
-        kinds = (Stroke, Fill, Relief, Shadow)
-        coats = tuple(kinds[n % 4](id=f"c{n}", name=f"coat {n}") for n in range(count))
-        window = open_window(board(*coats, text="I", size=150))
-        window.show_stage(Stage.COAT)
-        settle(window)
-        state = window.build_up.state()
-        assert len(state.rows) == count
-        assert all(row.height() >= 14 for row in state.rows)
-        assert window.build_up.minimumSizeHint().height() <= window.build_up.height()
-        picture = window.build_up.grab().toImage()
-        assert (
-            len(
-                {
-                    picture.pixel(x, y)
-                    for x in range(0, picture.width(), 7)
-                    for y in range(0, picture.height(), 7)
-                }
-            )
-            > 8
-        )
-
-
 def test_every_lit_coat_shows_in_the_build_up(open_window):
     window = open_window(CARVED)
     state = window.build_up.state()

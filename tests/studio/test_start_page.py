@@ -147,9 +147,7 @@ def test_escape_leaves_a_board_that_is_open_as_it_is(open_window, qtbot):
     assert window.pages.currentIndex() == 0
 
 
-@pytest.mark.parametrize(
-    "text", ["wheel " * 1667, "🛼🔥", "   \t ", "ليلة السباق", "לילה", "a", "\x00\x07", "é" * 400]
-)
+@pytest.mark.parametrize("text", ["wheel " * 1667, "🛼🔥", "   \t ", "ليلة السباق", "\x00\x07"])
 def test_any_words_can_be_typed(text, started, qtbot, settle):
     window = started()
     window.start.words.setPlainText(text)
