@@ -210,7 +210,7 @@ def stack_of_cards() -> tuple[Coat, ...]:
             near=1.0,
             far=1.0,
         ),
-        Stroke(id="3", name="cut edge", span=span("0em", "-0.012em"), paint=colour("#2b2430")),
+        Stroke(id="3", name="cut edge", span=span("0em", "-0.016em"), paint=colour("#52465a")),
         Fill(
             id="4",
             name="card",
@@ -223,10 +223,10 @@ def stack_of_cards() -> tuple[Coat, ...]:
             height=em(0.014),
             lamp=lamp,
             ramp=stops(
-                (0, "#7a4a1cd0"),
+                (0, "#7a4a1ca0"),
                 (0.5, "#b0803000"),
                 (0.5, "#ffffff00"),
-                (1, "#ffffffff"),
+                (1, "#ffffffb8"),
             ),
         ),
         Stroke(
@@ -234,7 +234,7 @@ def stack_of_cards() -> tuple[Coat, ...]:
             name="printed line",
             span=span("0.03em", "0.042em"),
             paint=colour("#c0392b"),
-            opacity=0.85,
+            opacity=0.7,
         ),
     )
 

@@ -76,9 +76,9 @@ def jelly() -> tuple[Coat, ...]:
             rounding=0.9,
             lamp=lamp,
             ramp=stops(
-                (0, "#6a003090"), (0.5, "#a0205000"), (0.5, "#ffffff00"), (1, "#ffffff90")
+                (0, "#6a003070"), (0.5, "#a0205000"), (0.5, "#ffffff00"), (1, "#ffffff60")
             ),
-            gleam=Gleam(strength=0.9, tightness=46),
+            gleam=Gleam(strength=0.36, tightness=12),
         ),
         Gloss(
             id="6", name="upper half", height=0.46, bend=0.5, inset=em(0.03), opacity=0.5,
@@ -104,7 +104,7 @@ def comet_wind() -> tuple[Coat, ...]:
             fan=13.0,
             reach=em(1.5),
             uneven=0.95,
-            width=em(0.01),
+            width=em(0.024),
             opacity=0.75,
             falloff="ease-in",
             paint=colour("#2fd8c8"),
@@ -117,10 +117,10 @@ def comet_wind() -> tuple[Coat, ...]:
             fan=9.0,
             reach=em(0.6),
             uneven=0.8,
-            width=em(0.014),
+            width=em(0.034),
             seed=7,
             blend="plus-lighter",
-            opacity=0.6,
+            opacity=0.5,
             paint=colour("#b4fff0"),
         ),
         Glow(
@@ -191,9 +191,9 @@ def slate_cut() -> tuple[Coat, ...]:
             id="1",
             name="crumbled edge",
             texture="chips",
-            amount=0.09,
-            size=em(0.1),
-            detail=5.0,
+            amount=0.06,
+            size=em(0.13),
+            detail=3.0,
             edge=1.0,
             rim=em(0.007),
             corners=em(0.004),
@@ -222,7 +222,7 @@ def slate_cut() -> tuple[Coat, ...]:
             height=em(-0.05),
             moulding=Moulding(profile="chamfer"),
             lamp=lamp,
-            ramp=stops((0, "#05080cd8"), (0.5, "#20262e00"), (0.5, "#ffffff00"), (1, "#f4f8ffd0")),
+            ramp=stops((0, "#05080cc0"), (0.5, "#20262e00"), (0.5, "#ffffff00"), (1, "#f4f8ffb0")),
         ),
         Glow(
             id="5",

@@ -16,6 +16,8 @@ from ..noise import lattice_share
 
 EDGE = 2
 """px over which an edge is measured."""
+MOST_LINES = 8
+"""Lines that a row of px is asked of."""
 
 
 class Wind(NamedTuple):
@@ -31,10 +33,39 @@ class Wind(NamedTuple):
 
 
 @njit(nogil=True, cache=True)
-def _reach(row: float, width: float, reach: float, uneven: float, seed: int) -> float:
-    """px of the line that a row lies in: many short ones and few long."""
-    share = lattice_share(math.floor(row / width) + (1 << 20), seed & 1023, seed)
+def _reach(line: int, reach: float, uneven: float, seed: int) -> float:
+    """px of a line: many are short and few long."""
+    share = lattice_share(line + (1 << 20), seed & 1023, seed)
     return max(reach * (1.0 - uneven * (1.0 - share * share)), 1e-3)
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def _lines_of(row: float, wind: np.ndarray, seed: int, far: np.ndarray, share: np.ndarray) -> int:
+    """The lines that a row of px runs over, their lengths, and how much of it each has; of very
+    thin ones some stand for all. Returns how many."""
+    reach, uneven, width = wind[0], wind[2], wind[3]
+    first, last = math.floor(row / width), math.floor((row + 1.0 - 1e-9) / width)
+    count = min(last - first + 1, MOST_LINES)
+    total = 0.0
+    for n in range(count):
+        line = first + (n * (last - first)) // max(count - 1, 1) if count > 1 else first
+        top, low = max(line * width, row), min((line + 1) * width, row + 1.0)
+        far[n], share[n] = _reach(line, reach, uneven, seed), max(low - top, 1e-6)
+        total += share[n]
+    for n in range(count):
+        share[n] /= total
+    return count
+
+
+@njit(nogil=True, cache=True, error_model="numpy", inline="always")
+def _fade(age: float, far: np.ndarray, share: np.ndarray, count: int, curve: Table) -> np.float32:
+    """What is left of a row that was let go of `age` px ago."""
+    total, steps = 0.0, len(curve) - 1
+    for n in range(count):
+        left = 1.0 - age / far[n]
+        if left > 0.0:
+            total += share[n] * curve[int(left * steps)]
+    return np.float32(total)
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
@@ -50,16 +81,16 @@ def _blown(
 ) -> None:
     """Rows blown to the right. source, out : (n, H, W), the last plane how much is there"""
     planes, wide = source.shape[0], source.shape[2]
-    reach, onset, uneven, width = wind[0], wind[1], wind[2], wind[3]
-    steps, amount = len(curve) - 1, planes - 1
+    onset, amount = wind[1], source.shape[0] - 1
     held = np.zeros(planes, np.float32)
+    far, share = np.empty(MOST_LINES), np.empty(MOST_LINES)
     for y in range(first, last):
-        far = _reach(y + top, width, reach, uneven, seed)
+        count = _lines_of(y + top, wind, seed, far, share)
+        longest = far[:count].max()
         held[:] = 0
-        age = 0.0
+        age = longest
         for x in range(wide):
-            left = 1.0 - age / far
-            fade = curve[int(left * steps)] if left > 0.0 else np.float32(0)
+            fade = _fade(age, far, share, count, curve) if age < longest else np.float32(0)
             for p in range(planes):
                 out[p, y, x] = held[p] * fade
             here = source[amount, y, x]
@@ -132,7 +163,7 @@ def streaks(
         source = _warped(planes, _between(matrix, over, frame), frame)
         blown = np.empty_like(source)
 
-        _blow(source, frame.y0 + 0.5, numbers, wind.seed + 101 * n, curve, blown)
+        _blow(source, float(frame.y0), numbers, wind.seed + 101 * n, curve, blown)
         inverse = cv2.invertAffineTransform(matrix)
         there = _warped(blown, _between(inverse, frame, box), box)
         stronger = there[-1] > out[-1]
