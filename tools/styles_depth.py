@@ -204,7 +204,7 @@ def stack_of_cards() -> tuple[Coat, ...]:
             id="2",
             name="cards",
             of="picture",
-            count=6.0,
+            count=5.0,
             to_x=em(0.15),
             to_y=em(0.16),
             near=1.0,
