@@ -52,6 +52,7 @@ def jelly() -> tuple[Coat, ...]:
             blur=em(0.018),
             tone=(Exposure(stops=0.2), Perceptual(chroma=1.25)),
         ),
+        Fill(id="8", name="body", opacity=0.4, paint=colour("#ff5f86")),
         Fill(
             id="3",
             name="colour of the jelly",

@@ -155,7 +155,9 @@ def _rimmed(
     x, y = np.arange(box.x0, box.x1) + 0.5, np.arange(box.y0, box.y1) + 0.5
     foot = made.foot(extrusion_of(coat, context), box)
     far = np.hypot(x[None] - foot[0], y[:, None] - foot[1])
-    share = np.clip(context.px(coat.rim.width) - far + 0.5, 0, 1)
+    width = context.px(coat.rim.width)
+    # of a px that the rim is narrower than it can have no more than that
+    share = np.clip(width - far + 0.5, 0, min(width, 1))
     rim = np.broadcast_to(paint_source(coat.rim.paint, paint), colours.shape)
     weight = np.float32(share) * rim[3]
     mixed = colours[:3] + (rim[:3] - colours[:3]) * weight

@@ -173,11 +173,11 @@ def _averaged(
     last: int,
 ) -> None:
     """at : (n, 2) rows and columns of px that get the means over some places of theirs; how far
-    back they lie is that of the first, as a mean of two walls lies on neither."""
+    back they lie is the mean over the first wall, as that of two walls lies on neither."""
     found = np.empty(9, np.int32)
     for n in range(first, last):
         y, x, count = at[n, 0], at[n, 1], 0
-        ox, oy = 0.0, 0.0
+        ox, oy, own, same, deep = 0.0, 0.0, -1, 0, 0.0
         there = _candidates(which, y, x, found)
         for place in range(PLACES):
             px, py = x + (place + 0.5) / PLACES, y + (ROWS[place] + 0.5) / PLACES
@@ -190,11 +190,14 @@ def _averaged(
                 continue
             nx, ny = _way_out(rows[k], joint, k, px, py, best, e)
             if count == 0:
-                back[y, x] = best
+                own = k
+            if k == own:
+                same, deep = same + 1, deep + best
             count += 1
             ox, oy = ox + nx, oy + ny
         if count:
             hit[y, x] = True
+            back[y, x] = deep / same
             outward[0, y, x], outward[1, y, x] = ox / count, oy / count
 
 

@@ -6,7 +6,7 @@ from typing import Any, get_args
 
 import msgspec
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QPushButton, QWidget
+from PyQt6.QtWidgets import QPushButton, QSizePolicy, QWidget
 
 from ...core.model import Colour, InkRamp, Stop, Tone
 from ..plain import Label
@@ -52,6 +52,8 @@ class ToneRow(QWidget):
         self.head.setObjectName("quiet")
         self.head.setStyleSheet("text-align: left;")
         self.head.setToolTip(kind.__doc__ or "")
+        # a long name is cut rather than the panel made wider
+        self.head.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Fixed)
         self.toggle, up, out = Toggle(), QPushButton("↑"), QPushButton("×")
         for button, words in ((up, f"{name}: one place earlier"), (out, f"Take {name} out")):
             button.setObjectName("quiet")
