@@ -17,7 +17,7 @@ from anole.core.model import (
     Span,
     Stop,
 )
-from anole.core.model.coats.base import ShapingCoat
+from anole.core.model.coats.base import ActingCoat
 from anole.studio.app import application
 from anole.studio.controls.colour import ColourControl
 from anole.studio.controls.colour_field import from_share, share_of
@@ -228,8 +228,8 @@ def test_every_coat_has_a_panel_that_shows_changes_from_outside(struct, shown):
     name = next(n for n in numbers if n in panel.controls)
     panel.show_struct(struct(id="x", blend="screen", **{name: 0.25}))
     assert panel.controls[name].value() == 0.25
-    if issubclass(struct, ShapingCoat):
-        assert "blend" not in panel.controls  # it paints nothing
+    if issubclass(struct, ActingCoat):
+        assert "blend" not in panel.controls  # it acts on what others paint
     else:
         assert panel.controls["blend"].value() == "screen"
     assert not found

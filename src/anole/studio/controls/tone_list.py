@@ -24,7 +24,7 @@ KINDS = {str(kind.__struct_config__.tag): kind for kind in get_args(Tone)}
 RAMP = (Stop(0, Colour(24, 20, 48)), Stop(1, Colour(255, 226, 160)))
 
 
-TITLES = {"cdl": "CDL", "flats": "Fewer tones", "perceptual": "Hue chroma lightness"}
+TITLES = {"cdl": "CDL", "flats": "Fewer tones", "perceptual": "Hue, chroma, light"}
 
 
 def title_of(tag: str) -> str:
@@ -50,14 +50,15 @@ class ToneRow(QWidget):
         name = title_of(str(kind.__struct_config__.tag))
         self.head = QPushButton(name)
         self.head.setObjectName("quiet")
-        self.head.setStyleSheet("text-align: left;")
+        self.head.setStyleSheet("text-align: left; padding-left: 2px; padding-right: 0;")
         self.head.setToolTip(kind.__doc__ or "")
         # a long name is cut rather than the panel made wider
         self.head.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Fixed)
         self.toggle, up, out = Toggle(), QPushButton("↑"), QPushButton("×")
         for button, words in ((up, f"{name}: one place earlier"), (out, f"Take {name} out")):
             button.setObjectName("quiet")
-            button.setFixedWidth(26)
+            button.setFixedWidth(22)
+            button.setStyleSheet("padding: 4px 0;")
             button.setToolTip(words)
             button.setAccessibleName(words)
         self.toggle.setAccessibleName(f"{name}, on or off")

@@ -90,10 +90,15 @@ class Coat(Struct, frozen=True, cache_hash=True, kw_only=True, tag_field="kind")
     ] = "board"
 
 
-class ShapingCoat(Coat, frozen=True, cache_hash=True, kw_only=True):
-    """A coat that paints nothing, but moves what others paint: how it is blended means nothing."""
+class ActingCoat(Coat, frozen=True, cache_hash=True, kw_only=True):
+    """A coat that acts on what others paint: it is not blended with them."""
 
-    opacity: Annotated[Opacity, HIDDEN] = 1.0
     blend: Annotated[BlendField, HIDDEN] = "normal"
     clip_side: Annotated[Literal["everywhere", "outside", "inside"], HIDDEN] = "everywhere"
     plane: Annotated[Literal["board", "face"], HIDDEN] = "board"
+
+
+class ShapingCoat(ActingCoat, frozen=True, cache_hash=True, kw_only=True):
+    """A coat that paints nothing, but moves what others paint."""
+
+    opacity: Annotated[Opacity, HIDDEN] = 1.0

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from ..tones import Tones
-from .base import Coat
+from .base import ActingCoat
 
 
-class ToneCoat(Coat, frozen=True, cache_hash=True, kw_only=True, tag="tone"):
+class ToneCoat(ActingCoat, frozen=True, cache_hash=True, kw_only=True, tag="tone"):
     """Acts on all that the coats beneath it painted, and on nothing else."""
 
     tone: Tones = ()
