@@ -338,7 +338,7 @@ OPERATIONS: dict[str, Operation] = {
     "add_title": lambda r, b: titles.add_title(b, text(r) or "A", Style(name="s", coats=()))[0],
 }
 QUERIES = {
-    "replaced", "carried", "carried_coat", "coat_of", "natural_place", "style_of", "ink", "leaves",
+    "replaced", "carried", "carried_coat", "between", "colour_between", "matched", "mixed", "coat_of", "natural_place", "style_of", "ink", "leaves",
     "font_asset", "taken", "free", "free_name", "picture_asset", "first_words", "extent", "guides",
     "snap", "broken", "renewed", "loses", "best_lines", "next_spot", "next_mark",
 }  # fmt: skip

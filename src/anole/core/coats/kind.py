@@ -11,6 +11,7 @@ from collections.abc import Sequence
 from enum import IntEnum
 from typing import Any, NamedTuple, Protocol, TypeVar
 
+import msgspec
 import numpy as np
 
 from ..arrays import Chords, Planes
@@ -204,6 +205,10 @@ class CoatKind(Protocol[C]):
     def heights(self, coat: C, share: np.ndarray) -> np.ndarray | None:
         """(n,) 0..1: its cross-section at shares of its span, 0 at the outer end; None if flat."""
         return None
+
+    def faded(self, coat: C, share: float) -> C:
+        """The coat with so much of its strength, 0..1."""
+        return msgspec.structs.replace(coat, opacity=coat.opacity * share)
 
     def samples(self) -> tuple[C, ...]:
         """Coats of its kind that between them use each of its kernels."""

@@ -6,6 +6,7 @@ import math
 from typing import Any
 
 import cv2
+import msgspec
 import numpy as np
 
 from ..arrays import Chords, Planes
@@ -98,6 +99,14 @@ class RippleKind(CoatKind[Ripple]):
             return planes
         dx, dy = over(move, box, finest)
         return displaced(planes, box, -dx, -dy, box)
+
+    def faded(self, coat: Ripple, share: float) -> Ripple:
+        return msgspec.structs.replace(
+            coat,
+            height_x=coat.height_x.times(share),
+            height_y=coat.height_y.times(share),
+            amount=coat.amount.times(share),
+        )
 
     def samples(self) -> tuple[Ripple, ...]:
         return (

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import msgspec
 import numpy as np
 import pyclipper
 
@@ -56,6 +57,14 @@ class WearKind(CoatKind[Wear]):
     def reshaped(self, coat: Wear, shape: Shape, context: CoatContext) -> Shape:
         formed = _formed(coat, shape, context)
         return _worn(coat, formed, context) if coat.amount > 0 else formed
+
+    def faded(self, coat: Wear, share: float) -> Wear:
+        return msgspec.structs.replace(
+            coat,
+            amount=coat.amount * share,
+            grow=coat.grow.times(share),
+            corners=coat.corners.times(share),
+        )
 
     def samples(self) -> tuple[Wear, ...]:
         return Wear(id="sample"), Wear(id="sample", texture="cracks", edge=0.0)

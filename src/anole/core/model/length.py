@@ -66,6 +66,10 @@ class Length:
         """The length of `px` board px, in this length's unit."""
         return type(self)(px / type(self)(1.0, self.unit).px(em, dpi), self.unit)
 
+    def times(self, factor: float) -> Length:
+        """The length as many times as long, in its unit."""
+        return type(self)(self.value * factor, self.unit)
+
     def __str__(self) -> str:
         return f"{_tidy(self.value)}{self.unit}"
 

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 from typing import Any
 
-from PyQt6.QtCore import QEvent, QRectF, QSize, Qt, pyqtSignal
+from PyQt6.QtCore import QEvent, QPointF, QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import (
     QContextMenuEvent,
     QEnterEvent,
     QFocusEvent,
     QImage,
     QKeyEvent,
+    QMouseEvent,
     QPainter,
     QPaintEvent,
     QPen,
@@ -32,7 +33,7 @@ from ...core.library import styles as library
 from ...core.library.styles import StoredStyle
 from ...core.model import ModelError
 from .. import theme
-from ..commands.coats import dressed, wear
+from ..commands.coats import dressed, mix, mixed_board, wear
 from ..foot_bar import nothing
 from ..plain import tip
 from ..samples import bare, sample, words_of
@@ -40,12 +41,17 @@ from ..session import Session, aim, ask_menu
 
 CHIP = QSize(148, 84)
 PICTURE = QSize(144, 56)
+PULLED, EDGE = 6.0, 8.0
+"""px from which on a press is a pull; px at a chip's sides that are nothing and all of it."""
 
 
 class Chip(QAbstractButton):
-    """One style on the user's words. `pointed(True)` while it is looked at."""
+    """One style on the user's words. `pointed(True)` while it is looked at; pulled across, so much
+    of it as lies left of the pointer is mixed in: `mixing(share)`, and `mixed(share)` at the end."""
 
     pointed = pyqtSignal(bool)
+    mixing = pyqtSignal(float)
+    mixed = pyqtSignal(float)
     unwanted = pyqtSignal()
 
     def __init__(self, stored: StoredStyle) -> None:
@@ -54,12 +60,18 @@ class Chip(QAbstractButton):
         self.is_own = stored.own
         self.image: QImage | None = None
         self.worn = False
+        self.share: float | None = None
+        self._pressed: QPointF | None = None
         self.setFixedSize(CHIP)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setCursor(Qt.CursorShape.PointingHandCursor)
         origin = "your own style" if stored.own else "built-in style"
         self.setAccessibleName(f"{stored.style.name}, {origin}")
-        self.setToolTip(tip(f"{stored.style.name} ({origin}): hover to look, click to put it on"))
+        self.setToolTip(
+            tip(
+                f"{stored.style.name} ({origin}): hover to look, click to put it on, pull across to mix some of it in"
+            )
+        )
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
         painter = QPainter(self)
@@ -73,6 +85,8 @@ class Chip(QAbstractButton):
         if self.image is not None:
             painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
             painter.drawImage(QRectF(2, 3, PICTURE.width(), PICTURE.height()), self.image)
+        if self.share is not None:
+            _paint_share(painter, box, self.share)
         painter.setFont(theme.font(12))
         painter.setPen(theme.colour("text" if self.worn else "dim"))
         name = painter.fontMetrics().elidedText(
@@ -88,6 +102,34 @@ class Chip(QAbstractButton):
     def leaveEvent(self, event: QEvent | None) -> None:
         self.pointed.emit(False)
         self.update()
+
+    def mousePressEvent(self, event: QMouseEvent | None) -> None:
+        if event is not None and event.button() == Qt.MouseButton.LeftButton:
+            self._pressed = event.position()
+        super().mousePressEvent(event)
+
+    def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
+        if event is None or self._pressed is None:
+            return
+        if self.share is None and abs(event.position().x() - self._pressed.x()) < PULLED:
+            return
+        share = (event.position().x() - EDGE) / (CHIP.width() - 2 * EDGE)
+        self._show_share(round(min(max(share, 0.0), 1.0), 2))
+
+    def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
+        share, self._pressed = self.share, None
+        if share is None:
+            super().mouseReleaseEvent(event)
+            return
+        self.setDown(False)
+        self.share = None
+        self.update()
+        self.mixed.emit(share)
+
+    def _show_share(self, share: float) -> None:
+        self.share = share
+        self.update()
+        self.mixing.emit(share)
 
     def put_on(self) -> None:
         """As a click does."""
@@ -105,6 +147,8 @@ class Chip(QAbstractButton):
         if event is not None and event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
             self.click()
         elif event is not None and event.key() == Qt.Key.Key_Escape:
+            self.share = self._pressed = None
+            self.update()
             self.pointed.emit(False)
         else:
             super().keyPressEvent(event)
@@ -119,6 +163,19 @@ class Chip(QAbstractButton):
     def focusOutEvent(self, event: QFocusEvent | None) -> None:
         self.pointed.emit(False)
         super().focusOutEvent(event)
+
+
+def _paint_share(painter: QPainter, box: QRectF, share: float) -> None:
+    """How much of the style is mixed in: what is not is veiled."""
+    left = box.left() + box.width() * share
+    painter.setPen(Qt.PenStyle.NoPen)
+    painter.setBrush(theme.colour("desk", 0.72))
+    painter.drawRect(QRectF(left, box.top() + 1, box.right() - left - 1, box.height() - 2))
+    painter.setPen(QPen(theme.colour("leaf"), 2))
+    painter.drawLine(QPointF(left, box.top() + 1), QPointF(left, box.bottom() - 1))
+    painter.setFont(theme.font(13, True))
+    painter.setPen(theme.colour("text"))
+    painter.drawText(box, Qt.AlignmentFlag.AlignCenter, f"{round(share * 100)} %")
 
 
 class Shelf(QWidget):
@@ -182,6 +239,8 @@ class Shelf(QWidget):
             self._row.addWidget(chip)
             chip.pointed.connect(lambda on, c=chip: self._look(c if on else None))
             chip.clicked.connect(lambda _, c=chip: wear(self.session, c.stored.style))
+            chip.mixing.connect(lambda share, c=chip: self._look_mixed(c, share))
+            chip.mixed.connect(lambda share, c=chip: self._mix(c, share))
             chip.unwanted.connect(lambda c=chip: self._ask_away(c))
         self._row.addStretch(1)
         self._asked = None
@@ -227,6 +286,13 @@ class Shelf(QWidget):
 
     def _look(self, chip: Chip | None) -> None:
         self.document.look_at(None if chip is None else dressed(self.session, chip.stored.style))
+
+    def _look_mixed(self, chip: Chip, share: float) -> None:
+        self.document.look_at(mixed_board(self.session, chip.stored.style, share))
+
+    def _mix(self, chip: Chip, share: float) -> None:
+        self.document.look_at(None)
+        mix(self.session, chip.stored.style, share)
 
     def _ask_away(self, chip: Chip) -> None:
         """A style of one's own leaves the library; that cannot be undone, so it is asked."""

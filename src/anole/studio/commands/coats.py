@@ -9,6 +9,7 @@ from typing import Any
 from ...core.coats.kind import CoatKind
 from ...core.coats.registry import KINDS
 from ...core.edit.coats import add_coat, change_coat, move_coat, put_style
+from ...core.edit.mixing import put_mix
 from ...core.library import styles
 from ...core.model import Board, Style
 from ..new_words import remember_style
@@ -69,6 +70,22 @@ def wear(session: Session, style: Style) -> None:
         f"Style: {style.name}", lambda b: put_style(b, piece.id, style, mark)
     ):
         remember_style(session.settings, style.name)
+
+
+def mixed_board(session: Session, style: Style, share: float) -> Board | None:
+    """The board with so much of a style, 0..1, in the coats of the chosen piece."""
+    piece = session.selection.coated
+    return None if piece is None else put_mix(session.document.board, piece.id, style, share)
+
+
+def mix(session: Session, style: Style, share: float) -> None:
+    """Mix so much of a style into the coats of the chosen piece; all of it is the style itself."""
+    piece = session.selection.coated
+    if piece is None or share >= 1:
+        wear(session, style)
+    elif share > 0:
+        name = f"{round(share * 100)} % {style.name}"
+        session.document.apply(name, lambda b: put_mix(b, piece.id, style, share))
 
 
 def switch(session: Session) -> None:

@@ -1,0 +1,70 @@
+"""A chip of the shelf is pulled across: so much of its style is mixed into what the words wear."""
+
+from __future__ import annotations
+
+import pytest
+from PyQt6.QtCore import QPoint, Qt
+
+from anole.core.edit.mixing import mixed
+from anole.core.model import Colour, ColourPaint, Fill
+from anole.studio.coat.shelf import CHIP, EDGE
+from anole.studio.shell import Stage
+
+from ..core.shapes import board
+from .conftest import send_move
+
+LEFT = Qt.MouseButton.LeftButton
+PLAIN = Fill(id="f", paint=ColourPaint(colour=Colour(20, 120, 80)))
+
+
+def spot(share: float) -> QPoint:
+    return QPoint(round(EDGE + share * (CHIP.width() - 2 * EDGE)), 30)
+
+
+@pytest.fixture
+def pulled(open_window, settle, qtbot):
+    window = open_window(board(PLAIN, text="AB"))
+    window.show_stage(Stage.COAT)
+    window.selection.choose("words", "f")
+    settle(window)
+    chip = next(c for c in window.shelf.chips if c.stored.style.name == "candy drop")
+    qtbot.mousePress(chip, LEFT, pos=spot(0.1))
+    return window, chip
+
+
+def test_it_is_seen_while_it_is_pulled_and_one_step_when_let_go(pulled, qtbot):
+    window, chip = pulled
+    before = window.document.board
+    for share in (0.3, 0.5):
+        send_move(chip, spot(share))
+    assert window.document.board == before
+    assert window.document.shown != before
+    assert chip.share == pytest.approx(0.5, abs=0.02)
+    qtbot.mouseRelease(chip, LEFT, pos=spot(0.5))
+    style = window.selection.coated.style
+    wanted = mixed((PLAIN,), chip.stored.style.coats, 0.5)
+    assert [type(c) for c in style] == [type(c) for c in wanted]
+    assert style[0].opacity == pytest.approx(wanted[0].opacity, abs=0.02)
+    assert window.selection.coated.worn is None
+    assert window.document.history.steps[-1].name.endswith("% candy drop")
+    window.document.undo()
+    assert window.document.board == before
+
+
+def test_all_of_it_is_the_style_and_nothing_of_it_changes_nothing(pulled, qtbot):
+    window, chip = pulled
+    before = window.document.board
+    send_move(chip, spot(0.5))
+    send_move(chip, spot(-0.5))
+    qtbot.mouseRelease(chip, LEFT, pos=spot(-0.5))
+    assert window.document.board == before and window.document.shown == before
+    qtbot.mousePress(chip, LEFT, pos=spot(0.1))
+    send_move(chip, spot(1.4))
+    qtbot.mouseRelease(chip, LEFT, pos=spot(1.4))
+    assert window.selection.coated.worn.name == "candy drop"
+
+
+def test_a_click_still_puts_it_on(pulled, qtbot):
+    window, chip = pulled
+    qtbot.mouseRelease(chip, LEFT, pos=spot(0.1))
+    assert window.selection.coated.worn.name == "candy drop"
