@@ -89,8 +89,11 @@ class Chip(QAbstractButton):
             _paint_share(painter, box, self.share)
         painter.setFont(theme.font(12))
         painter.setPen(theme.colour("text" if self.worn else "dim"))
+        words = self.stored.style.name
+        if self.share is not None:
+            words = f"{round(self.share * 100)} % {words}"
         name = painter.fontMetrics().elidedText(
-            self.stored.style.name, Qt.TextElideMode.ElideRight, CHIP.width() - 8
+            words, Qt.TextElideMode.ElideRight, CHIP.width() - 8
         )
         line = QRectF(0, CHIP.height() - 21, CHIP.width(), 18)
         painter.drawText(line, Qt.AlignmentFlag.AlignCenter, name)
@@ -173,9 +176,6 @@ def _paint_share(painter: QPainter, box: QRectF, share: float) -> None:
     painter.drawRect(QRectF(left, box.top() + 1, box.right() - left - 1, box.height() - 2))
     painter.setPen(QPen(theme.colour("leaf"), 2))
     painter.drawLine(QPointF(left, box.top() + 1), QPointF(left, box.bottom() - 1))
-    painter.setFont(theme.font(13, True))
-    painter.setPen(theme.colour("text"))
-    painter.drawText(box, Qt.AlignmentFlag.AlignCenter, f"{round(share * 100)} %")
 
 
 class Shelf(QWidget):
