@@ -25,6 +25,7 @@ from anole.core.edit import (
     coats,
     fitting,
     font_files,
+    mixing,
     parts,
     pictures,
     pieces,
@@ -161,6 +162,25 @@ def _put_style(rng: Random, board: Board) -> Board:
     return coats.put_style(board, some(rng, board, Coated).id, few)
 
 
+def _add_style(rng: Random, board: Board) -> Board:
+    piece = some(rng, board, Coated)
+    style = rng.choice(styles.built_in()).style
+    few = msgspec.structs.replace(style, coats=style.coats[: max(MOST_COATS - len(piece.style), 0)])
+    return coats.add_style(board, piece.id, few, rng.random() < 0.5)
+
+
+def _put_mix(rng: Random, board: Board) -> Board:
+    style = rng.choice(styles.built_in()).style
+    few = msgspec.structs.replace(style, coats=style.coats[:MOST_COATS])
+    made = mixing.put_mix(board, some(rng, board, Coated).id, few, rng.random())
+    # mixes of mixes grow: as many coats as a style has are enough
+    return (
+        made
+        if all(len(p.style) <= 2 * MOST_COATS for p in every(made.pieces) if isinstance(p, Coated))
+        else board
+    )
+
+
 def _room(board: Board) -> Board:
     if len(list(every(board.pieces))) > MOST_PIECES:
         raise KeyError("room for a piece")
@@ -282,6 +302,8 @@ OPERATIONS: dict[str, Operation] = {
     "duplicate_coat": _duplicate_coat,
     "move_coat": lambda r, b: coats.move_coat(b, *some_coat(r, b), r.randint(-1, 6)),
     "put_style": _put_style,
+    "add_style": _add_style,
+    "put_mix": _put_mix,
     "fit_to_board": lambda r, b: fitting.fit_to_board(b, some(r, b, Coated).id),
     "fit_all": lambda r, b: fitting.fit_all(b, some_ids(r, b)),
     "carry_font": lambda r, b: font_files.carry_font(

@@ -28,18 +28,21 @@ def test_every_operation_is_listed():
 
 @pytest.mark.parametrize("name", OPERATIONS)
 def test_every_operation_does_something_in_a_life(name):
-    rng, board = Random(5), first_board()
+    # one that keeps a board as it is has to be right: with_assets where all is carried
+    assert any(_does_something(name, seed) for seed in range(5, 15)) or name in {"with_assets"}
+
+
+def _does_something(name: str, seed: int) -> bool:
+    rng, board = Random(seed), first_board()
     # what some of them need: words that stand apart, letters of their own, a cluster
     for needed in ("add_lettering", "add_lettering", "change_letters", "make_cluster"):
         _, board = lived(rng, board, needed)
-    for _ in range(200):
+    for _ in range(40):
         _, after = lived(rng, board, name)
         if after != board:
-            break
+            return True
         _, board = lived(rng, board)
-    else:
-        # one that keeps a board as it is has to be right: with_assets where all is carried
-        assert name in {"with_assets"}
+    return False
 
 
 class Life(RuleBasedStateMachine):

@@ -68,3 +68,19 @@ def test_a_click_still_puts_it_on(pulled, qtbot):
     window, chip = pulled
     qtbot.mouseRelease(chip, LEFT, pos=spot(0.1))
     assert window.selection.coated.worn.name == "candy drop"
+
+
+def test_a_style_is_added_on_top_and_beneath(pulled, qtbot):
+    window, chip = pulled
+    qtbot.mouseRelease(chip, LEFT, pos=QPoint(-200, -200))
+    before, coats = window.document.board, len(chip.stored.style.coats)
+    chip.add(False)
+    style = window.selection.coated.style
+    assert style[0].id == "f" and len(style) == coats + 1
+    chip.add(True)
+    style = window.selection.coated.style
+    assert style[coats].id == "f" and len(style) == 2 * coats + 1
+    assert len({coat.id for coat in style}) == len(style)
+    window.document.undo()
+    window.document.undo()
+    assert window.document.board == before

@@ -101,6 +101,17 @@ def put_style(board: Board, piece_id: str, style: Style, digest: str = "") -> Bo
     return with_assets(with_piece(board, replaced(piece, style=coats, worn=worn)), coats)
 
 
+def add_style(board: Board, piece_id: str, style: Style, beneath: bool = False) -> Board:
+    """Put a style's coats above those of a piece, or beneath them. Raises KeyError."""
+    piece = board.coated(piece_id)
+    ids = free(board, "coat", len(style.coats))
+    fresh = tuple(
+        msgspec.structs.replace(coat, id=i) for coat, i in zip(style.coats, ids, strict=True)
+    )
+    coats = (*fresh, *piece.style) if beneath else (*piece.style, *fresh)
+    return with_assets(with_piece(board, replaced(piece, style=coats)), fresh)
+
+
 def style_of(board: Board, piece_id: str, name: str) -> Style:
     """The coats of a piece as a style."""
     coats = tuple(

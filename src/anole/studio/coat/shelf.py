@@ -33,7 +33,7 @@ from ...core.library import styles as library
 from ...core.library.styles import StoredStyle
 from ...core.model import ModelError
 from .. import theme
-from ..commands.coats import dressed, mix, mixed_board, wear
+from ..commands.coats import dressed, lay, mix, mixed_board, wear
 from ..foot_bar import nothing
 from ..plain import tip
 from ..samples import bare, sample, words_of
@@ -52,6 +52,7 @@ class Chip(QAbstractButton):
     pointed = pyqtSignal(bool)
     mixing = pyqtSignal(float)
     mixed = pyqtSignal(float)
+    added = pyqtSignal(bool)
     unwanted = pyqtSignal()
 
     def __init__(self, stored: StoredStyle) -> None:
@@ -137,6 +138,10 @@ class Chip(QAbstractButton):
     def put_on(self) -> None:
         """As a click does."""
         self.click()
+
+    def add(self, beneath: bool) -> None:
+        """Its coats above those that are worn, or beneath them."""
+        self.added.emit(beneath)
 
     def delete(self) -> None:
         """Ask for it to leave the library."""
@@ -241,6 +246,7 @@ class Shelf(QWidget):
             chip.clicked.connect(lambda _, c=chip: wear(self.session, c.stored.style))
             chip.mixing.connect(lambda share, c=chip: self._look_mixed(c, share))
             chip.mixed.connect(lambda share, c=chip: self._mix(c, share))
+            chip.added.connect(lambda beneath, c=chip: lay(self.session, c.stored.style, beneath))
             chip.unwanted.connect(lambda c=chip: self._ask_away(c))
         self._row.addStretch(1)
         self._asked = None

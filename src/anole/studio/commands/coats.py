@@ -8,7 +8,7 @@ from typing import Any
 
 from ...core.coats.kind import CoatKind
 from ...core.coats.registry import KINDS
-from ...core.edit.coats import add_coat, change_coat, move_coat, put_style
+from ...core.edit.coats import add_coat, add_style, change_coat, move_coat, put_style
 from ...core.edit.mixing import put_mix
 from ...core.library import styles
 from ...core.model import Board, Style
@@ -72,6 +72,18 @@ def wear(session: Session, style: Style) -> None:
         remember_style(session.settings, style.name)
 
 
+def lay(session: Session, style: Style, beneath: bool) -> None:
+    """Add a style's coats above those of the chosen piece, or beneath them."""
+    piece = session.selection.coated
+    if piece is None:
+        session.document.said.emit("Choose what the style goes on first.")
+        return
+    where = "beneath" if beneath else "on top"
+    session.document.apply(
+        f"{style.name}, {where}", lambda b: add_style(b, piece.id, style, beneath)
+    )
+
+
 def mixed_board(session: Session, style: Style, share: float) -> Board | None:
     """The board with so much of a style, 0..1, in the coats of the chosen piece."""
     piece = session.selection.coated
@@ -114,6 +126,12 @@ def _put_on(session: Session) -> None:
         style.put_on()
 
 
+def _add(session: Session, beneath: bool) -> None:
+    style = _style(session)
+    if style is not None:
+        style.add(beneath)
+
+
 def _delete_style(session: Session) -> None:
     style = _style(session)
     if style is not None:
@@ -145,6 +163,22 @@ MENU = Menu(
         ),
         Command(
             "put on", "Put the style on", (), _put_on, lambda s: _style(s) is not None, (STYLE,)
+        ),
+        Command(
+            "style on top",
+            "Add the style on top",
+            (),
+            lambda s: _add(s, False),
+            lambda s: _style(s) is not None,
+            (STYLE,),
+        ),
+        Command(
+            "style beneath",
+            "Add the style beneath",
+            (),
+            lambda s: _add(s, True),
+            lambda s: _style(s) is not None,
+            (STYLE,),
         ),
         Command("delete style", "Delete the style…", (), _delete_style, _is_own, (STYLE,)),
     ),
