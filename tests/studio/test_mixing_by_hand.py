@@ -6,7 +6,8 @@ import pytest
 from PyQt6.QtCore import QPoint, Qt
 
 from anole.core.edit.mixing import mixed
-from anole.core.model import Colour, ColourPaint, Fill
+from anole.core.library import styles
+from anole.core.model import Colour, ColourPaint, Fill, Style, to_json
 from anole.studio.coat.shelf import CHIP, EDGE
 from anole.studio.shell import Stage
 
@@ -62,6 +63,22 @@ def test_all_of_it_is_the_style_and_nothing_of_it_changes_nothing(pulled, qtbot)
     send_move(chip, spot(1.4))
     qtbot.mouseRelease(chip, LEFT, pos=spot(1.4))
     assert window.selection.coated.worn.name == "candy drop"
+
+
+def test_styles_that_come_into_the_folder_are_on_the_shelf(open_window, qtbot):
+    window = open_window(board(PLAIN, text="AB"))
+    window.show_stage(Stage.COAT)
+
+    def names() -> list[str]:
+        return [chip.stored.style.name for chip in window.shelf.chips]
+
+    path = styles.folder() / "from-a-friend.anolestyle"
+    path.write_bytes(to_json(Style(name="from a friend", coats=(PLAIN,))))
+    qtbot.waitUntil(lambda: "from a friend" in names(), timeout=10_000)
+    path.write_bytes(to_json(Style(name="renamed", coats=(PLAIN,))))
+    qtbot.waitUntil(lambda: "renamed" in names(), timeout=10_000)
+    path.unlink()
+    qtbot.waitUntil(lambda: "renamed" not in names(), timeout=10_000)
 
 
 def test_a_click_still_puts_it_on(pulled, qtbot):

@@ -38,6 +38,7 @@ from ..foot_bar import nothing
 from ..plain import tip
 from ..samples import bare, sample, words_of
 from ..session import Session, aim, ask_menu
+from ..style_folder import StyleFolder
 
 CHIP = QSize(148, 84)
 PICTURE = QSize(144, 56)
@@ -229,6 +230,8 @@ class Shelf(QWidget):
         self.document.settled.connect(self.refresh)
         self.selection.changed.connect(self.refresh)
         self.worker.drawn.connect(self._take)
+        self._folder = StyleFolder(self)
+        self._folder.changed.connect(self.reload)
         self.reload()
 
     def reload(self) -> None:
