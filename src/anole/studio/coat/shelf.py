@@ -215,8 +215,16 @@ class Shelf(QWidget):
         self.name.setAccessibleName("Name of the style")
         self.name.setFixedWidth(150)
         self.name.hide()
+        self.search = QLineEdit()
+        self.search.setPlaceholderText("find a style")
+        self.search.setAccessibleName("Find styles by name or by words such as gold, wood, worn")
+        self.search.setToolTip("By name or by a word: gold, metal, glass, wood, worn, sweet…")
+        self.search.setClearButtonEnabled(True)
+        self.search.setFixedWidth(130)
+        self.search.textChanged.connect(lambda _: self._filter())
         side = QVBoxLayout()
         side.addStretch(1)
+        side.addWidget(self.search)
         side.addWidget(self.save)
         side.addWidget(self.name)
         side.addStretch(1)
@@ -253,9 +261,17 @@ class Shelf(QWidget):
             chip.unwanted.connect(lambda c=chip: self._ask_away(c))
         self._row.addStretch(1)
         self._asked = None
+        self._filter()
         self.refresh()
         for trouble in troubles[:1]:
             self.document.said.emit(trouble)
+
+    def _filter(self) -> None:
+        """Only the styles that every typed word is found in."""
+        wanted = self.search.text().lower().split()
+        for chip in self.chips:
+            about = " ".join((chip.stored.style.name, *chip.stored.style.words)).lower()
+            chip.setVisible(all(word in about for word in wanted))
 
     def refresh(self) -> None:
         piece = self.selection.coated

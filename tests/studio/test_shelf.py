@@ -1,4 +1,4 @@
-"""A chip of the shelf is pulled across: so much of its style is mixed into what the words wear."""
+"""The shelf: styles found, added, pulled across to mix some of them in; the folder they lie in."""
 
 from __future__ import annotations
 
@@ -101,3 +101,19 @@ def test_a_style_is_added_on_top_and_beneath(pulled, qtbot):
     window.document.undo()
     window.document.undo()
     assert window.document.board == before
+
+
+def test_styles_are_found_as_one_types(open_window, qtbot):
+    window = open_window(board(PLAIN, text="AB"))
+    window.show_stage(Stage.COAT)
+
+    def shown() -> set[str]:
+        return {c.stored.style.name for c in window.shelf.chips if c.isVisible()}
+
+    everything = shown()
+    qtbot.keyClicks(window.shelf.search, "metal go")
+    assert shown() == {"cup gold"}
+    window.shelf.search.clear()
+    assert shown() == everything
+    qtbot.keyClicks(window.shelf.search, "no such style")
+    assert not shown()
