@@ -333,7 +333,7 @@ bends = st.fixed_dictionaries(
 )
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=20, deadline=None)
 @given(bends)
 def test_any_bend_gives_finite_chords(fields):
     fields = {"text": "Roll"} | fields
