@@ -2,19 +2,19 @@
 
 from __future__ import annotations
 
+import itertools
+
 import pytest
-from PyQt6.QtCore import QRectF
 from PyQt6.QtGui import QFontMetricsF, QImage, QPainter
-from PyQt6.QtSvg import QSvgRenderer
 
 from anole.core.coats.registry import KINDS
 from anole.core.edit.coats import put_style
+from anole.core.edit.pieces import change_piece
 from anole.core.library import styles
-from anole.core.model import Fill, Shadow, Stroke
-from anole.studio import icons, theme
+from anole.core.model import Fill, Length, Shadow, Stroke
 from anole.studio.coat.build_up import marks
 from anole.studio.coat.build_up.labels import GAP, NAME_X, label_of
-from anole.studio.coat.build_up.state import LABELS, RULER
+from anole.studio.coat.build_up.state import LABELS
 from anole.studio.shell import Stage
 
 from ..core.shapes import board
@@ -70,50 +70,36 @@ def test_a_name_too_long_for_any_room_is_shortened_not_written_over_the_band(
     assert NAME_X + label.width <= max(left, LABELS - GAP)
 
 
+class NotingPainter(QPainter):
+    """Notes where words are drawn: y, from x to x, and what."""
+
+    def __init__(self, image: QImage) -> None:
+        super().__init__(image)
+        self.drawn: list[tuple[float, float, float, str]] = []
+
+    def drawText(self, at, text):
+        wide = QFontMetricsF(self.font()).horizontalAdvance(text)
+        self.drawn.append((at.y(), at.x(), at.x() + wide, text))
+        super().drawText(at, text)
+
+
 @pytest.mark.parametrize("coats", [(), (Fill(id="f"),), (Shadow(id="h"), Stroke(id="s"))])
-@pytest.mark.parametrize("size", [14, 60, 150])
-@pytest.mark.parametrize("unit", ["px", "em"])
-def test_the_words_over_the_ruler_do_not_meet(coats, size, unit, open_window, settle, monkeypatch):
-    window = open_window(board(*coats, text="BOUT", size=size))
+def test_the_words_over_the_ruler_do_not_meet(coats, open_window, settle):
+    window = open_window(board(*coats, text="BOUT"))
     window.show_stage(Stage.COAT)
-    window.build_up.set_unit(unit)
-    settle(window)
-    drawn = []
-
-    class Painter(QPainter):
-        def drawText(self, at, text):
-            wide = QFontMetricsF(self.font()).horizontalAdvance(text)
-            drawn.append((at.y(), at.x(), at.x() + wide, text))
-            super().drawText(at, text)
-
-    image = QImage(window.build_up.size(), QImage.Format.Format_ARGB32_Premultiplied)
-    painter = Painter(image)
-    marks.ruler(painter, window.build_up.state())
-    painter.end()
-    assert {"edge", "core"} <= {text for *_, text in drawn}
-    for line in {y for y, *_ in drawn}:
-        row = sorted(entry[1:] for entry in drawn if entry[0] == line)
-        for (_, end, one), (start, _, other) in zip(row, row[1:], strict=False):
-            assert start >= end + 2, (one, other)
-        assert row[-1][1] <= window.build_up.width()
-    assert all(y <= RULER for y, *_ in drawn)
-
-
-@pytest.mark.parametrize("kind", KINDS.values(), ids=lambda k: k.tag)
-def test_each_kind_has_a_mark_of_its_own(kind):
-    def drawn(shapes):
-        image = QImage(64, 64, QImage.Format.Format_ARGB32_Premultiplied)
-        image.fill(0)
-        painter = QPainter(image)
-        icons.draw_mark(painter, shapes, QRectF(0, 0, 64, 64), theme.theme().text)
+    for size, unit in itertools.product((14, 60, 150), ("px", "em")):
+        window.document.apply(
+            "Size", lambda b, size=size: change_piece(b, "words", size=Length(size))
+        )
+        window.build_up.set_unit(unit)
+        settle(window)
+        image = QImage(window.build_up.size(), QImage.Format.Format_ARGB32_Premultiplied)
+        painter = NotingPainter(image)
+        marks.ruler(painter, window.build_up.state())
         painter.end()
-        return image.constBits().asstring(image.sizeInBytes())
-
-    mine = drawn(kind.mark)
-    assert any(mine)
-    others = [drawn(other.mark) for other in KINDS.values() if other is not kind]
-    assert mine not in others
-    renderer = QSvgRenderer(
-        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 16 16">{kind.mark}</svg>'.encode()
-    )
-    assert renderer.isValid()
+        assert {"edge", "core"} <= {text for *_, text in painter.drawn}
+        for line in {y for y, *_ in painter.drawn}:
+            row = sorted(entry[1:] for entry in painter.drawn if entry[0] == line)
+            for (_, end, one), (start, _, other) in zip(row, row[1:], strict=False):
+                assert start >= end + 2, (one, other, size, unit)
+            assert row[-1][1] <= window.build_up.width()
