@@ -117,3 +117,17 @@ def test_styles_are_found_as_one_types(open_window, qtbot):
     assert shown() == everything
     qtbot.keyClicks(window.shelf.search, "no such style")
     assert not shown()
+
+
+def test_a_deleted_style_is_brought_back(open_window, qtbot):
+    window = open_window(board(PLAIN, text="AB"))
+    window.show_stage(Stage.COAT)
+    assert window.shelf.save_as("mine")
+    chip = next(c for c in window.shelf.chips if c.stored.style.name == "mine")
+    chip.delete()
+    assert "mine" not in [c.stored.style.name for c in window.shelf.chips]
+    assert "mine" in window.foot.question.text()
+    qtbot.mouseClick(window.foot.answers[0], LEFT)
+    assert "mine" in [c.stored.style.name for c in window.shelf.chips]
+    found = next(c.stored.style for c in window.shelf.chips if c.stored.style.name == "mine")
+    assert [type(coat) for coat in found.coats] == [Fill]

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from typing import Any
 
 from PyQt6.QtCore import QEvent, QPointF, QRectF, QSize, Qt, pyqtSignal
@@ -145,7 +146,7 @@ class Chip(QAbstractButton):
         self.added.emit(beneath)
 
     def delete(self) -> None:
-        """Ask for it to leave the library."""
+        """It leaves the library."""
         self.unwanted.emit()
 
     def contextMenuEvent(self, event: QContextMenuEvent | None) -> None:
@@ -258,7 +259,7 @@ class Shelf(QWidget):
             chip.mixing.connect(lambda share, c=chip: self._look_mixed(c, share))
             chip.mixed.connect(lambda share, c=chip: self._mix(c, share))
             chip.added.connect(lambda beneath, c=chip: lay(self.session, c.stored.style, beneath))
-            chip.unwanted.connect(lambda c=chip: self._ask_away(c))
+            chip.unwanted.connect(lambda c=chip: self._delete(c))
         self._row.addStretch(1)
         self._asked = None
         self._filter()
@@ -319,20 +320,27 @@ class Shelf(QWidget):
         self.document.look_at(None)
         mix(self.session, chip.stored.style, share)
 
-    def _ask_away(self, chip: Chip) -> None:
-        """A style of one's own leaves the library; that cannot be undone, so it is asked."""
-        name = chip.stored.style.name
+    def _delete(self, chip: Chip) -> None:
+        """A style of one's own leaves the library; the bar at the foot brings it back."""
+        style = chip.stored.style
+        if self._did(lambda: library.remove(style.name)):
+            self.session.reading.foot.ask(
+                f"The style “{style.name}” is deleted.",
+                [
+                    ("Bring it back", lambda: self._did(lambda: library.keep(style))),
+                    ("Good", nothing),
+                ],
+            )
 
-        def go() -> None:
-            try:
-                library.remove(name)
-            except FileError as error:
-                self.document.said.emit(str(error))
-            self.reload()
-
-        self.session.reading.foot.ask(
-            f"Delete the style “{name}” from your library?", [("Delete", go), ("Stay", nothing)]
-        )
+    def _did(self, act: Callable[[], object]) -> bool:
+        """Change the library; says what goes wrong."""
+        try:
+            act()
+        except (FileError, ModelError) as error:
+            self.document.said.emit(str(error))
+            return False
+        self.reload()
+        return True
 
     def ask_name(self) -> None:
         if self.selection.coated is None or not self.selection.coated.style:
@@ -353,11 +361,7 @@ class Shelf(QWidget):
         """Save the chosen piece's coats under a name; says what goes wrong."""
         piece_id = self.selection.piece_id
         assert piece_id is not None
-        try:
-            library.keep(style_of(self.document.board, piece_id, name))
-        except (FileError, ModelError) as error:
-            self.document.said.emit(str(error))
+        if not self._did(lambda: library.keep(style_of(self.document.board, piece_id, name))):
             return False
-        self.reload()
         self.document.said.emit(f"The style {name!r} is in your library.")
         return True

@@ -180,6 +180,6 @@ MENU = Menu(
             lambda s: _style(s) is not None,
             (STYLE,),
         ),
-        Command("delete style", "Delete the style…", (), _delete_style, _is_own, (STYLE,)),
+        Command("delete style", "Delete the style", (), _delete_style, _is_own, (STYLE,)),
     ),
 )
