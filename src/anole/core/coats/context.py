@@ -61,7 +61,8 @@ class CoatContext(NamedTuple):
     """The surroundings of one piece's coats at the render scale.
 
     em is in board px; `outset` is what the strokes on the shape add to it, px of the render scale;
-    `lamp` is the board's; `depth_axis` the way straight back of a posed piece; window is the part of the board that is being rendered.
+    `lamp` is the board's; `depth_axis` the way straight back of a posed piece; window is the part of
+    the board that is being rendered.
     """
 
     shape: ShapeFields

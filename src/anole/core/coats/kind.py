@@ -16,7 +16,7 @@ import numpy as np
 
 from ..arrays import Chords, Planes
 from ..box import Box
-from ..compose.cover import Cover
+from ..compose.cover import Cover, full
 from ..field.outset import StrokeOutset
 from ..model import Coat, Lamp, Length, Paint, Span
 from ..model.open_union import tag_of
@@ -248,7 +248,21 @@ class PaintedCoat(CoatKind[C], Protocol[C]):
         return paint_source(self.paint(coat), paint)
 
 
+class ActingKind(CoatKind[C], Protocol[C]):
+    """A coat that paints nothing by itself: it acts on the shape, or on what others paint."""
+
+    across: bool = False
+    coverage_reads: Reads = Reads.NOTHING
+
+    def cover(self, coat: C, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
+        return Cover(full(box) * 0, outside=True, face=True)
+
+    def source(self, coat: C, context: CoatContext, paint: PaintContext) -> np.ndarray:
+        return np.zeros((4, 1, paint.box.width), np.float32)
+
+
 __all__ = [
+    "ActingKind",
     "CoatContext",
     "CoatKind",
     "Cover",

@@ -12,7 +12,6 @@ import numpy as np
 from ..arrays import Chords, Planes
 from ..box import Box
 from ..cache import Cache
-from ..compose.cover import full
 from ..field.displacement import (
     Displacement,
     by_light,
@@ -24,12 +23,12 @@ from ..field.displacement import (
 from ..field.polygons import united_outlines
 from ..field.remap import displaced
 from ..field.shape_fields import bounds
-from ..model import Coat, Length, Ripple
-from ..paint.context import PaintContext
+from ..model import Coat, Ripple
 from ..paint.pictures import reduced
-from .context import CoatContext, Overlap, Reads
-from .kind import CoatKind, Cover, Throw
+from .context import CoatContext
+from .kind import ActingKind, Throw
 from .shape import Shape, sound_outline
+from .throwing import by_bearing, thrown_toward
 
 OFF = 0.02
 """px by which the chords of moved outlines may be off."""
@@ -41,14 +40,12 @@ BEYOND = 64.0
 """px round the piece within which light is looked at."""
 
 
-class RippleKind(CoatKind[Ripple]):
+class RippleKind(ActingKind[Ripple]):
     """It paints nothing: either the shape is another one, or the picture so far."""
 
     struct = Ripple
     title, family, about = "Ripple", "Surface", "waves, turbulence or light move the letters"
     mark = '<path d="M1.5 5q3.2-4 6.5 0t6.5 0M1.5 11q3.2-4 6.5 0t6.5 0"/>'
-    across = False
-    coverage_reads = Reads.NOTHING
 
     def shapes(self, coat: Ripple) -> bool:
         return coat.drives == "outline"
@@ -62,23 +59,10 @@ class RippleKind(CoatKind[Ripple]):
     def throw(self, coat: Ripple, context: CoatContext) -> Throw | None:
         if coat.by not in ("image", "ground"):
             return None
-        turn, far = math.radians(coat.bearing), context.px(coat.amount)
-        return Throw(far * math.sin(turn), -far * math.cos(turn))
+        return by_bearing(coat.bearing, context.px(coat.amount))
 
     def thrown_to(self, coat: Ripple, context: CoatContext, throw: Throw) -> dict[str, Any]:
-        far = round(math.hypot(throw.dx, throw.dy) / context.scale, 2)
-        amount = coat.amount.like(far, context.em, context.dpi)
-        bearing = math.degrees(math.atan2(throw.dx, -throw.dy)) % 360
-        return {
-            "amount": Length(round(amount.value, 4), amount.unit),
-            "bearing": round(bearing, 1) if far else coat.bearing,
-        }
-
-    def cover(self, coat: Ripple, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
-        return Cover(full(box) * 0, outside=True, face=True)
-
-    def source(self, coat: Ripple, context: CoatContext, paint: PaintContext) -> np.ndarray:
-        return np.zeros((4, 1, paint.box.width), np.float32)
+        return thrown_toward(coat, "amount", throw, context)
 
     def reshaped(self, coat: Ripple, shape: Shape, context: CoatContext) -> Shape:
         move, finest, far = displacement_of(coat, context)
@@ -147,8 +131,7 @@ def displacement_of(coat: Ripple, context: CoatContext) -> tuple[Displacement, f
             abs(amount),
         )
     seen = _light(coat, context)
-    turn = math.radians(coat.bearing)
-    way = amount * math.sin(turn), -amount * math.cos(turn)
+    way = by_bearing(coat.bearing, amount)
     if seen is None:
         return waves((0, 0), (1, 1), (0, 0)), 1e3, 0.0
     smooth = context.px(coat.smooth)

@@ -18,6 +18,7 @@ from ..paint.own import straight
 from . import easing
 from .context import CoatContext, Overlap, Reads
 from .kind import Cover, PaintedCoat, Place, Throw
+from .throwing import by_bearing, thrown_toward
 
 AROUND = 0.6
 """em round the outlines within which a piece's picture is looked for."""
@@ -48,24 +49,16 @@ class StreakKind(PaintedCoat[Streak]):
         return "length", coat.reach
 
     def throw(self, coat: Streak, context: CoatContext) -> Throw:
-        turn, far = math.radians(coat.bearing), context.px(coat.reach)
-        return Throw(far * math.sin(turn), -far * math.cos(turn))
+        return by_bearing(coat.bearing, context.px(coat.reach))
 
     def thrown_to(self, coat: Streak, context: CoatContext, throw: Throw) -> dict[str, Any]:
-        far = round(math.hypot(throw.dx, throw.dy) / context.scale, 2)
-        reach = coat.reach.like(far, context.em, context.dpi)
-        bearing = math.degrees(math.atan2(throw.dx, -throw.dy)) % 360
-        return {
-            "reach": Length(round(reach.value, 4), reach.unit),
-            "bearing": round(bearing, 1) if far else coat.bearing,
-        }
+        return thrown_toward(coat, "reach", throw, context)
 
     def box(self, coat: Streak, context: CoatContext) -> Box:
         source = self._source_box(coat, context)
         far, boxes = context.px(coat.reach), [source]
         for bearing in _bearings(coat):
-            turn = math.radians(bearing)
-            dx, dy = far * math.sin(turn), -far * math.cos(turn)
+            dx, dy = by_bearing(bearing, far)
             boxes.append(source.moved(math.floor(dx), math.floor(dy)).grown(2))
         return around(boxes).meet(context.window)
 

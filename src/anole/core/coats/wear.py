@@ -3,12 +3,9 @@
 from __future__ import annotations
 
 import msgspec
-import numpy as np
 import pyclipper
 
 from ..arrays import Chords, Plane
-from ..box import Box
-from ..compose.cover import full
 from ..field.contour import contour
 from ..field.damage import Texture, damaged, texture_over
 from ..field.polygons import offset, to_chords, to_polygons
@@ -16,9 +13,8 @@ from ..field.raster import Raster
 from ..field.shape_fields import ShapeFields, bounds, ink_box
 from ..field.simplified import simplified
 from ..model import Wear
-from ..paint.context import PaintContext
-from .context import CoatContext, Overlap, Reads
-from .kind import CoatKind, Cover
+from .context import CoatContext
+from .kind import ActingKind
 from .shape import Shape, sound_outline
 
 BEYOND = 1.0
@@ -29,7 +25,7 @@ TOLERANCE = 0.02
 """px by which the worn outline's points may lie beside its chords."""
 
 
-class WearKind(CoatKind[Wear]):
+class WearKind(ActingKind[Wear]):
     """It paints nothing: all other coats see the worn shape."""
 
     struct = Wear
@@ -42,17 +38,9 @@ class WearKind(CoatKind[Wear]):
         '<path d="M2.5 2.5h6l1 2 2-2h2v4l-1.6 1.4L13.5 9v4.500h-11z"/>'
         '<path d="M5.5 7.500l2 1.500-1 2.500" opacity=".7"/>'
     )
-    across = False
-    coverage_reads = Reads.NOTHING
 
     def shapes(self, coat: Wear) -> bool:
         return True
-
-    def cover(self, coat: Wear, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
-        return Cover(full(box) * 0, outside=True, face=True)
-
-    def source(self, coat: Wear, context: CoatContext, paint: PaintContext) -> np.ndarray:
-        return np.zeros((4, 1, paint.box.width), np.float32)
 
     def reshaped(self, coat: Wear, shape: Shape, context: CoatContext) -> Shape:
         formed = _formed(coat, shape, context)

@@ -89,14 +89,17 @@ def move_coat(board: Board, piece_id: str, coat_id: str, to: int) -> Board:
     return _with_coats(board, piece_id, tuple(rest))
 
 
+def _with_free_ids(board: Board, coats: tuple[Coat, ...]) -> tuple[Coat, ...]:
+    """The coats with ids that nothing on the board has."""
+    ids = free(board, "coat", len(coats))
+    return tuple(msgspec.structs.replace(coat, id=i) for coat, i in zip(coats, ids, strict=True))
+
+
 def put_style(board: Board, piece_id: str, style: Style, digest: str = "") -> Board:
     """Put a style's coats on a piece in place of its own."""
     piece = board.coated(piece_id)
     bare = with_piece(board, msgspec.structs.replace(piece, style=()))
-    ids = free(bare, "coat", len(style.coats))
-    coats = tuple(
-        msgspec.structs.replace(coat, id=i) for coat, i in zip(style.coats, ids, strict=True)
-    )
+    coats = _with_free_ids(bare, style.coats)
     worn = Worn(style.name, digest)
     return with_assets(with_piece(board, replaced(piece, style=coats, worn=worn)), coats)
 
@@ -104,10 +107,7 @@ def put_style(board: Board, piece_id: str, style: Style, digest: str = "") -> Bo
 def add_style(board: Board, piece_id: str, style: Style, beneath: bool = False) -> Board:
     """Put a style's coats above those of a piece, or beneath them. Raises KeyError."""
     piece = board.coated(piece_id)
-    ids = free(board, "coat", len(style.coats))
-    fresh = tuple(
-        msgspec.structs.replace(coat, id=i) for coat, i in zip(style.coats, ids, strict=True)
-    )
+    fresh = _with_free_ids(board, style.coats)
     coats = (*fresh, *piece.style) if beneath else (*piece.style, *fresh)
     return with_assets(with_piece(board, replaced(piece, style=coats)), fresh)
 
