@@ -18,7 +18,7 @@ from typer.core import TyperGroup
 
 from .core.atomic import FileError
 from .core.edit.boards import as_stored
-from .core.edit.coats import put_style
+from .core.edit.wearing import put_style
 from .core.failures import RenderError
 from .core.files import board_file, picture
 from .core.files.preview import preview

@@ -25,13 +25,18 @@ from anole.core.edit import (
     coats,
     fitting,
     font_files,
+    lengths_in_em,
     mixing,
     parts,
     pictures,
     pieces,
+    recolouring,
+    settings,
     stamps,
     swatches,
     titles,
+    varying,
+    wearing,
     words,
 )
 from anole.core.library import styles
@@ -51,6 +56,11 @@ from anole.core.model import (
     Place,
     Placed,
     Pool,
+    Pose,
+    Position,
+    Rail,
+    Setting,
+    Span,
     Spot,
     Stamps,
     Stroke,
@@ -159,14 +169,14 @@ def _add_coat(rng: Random, board: Board) -> Board:
 def _put_style(rng: Random, board: Board) -> Board:
     style = rng.choice(styles.built_in()).style
     few = msgspec.structs.replace(style, coats=style.coats[:MOST_COATS])
-    return coats.put_style(board, some(rng, board, Coated).id, few)
+    return wearing.put_style(board, some(rng, board, Coated).id, few)
 
 
 def _add_style(rng: Random, board: Board) -> Board:
     piece = some(rng, board, Coated)
     style = rng.choice(styles.built_in()).style
     few = msgspec.structs.replace(style, coats=style.coats[: max(MOST_COATS - len(piece.style), 0)])
-    return coats.add_style(board, piece.id, few, rng.random() < 0.5)
+    return wearing.add_style(board, piece.id, few, rng.random() < 0.5)
 
 
 def _put_mix(rng: Random, board: Board) -> Board:
@@ -179,6 +189,61 @@ def _put_mix(rng: Random, board: Board) -> Board:
         if all(len(p.style) <= 2 * MOST_COATS for p in every(made.pieces) if isinstance(p, Coated))
         else board
     )
+
+
+def _add_coats(rng: Random, board: Board) -> Board:
+    piece = some(rng, board, Coated)
+    if len(piece.style) >= MOST_COATS:
+        raise KeyError("room for a coat")
+    return wearing.add_coats(board, piece.id, rng.choice(styles.built_in()).style.coats[:1])
+
+
+def _reach(rng: Random, board: Board) -> Board:
+    piece = some(rng, board, Coated)
+    old, new = (rng.choice(styles.built_in()).style.coats[:3] for _ in range(2))
+    board = wearing.put_style(board, piece.id, Style(name="r", coats=old), styles.digest(old))
+    return wearing.reach(board, Style(name="r", coats=new))[0]
+
+
+def _lengths_in_em(rng: Random, board: Board) -> Board:
+    piece = some(rng, board, Coated)
+    wide = Span(from_=Position(rng.uniform(-9, -1), "px"), to=Position(0.0, "em"))
+    board = _with_coats(board, piece, (Stroke(id="wide", span=wide), *piece.style[:MOST_COATS]))
+    return lengths_in_em.lengths_in_em(board, piece.id)
+
+
+def _with_setting(rng: Random, board: Board) -> Board:
+    piece = some(rng, board, Coated)
+    setting = Setting(
+        tracking=rng.uniform(-50, 50),
+        foot=Rail(camber=rng.uniform(-0.4, 0.4)),
+        pose=rng.choice([None, Pose(turn_y=rng.uniform(-40, 40))]),
+    )
+    return pieces.with_piece(board, settings.with_setting(piece, setting))
+
+
+def _with_coats(board: Board, piece: Coated, coats: tuple) -> Board:
+    return pieces.with_piece(board, msgspec.structs.replace(piece, style=coats))
+
+
+def _recoloured(rng: Random, board: Board) -> Board:
+    piece = some(rng, board, Coated)
+    hue = rng.choice([None, rng.uniform(0, 360)])
+    return _with_coats(board, piece, recolouring.turned(piece.style, hue))
+
+
+def _along(rng: Random, board: Board) -> Board:
+    piece = some(rng, board, Coated)
+    there = varying.knobs(piece.style)
+    if not there:
+        raise KeyError("knob")
+    made = varying.along(piece.style, rng.choice(there), rng.uniform(-1, 1))
+    return _with_coats(board, piece, made)
+
+
+def _shaken(rng: Random, board: Board) -> Board:
+    piece = some(rng, board, Coated)
+    return _with_coats(board, piece, varying.shaken(piece.style, rng.randrange(100)))
 
 
 def _room(board: Board) -> Board:
@@ -304,6 +369,15 @@ OPERATIONS: dict[str, Operation] = {
     "put_style": _put_style,
     "add_style": _add_style,
     "put_mix": _put_mix,
+    "add_coats": _add_coats,
+    "wear_as": lambda r, b: wearing.wear_as(b, some(r, b, Coated).id, styles.built_in()[0].style),
+    "cut_loose": lambda r, b: wearing.cut_loose(b, some(r, b, Coated).id),
+    "reach": _reach,
+    "with_setting": _with_setting,
+    "turned": _recoloured,
+    "lengths_in_em": _lengths_in_em,
+    "along": _along,
+    "shaken": _shaken,
     "fit_to_board": lambda r, b: fitting.fit_to_board(b, some(r, b, Coated).id),
     "fit_all": lambda r, b: fitting.fit_all(b, some_ids(r, b)),
     "carry_font": lambda r, b: font_files.carry_font(
@@ -360,7 +434,9 @@ OPERATIONS: dict[str, Operation] = {
     "add_title": lambda r, b: titles.add_title(b, text(r) or "A", Style(name="s", coats=()))[0],
 }
 QUERIES = {
-    "replaced", "carried", "carried_coat", "between", "colour_between", "matched", "mixed", "coat_of", "natural_place", "style_of", "ink", "leaves",
+    "replaced", "carried", "carried_coat", "between", "colour_between", "matched", "mixed", "coat_of", "natural_place", "style_of", "is_changed", "wearers", "setting_of", "mean_hue", "main_hue", "hue_behind",
+    "fixed_lengths", "knobs", "sample_board", "small_render", "distance", "by_likeness",
+    "ink", "leaves",
     "font_asset", "taken", "free", "free_name", "picture_asset", "first_words", "extent", "guides",
     "snap", "broken", "renewed", "loses", "best_lines", "next_spot", "next_mark",
 }  # fmt: skip

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from anole.core.edit.coats import put_style
+from anole.core.edit.wearing import put_style
 from anole.core.library.styles import built_in, digest
 from anole.core.model import (
     Board,

@@ -9,8 +9,8 @@ from PIL import Image
 
 from anole.core import assets
 from anole.core.edit.clipboard import carried, carried_coat, paste, paste_coat
-from anole.core.edit.coats import put_style, style_of
 from anole.core.edit.pictures import add_picture
+from anole.core.edit.wearing import put_style, style_of
 from anole.core.library import styles
 from anole.core.model import Fill, Grain, ImagePaint, Pattern, Style
 from anole.core.model.named_assets import assets_named

@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 from PIL import Image
 
 from anole.core.atomic import FileError, write_bytes
-from anole.core.edit.coats import put_style, style_of
+from anole.core.edit.wearing import put_style, style_of
 from anole.core.files import board_file, png
 from anole.core.files.preview import preview
 from anole.core.library import styles

@@ -13,6 +13,7 @@ import pytest
 from anole.core.edit.clipboard import paste
 from anole.core.edit.pieces import change_piece
 from anole.core.files import board_file
+from anole.core.files.container import Content, written
 from anole.core.model import (
     Board,
     Colour,
@@ -152,7 +153,8 @@ def test_an_unknown_list_of_odd_ids_is_kept_as_it_is():
     data["swatches"] = [{"name": "a", "colour": "#fff", "id": ["a"]}]
     text = json.dumps(data).encode()
     raw = json.loads(text)
-    read = board_file._document(text, "x")
+    whole = written(board_file.MEDIA_TYPE, [Content("board.json", text)])
+    read = board_file.decode(whole, "x")
     assert read.unknown["later"] == raw["later"]
 
 

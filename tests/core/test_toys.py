@@ -16,7 +16,7 @@ from anole.core.coats.registry import lent
 from anole.core.edit import clipboard
 from anole.core.edit.arranging import align, moved
 from anole.core.edit.boards import as_stored, resize_board
-from anole.core.edit.coats import add_coat, change_coat, put_style, style_of
+from anole.core.edit.coats import add_coat, change_coat
 from anole.core.edit.fitting import fit_to_board, leaves
 from anole.core.edit.pieces import (
     add_lettering,
@@ -27,6 +27,7 @@ from anole.core.edit.pieces import (
     switch_shaping,
 )
 from anole.core.edit.snapping import extent, guides
+from anole.core.edit.wearing import put_style, style_of
 from anole.core.failures import RenderError
 from anole.core.files import board_file
 from anole.core.library import styles as library

@@ -8,8 +8,8 @@ import pytest
 from PyQt6.QtGui import QFontMetricsF, QImage, QPainter
 
 from anole.core.coats.registry import KINDS
-from anole.core.edit.coats import put_style
 from anole.core.edit.pieces import change_piece
+from anole.core.edit.wearing import put_style
 from anole.core.library import styles
 from anole.core.model import Fill, Length, Shadow, Stroke
 from anole.studio.coat.build_up import marks

@@ -11,8 +11,9 @@ from PyQt6.QtCore import QMimeData
 
 from ..core.coats.kind import Place
 from ..core.coats.registry import kind_of as coat_kind
-from ..core.edit.coats import change_coat, put_style
+from ..core.edit.coats import change_coat
 from ..core.edit.pieces import change_piece, remove_piece
+from ..core.edit.wearing import put_style
 from ..core.model import Board, Coat, Coated, ImagePaint, Piece, Style
 from ..core.paint.image_formats import SUFFIXES
 from ..core.paint.svg_files import svg_file

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from ..core.atomic import FileError
 from ..core.coats.fill import plain
-from ..core.edit.coats import put_style
 from ..core.edit.pieces import add_lettering
+from ..core.edit.wearing import put_style
 from ..core.library import styles as library
 from ..core.model import Board, Colour, Stroke, Style
 from .session import Session

@@ -5,8 +5,8 @@ from __future__ import annotations
 from PyQt6.QtCore import QBuffer, QIODevice, QMimeData
 from PyQt6.QtGui import QGuiApplication, QImage
 
-from ..core.edit.coats import put_style
 from ..core.edit.pieces import add_lettering
+from ..core.edit.wearing import put_style
 from ..core.model import Board
 from ..core.paint.image_formats import SVG_TYPE, is_svg
 from . import clipboard

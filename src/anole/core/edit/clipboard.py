@@ -5,8 +5,9 @@ from __future__ import annotations
 from typing import cast
 
 from ..model import COATS, PIECES, Board, Coat, Coated, ModelError, Piece, Style, from_json, to_json
-from .coats import insert_coat, put_style
+from .coats import insert_coat
 from .pieces import insert_piece
+from .wearing import put_style
 
 
 def carried(piece: Piece) -> bytes:

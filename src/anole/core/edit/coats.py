@@ -8,7 +8,7 @@ import msgspec
 
 from ..coats.kind import CoatKind, Place
 from ..coats.registry import kind_named, kind_of
-from ..model import Board, Coat, Style, Worn
+from ..model import Board, Coat
 from .carrying import with_assets
 from .checked import replaced
 from .ids import free
@@ -87,35 +87,3 @@ def move_coat(board: Board, piece_id: str, coat_id: str, to: int) -> Board:
     rest = [c for c in board.coated(piece_id).style if c.id != coat_id]
     rest.insert(min(max(to, 0), len(rest)), coat)
     return _with_coats(board, piece_id, tuple(rest))
-
-
-def _with_free_ids(board: Board, coats: tuple[Coat, ...]) -> tuple[Coat, ...]:
-    """The coats with ids that nothing on the board has."""
-    ids = free(board, "coat", len(coats))
-    return tuple(msgspec.structs.replace(coat, id=i) for coat, i in zip(coats, ids, strict=True))
-
-
-def put_style(board: Board, piece_id: str, style: Style, digest: str = "") -> Board:
-    """Put a style's coats on a piece in place of its own."""
-    piece = board.coated(piece_id)
-    bare = with_piece(board, msgspec.structs.replace(piece, style=()))
-    coats = _with_free_ids(bare, style.coats)
-    worn = Worn(style.name, digest)
-    return with_assets(with_piece(board, replaced(piece, style=coats, worn=worn)), coats)
-
-
-def add_style(board: Board, piece_id: str, style: Style, beneath: bool = False) -> Board:
-    """Put a style's coats above those of a piece, or beneath them. Raises KeyError."""
-    piece = board.coated(piece_id)
-    fresh = _with_free_ids(board, style.coats)
-    coats = (*fresh, *piece.style) if beneath else (*piece.style, *fresh)
-    return with_assets(with_piece(board, replaced(piece, style=coats)), fresh)
-
-
-def style_of(board: Board, piece_id: str, name: str) -> Style:
-    """The coats of a piece as a style."""
-    coats = tuple(
-        msgspec.structs.replace(coat, id=f"coat-{number}")
-        for number, coat in enumerate(board.coated(piece_id).style, 1)
-    )
-    return replaced(Style(name=name, coats=coats))

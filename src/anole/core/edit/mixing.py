@@ -9,8 +9,8 @@ import msgspec
 from ..coats.registry import kind_of
 from ..model import Board, Coat, Style
 from .between import between
-from .coats import put_style
 from .pieces import with_piece
+from .wearing import put_style
 
 Pair = tuple[Coat | None, Coat | None]
 

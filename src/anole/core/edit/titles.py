@@ -8,8 +8,8 @@ import msgspec
 
 from ..model import Board, FitBox, Length, Style
 from ..pieces.registry import coated_kind
-from .coats import put_style
 from .pieces import add_lettering, with_piece
+from .wearing import put_style
 
 ROOM, ROUNDS = 0.1, 2
 """Of the board's shorter side, round a title: its strokes and shadows lie there."""

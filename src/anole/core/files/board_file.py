@@ -2,15 +2,9 @@
 
 from __future__ import annotations
 
-import io
-import lzma
-import zipfile
-import zlib
 from collections.abc import Callable
 from pathlib import Path
 from typing import Any, NamedTuple
-
-import msgspec
 
 from .. import assets
 from ..atomic import FileError, read_bytes, write_bytes
@@ -21,27 +15,22 @@ from ..model import Asset, Board, ModelError, from_builtins, to_builtins
 from ..paint.image_formats import ImageError
 from ..paint.picture_files import decoded_asset
 from ..text import short
+from .container import (
+    BROKEN,
+    MOST_ASSET,
+    MOST_FILE,
+    Container,
+    Content,
+    entry_of,
+    json_text,
+    opened,
+    written,
+)
 from .stamp import stamp_of
 from .unknown import leftover, merged
 
 MEDIA_TYPE = "application/vnd.anole.board+zip"
-MAJOR = 1
-BROKEN = (
-    zipfile.BadZipFile,
-    zlib.error,
-    lzma.LZMAError,
-    EOFError,
-    NotImplementedError,
-    RuntimeError,
-    ValueError,
-    OSError,
-)
-"""What zipfile raises for damaged archives, depending on where the damage is."""
-MOST_FILE = 1 << 30
-MOST_JSON = 1 << 26
-MOST_ASSET = 1 << 29
-MOST_UNPACKED, MOST_ENTRIES = 1 << 31, 10_000
-"""Bytes and files of a whole container."""
+WHAT, MAJOR = "an Anole board", 1
 
 
 class Document(NamedTuple):
@@ -56,23 +45,12 @@ def encode(document: Document, preview: bytes | None) -> bytes:
     """The container's bytes, where there is one with a PNG of the board; the same document gives
     the same bytes."""
     data = merged(to_builtins(document.board), document.unknown)
-    room = io.BytesIO()
-    with zipfile.ZipFile(room, "w", zipfile.ZIP_DEFLATED) as box:
-        for name, content, how in (
-            ("mimetype", MEDIA_TYPE.encode(), zipfile.ZIP_STORED),
-            ("board.json", msgspec.json.format(msgspec.json.encode(data), indent=1), None),
-            ("preview.png", preview, zipfile.ZIP_STORED),
-        ):
-            if content is None:
-                continue
-            info = zipfile.ZipInfo(name, (1980, 1, 1, 0, 0, 0))
-            info.external_attr = 0o644 << 16
-            box.writestr(info, content, zipfile.ZIP_DEFLATED if how is None else how)
-        for asset in carried(document.board):
-            info = zipfile.ZipInfo(entry_of(asset), (1980, 1, 1, 0, 0, 0))
-            info.external_attr = 0o644 << 16
-            box.writestr(info, assets.get(asset.sha), zipfile.ZIP_STORED)
-    return room.getvalue()
+    small = [Content("preview.png", preview, stored=True)] if preview is not None else []
+    files = [
+        Content(entry_of(asset), assets.get(asset.sha), stored=True)
+        for asset in carried(document.board)
+    ]
+    return written(MEDIA_TYPE, [Content("board.json", json_text(data)), *small, *files])
 
 
 def carried(board: Board) -> list[Asset]:
@@ -81,56 +59,29 @@ def carried(board: Board) -> list[Asset]:
     return [asset for _, asset in sorted(once.items()) if assets.has(asset.sha)]
 
 
-def entry_of(asset: Asset) -> str:
-    """Name of the archive's entry that holds the asset."""
-    suffix = Path(asset.name).suffix.lower()
-    return f"assets/{asset.sha}{suffix if suffix[1:].isalnum() else ''}"
-
-
 def decode(data: bytes, name: str, stop: Callable[[], bool] = never) -> Document:
     """Read a container. Raises FileError naming what is wrong."""
-    try:
-        with zipfile.ZipFile(io.BytesIO(data)) as box:
-            _check_size(box, name)
-            kind = _entry(box, "mimetype", 256, name).decode("ascii", "replace").strip()
-            if kind != MEDIA_TYPE:
-                raise FileError(f"{name} is not an Anole board (it says it is {short(kind, 60)!r})")
-            text = _entry(box, "board.json", MOST_JSON, name)
-            document = _document(text, name)
-            troubles = _take_in(box, document.board, name)
-            troubles += _try_pictures(document.board, stop)
-    except BROKEN as error:
-        raise FileError(
-            f"{name} is not an Anole board, or it is cut short: {short(error)}"
-        ) from error
+    with opened(data, name, WHAT, MEDIA_TYPE) as box:
+        document = _document(box)
+        troubles = _take_in(box, document.board)
+        troubles += _try_pictures(document.board, stop)
     board = with_carried_fonts(document.board)
     return document._replace(board=board, troubles=troubles)
 
 
-def _check_size(box: zipfile.ZipFile, name: str) -> None:
-    entries = box.infolist()
-    if len(entries) > MOST_ENTRIES:
-        raise FileError(f"{name} holds {len(entries):,} files; {MOST_ENTRIES:,} are the most")
-    size = sum(info.file_size for info in entries)
-    if size > MOST_UNPACKED:
-        raise FileError(
-            f"{name} unpacks to {size >> 20:,} MB; {MOST_UNPACKED >> 20:,} are the most"
-        )
-
-
-def _take_in(box: zipfile.ZipFile, board: Board, name: str) -> tuple[str, ...]:
+def _take_in(box: Container, board: Board) -> tuple[str, ...]:
     """Take the carried files in; what is wrong with one of them is told, the board still opens."""
     troubles = []
     for asset in {a.sha: a for a in (*board.fonts, *board.assets)}.values():
         try:
-            data = _entry(box, entry_of(asset), MOST_ASSET, name)
+            data = box.entry(entry_of(asset), MOST_ASSET)
         except FileError:
-            troubles.append(f"{short(asset.name)} is missing from {name}")
+            troubles.append(f"{short(asset.name)} is missing from {box.name}")
             continue
         except BROKEN:
             data = b""
         if assets.digest(data) != asset.sha:
-            troubles.append(f"{short(asset.name)} in {name} is damaged and was left out")
+            troubles.append(f"{short(asset.name)} in {box.name} is damaged and was left out")
             continue
         assets.put(data)
     return (*troubles, *take_in_fonts(board.fonts))
@@ -148,36 +99,13 @@ def _try_pictures(board: Board, stop: Callable[[], bool]) -> tuple[str, ...]:
     return tuple(troubles)
 
 
-def _entry(box: zipfile.ZipFile, entry: str, most: int, name: str) -> bytes:
+def _document(box: Container) -> Document:
+    raw = box.json("board.json", "anole-board", MAJOR)
     try:
-        info = box.getinfo(entry)
-    except KeyError:
-        raise FileError(f"{name} is not an Anole board: it has no {entry}") from None
-    if info.file_size > most:
-        raise FileError(f"{name}: {entry} is too large ({info.file_size >> 20} MB)")
-    with box.open(info) as file:
-        return file.read(most + 1)[:most]
-
-
-def _document(text: bytes, name: str) -> Document:
-    try:
-        raw = msgspec.json.decode(text)
-        _check_version(raw, name)
         board = from_builtins(raw, Board)
-    except (msgspec.DecodeError, UnicodeDecodeError, RecursionError) as error:
-        raise FileError(f"{name}: board.json is not JSON: {short(error)}") from error
     except ModelError as error:
-        raise FileError(f"{name}: {error}") from error
+        raise FileError(f"{box.name}: {error}") from error
     return Document(board, leftover(raw, to_builtins(board)))
-
-
-def _check_version(raw: Any, name: str) -> None:
-    text = str(raw.get("format", "")) if isinstance(raw, dict) else ""
-    major = text.partition("/")[2].partition(".")[0]
-    if text.startswith("anole-board/") and major.isdigit() and int(major) > MAJOR:
-        raise FileError(
-            f"{name} was made by a newer Anole ({short(text, 40)}); this one reads version {MAJOR}"
-        )
 
 
 class Stamped(NamedTuple):

@@ -7,7 +7,7 @@ from pathlib import Path
 
 from ..atomic import FileError
 from ..text import short
-from .board_file import BROKEN
+from .container import BROKEN
 
 MOST_PREVIEW = 1 << 24
 

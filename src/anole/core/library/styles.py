@@ -15,7 +15,7 @@ from typing import NamedTuple
 import msgspec
 import platformdirs
 
-from ..atomic import FileError, read_bytes, write_bytes
+from ..atomic import FileError, read_bytes, reason, write_bytes
 from ..model import Coat, ModelError, Style, from_json, to_json
 from . import pictures
 
@@ -58,7 +58,16 @@ def file_name(name: str) -> str:
 
 
 def read(path: Path) -> Style:
-    """Read one style. Raises FileError."""
+    """Read one style; a file that has not changed since is not read again. Raises FileError."""
+    try:
+        state = path.stat()
+    except OSError as error:
+        raise FileError(f"cannot read {path}: {reason(error)}") from error
+    return _read(path, state.st_mtime_ns, state.st_size)
+
+
+@functools.lru_cache(2000)
+def _read(path: Path, changed: int, size: int) -> Style:
     try:
         return from_json(read_bytes(path, MOST), Style)
     except ModelError as error:
@@ -96,7 +105,8 @@ def built_in() -> tuple[StoredStyle, ...]:
 
 
 def library() -> tuple[list[StoredStyle], list[str]]:
-    """All styles, the user's newest first, then the built-in ones; and what could not be read."""
+    """All styles, the user's newest first, then the built-in ones but those that the user has a
+    version of; and what could not be read."""
     own, troubles = [], []
     for path in sorted(folder().glob(f"*{SUFFIX}"), key=_age):
         try:
@@ -105,7 +115,8 @@ def library() -> tuple[list[StoredStyle], list[str]]:
             own.append(StoredStyle(style, path, True))
         except FileError as error:
             troubles.append(str(error))
-    return own + list(built_in()), troubles
+    names = {entry.style.name for entry in own}
+    return own + [entry for entry in built_in() if entry.style.name not in names], troubles
 
 
 def _age(path: Path) -> tuple[float, str]:

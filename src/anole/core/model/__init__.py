@@ -69,7 +69,7 @@ from .pieces import (
 from .shaping import Corners, FitBox, Letters, OwnLetter, Pose, Rail, Ring, Wave
 from .span import Span
 from .stop import Stop
-from .style import Style, Worn
+from .style import Setting, Style, Worn
 from .tags import Tags
 from .tones import (
     Bloom,
@@ -155,6 +155,7 @@ __all__ = [
     "Ring",
     "Ripple",
     "Scatter",
+    "Setting",
     "Shadow",
     "Sheen",
     "Sourced",

@@ -29,7 +29,7 @@ from PyQt6.QtWidgets import (
 )
 
 from ...core.atomic import FileError
-from ...core.edit.coats import style_of
+from ...core.edit.wearing import style_of
 from ...core.library import styles as library
 from ...core.library.styles import StoredStyle
 from ...core.model import ModelError

@@ -8,8 +8,9 @@ from typing import Any
 
 from ...core.coats.kind import CoatKind
 from ...core.coats.registry import KINDS
-from ...core.edit.coats import add_coat, add_style, change_coat, move_coat, put_style
+from ...core.edit.coats import add_coat, change_coat, move_coat
 from ...core.edit.mixing import put_mix
+from ...core.edit.wearing import add_style, put_style
 from ...core.library import styles
 from ...core.model import Board, Style
 from ..new_words import remember_style

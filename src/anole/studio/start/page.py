@@ -15,8 +15,8 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
-from ...core.edit.coats import put_style
 from ...core.edit.titles import add_title
+from ...core.edit.wearing import put_style
 from ...core.library import styles as library
 from ...core.library.styles import StoredStyle
 from ...core.model import Board, Style

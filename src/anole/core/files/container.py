@@ -1,0 +1,128 @@
+"""ZIP files of ours: a stored `mimetype` first, JSON, and the files that it names by SHA-256. They may
+come from anybody: nothing is unpacked to disk, and everything is counted before it is read."""
+
+from __future__ import annotations
+
+import contextlib
+import io
+import lzma
+import stat
+import zipfile
+import zlib
+from collections.abc import Iterable, Iterator
+from pathlib import Path
+from typing import Any, NamedTuple
+
+import msgspec
+
+from ..atomic import FileError
+from ..model import Asset
+from ..text import short
+
+BROKEN = (
+    zipfile.BadZipFile,
+    zlib.error,
+    lzma.LZMAError,
+    EOFError,
+    NotImplementedError,
+    RuntimeError,
+    ValueError,
+    OSError,
+)
+"""What zipfile raises for damaged archives, depending on where the damage is."""
+MOST_FILE, MOST_JSON, MOST_ASSET = 1 << 30, 1 << 26, 1 << 29
+MOST_UNPACKED, MOST_ENTRIES = 1 << 31, 10_000
+"""Bytes and files of a whole container."""
+
+
+class Content(NamedTuple):
+    """A file to put into a container."""
+
+    name: str
+    data: bytes
+    stored: bool = False
+
+
+def written(media_type: str, contents: Iterable[Content]) -> bytes:
+    """The container's bytes; the same contents give the same bytes."""
+    room = io.BytesIO()
+    first = Content("mimetype", media_type.encode(), stored=True)
+    with zipfile.ZipFile(room, "w", zipfile.ZIP_DEFLATED) as box:
+        for content in (first, *contents):
+            info = zipfile.ZipInfo(content.name, (1980, 1, 1, 0, 0, 0))
+            info.external_attr = 0o644 << 16
+            how = zipfile.ZIP_STORED if content.stored else zipfile.ZIP_DEFLATED
+            box.writestr(info, content.data, how)
+    return room.getvalue()
+
+
+def json_text(data: Any) -> bytes:
+    """JSON with one field a line, of dicts and lists."""
+    return msgspec.json.format(msgspec.json.encode(data), indent=1)
+
+
+class Container:
+    """An open one. `name` is the file's, `what` it should be."""
+
+    def __init__(self, box: zipfile.ZipFile, name: str, what: str) -> None:
+        self._box, self.name, self.what = box, name, what
+
+    def entry(self, entry: str, most: int) -> bytes:
+        """The bytes of a file in it. Raises FileError, and what BROKEN lists."""
+        try:
+            info = self._box.getinfo(entry)
+        except KeyError:
+            raise FileError(f"{self.name} is not {self.what}: it has no {entry}") from None
+        if info.file_size > most:
+            raise FileError(f"{self.name}: {entry} is too large ({info.file_size >> 20} MB)")
+        if stat.S_ISLNK(info.external_attr >> 16):
+            raise FileError(f"{self.name}: {entry} is a link and was not followed")
+        with self._box.open(info) as file:
+            return file.read(most + 1)[:most]
+
+    def json(self, entry: str, format_name: str, major: int) -> Any:
+        """A JSON file of a format and version in it, as dicts and lists. Raises FileError."""
+        try:
+            raw = msgspec.json.decode(self.entry(entry, MOST_JSON))
+        except (msgspec.DecodeError, UnicodeDecodeError, RecursionError) as error:
+            raise FileError(f"{self.name}: {entry} is not JSON: {short(error)}") from error
+        text = str(raw.get("format", "")) if isinstance(raw, dict) else ""
+        found = text.partition("/")[2].partition(".")[0]
+        if text.startswith(f"{format_name}/") and found.isdigit() and int(found) > major:
+            raise FileError(
+                f"{self.name} was made by a newer Anole ({short(text, 40)}); "
+                f"this one reads version {major}"
+            )
+        return raw
+
+
+@contextlib.contextmanager
+def opened(data: bytes, name: str, what: str, media_type: str) -> Iterator[Container]:
+    """A container of a kind, read within the block. Raises FileError naming what is wrong."""
+    try:
+        with zipfile.ZipFile(io.BytesIO(data)) as box:
+            _check_size(box, name)
+            container = Container(box, name, what)
+            kind = container.entry("mimetype", 256).decode("ascii", "replace").strip()
+            if kind != media_type:
+                raise FileError(f"{name} is not {what} (it says it is {short(kind, 60)!r})")
+            yield container
+    except BROKEN as error:
+        raise FileError(f"{name} is not {what}, or it is cut short: {short(error)}") from error
+
+
+def _check_size(box: zipfile.ZipFile, name: str) -> None:
+    entries = box.infolist()
+    if len(entries) > MOST_ENTRIES:
+        raise FileError(f"{name} holds {len(entries):,} files; {MOST_ENTRIES:,} are the most")
+    size = sum(info.file_size for info in entries)
+    if size > MOST_UNPACKED:
+        raise FileError(
+            f"{name} unpacks to {size >> 20:,} MB; {MOST_UNPACKED >> 20:,} are the most"
+        )
+
+
+def entry_of(asset: Asset) -> str:
+    """Name of the entry that holds an asset."""
+    suffix = Path(asset.name).suffix.lower()
+    return f"assets/{asset.sha}{suffix if suffix[1:].isalnum() else ''}"
