@@ -16,7 +16,7 @@ import msgspec
 import platformdirs
 
 from ..atomic import FileError, read_bytes, reason, write_bytes
-from ..model import Coat, ModelError, Style, from_json, to_json
+from ..model import Coat, ModelError, Style, from_builtins, from_json, to_builtins, to_json
 from . import pictures
 
 SUFFIX = ".anolestyle"
@@ -44,8 +44,14 @@ def built_in_folder() -> Path:
 
 def digest(coats: Sequence[Coat]) -> str:
     """What a stack of coats is, whatever its ids."""
-    plain = tuple(msgspec.structs.replace(coat, id=str(i)) for i, coat in enumerate(coats))
-    return hashlib.sha256(to_json(plain)).hexdigest()[:16]
+    return _digest(tuple(msgspec.structs.replace(coat, id=str(i)) for i, coat in enumerate(coats)))
+
+
+@functools.lru_cache(1000)
+def _digest(coats: tuple[Coat, ...]) -> str:
+    # as a file would give them back: 0 where a number may have a fraction is 0.0
+    read = from_builtins(to_builtins(Style(name="", coats=coats)), Style).coats
+    return hashlib.sha256(to_json(read)).hexdigest()[:16]
 
 
 def file_name(name: str) -> str:
