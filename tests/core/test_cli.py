@@ -54,6 +54,54 @@ def test_lists_and_schema(capsysbinary):
     assert "$defs" in json.loads(capsysbinary.readouterr().out)
 
 
+@pytest.mark.parametrize("option", [[], ["--on-top"], ["--beneath"], ["--colours", "150"]])
+def test_apply_in_other_ways(file, tmp_path, option):
+    out = tmp_path / "b.anole"
+    assert (
+        main(["apply", "title shout", str(file), "--piece", "Words", "-o", str(out), *option]) == 0
+    )
+    found, style = board_file.read(out).board.lettering("words").style, styles.find("title shout")
+    kinds, own = [type(c) for c in style.coats], [Shadow, Fill]
+    assert [type(c) for c in found] == {
+        "--on-top": own + kinds,
+        "--beneath": kinds + own,
+    }.get(option[0] if option else "", kinds)
+
+
+def test_apply_may_write_the_picture(file, tmp_path):
+    out = tmp_path / "b.png"
+    assert main(["apply", "cup gold", str(file), "--piece", "Words", "-o", str(out)]) == 0
+    assert Image.open(out).size == (320, 180)
+
+
+def test_styles_are_shown_packed_and_taken_in(tmp_path, capsys):
+    pack = tmp_path / "season.anolepack"
+    assert main(["styles", "show", "cup gold"]) == 0
+    assert "Relief: carved to the core" in capsys.readouterr().out
+    styles.keep(Style(name="club", notes="for the season", coats=(Fill(id="f"),)))
+    assert main(["styles", "export", "club", "cup gold", "-o", str(pack), "--author", "A. W."]) == 0
+    styles.remove("club")
+    assert main(["styles", "import", str(pack), "--dry"]) == 0
+    assert "club: new" in capsys.readouterr().out
+    assert main(["styles", "import", str(pack)]) == 0
+    assert "1 came in: club" in capsys.readouterr().out
+    assert styles.find("club").notes == "for the season"
+    assert main(["styles", "list", "season"]) == 0
+    assert "club" in capsys.readouterr().out
+
+
+def test_a_contact_sheet_has_a_tile_for_each_style(tmp_path):
+    png, pdf = tmp_path / "all.png", tmp_path / "all.pdf"
+    assert main(["styles", "sheet", "metal", "-o", str(png), "--across", "3", "--text", "Lap"]) == 0
+    wide, high = Image.open(png).size
+    assert wide == 2 * 24 + 3 * 320 + 2 * 16
+    rows = -(-sum(styles.is_found(e.style, "metal") for e in styles.built_in()) // 3)
+    assert high == 2 * 24 + rows * 210 + (rows - 1) * 16
+    assert main(["styles", "sheet", "-o", str(pdf)]) == 0
+    assert pdf.read_bytes().startswith(b"%PDF-")
+    assert pdf.read_bytes().count(b"/Type /Page\n") == -(-len(styles.built_in()) // 24)
+
+
 def test_check_names_a_missing_font(file, capsys):
     made = change_piece(board_file.read(file).board, "words", font=Font(family="Gone Sans"))
     board_file.write(file, board_file.Document(made), b"")
@@ -84,7 +132,28 @@ def test_check_names_a_missing_font(file, capsys):
         ["render", "FILE", "-o", "OUT.png", "--width", "-1"],
         ["render", "FILE", "-o", "OUT.png", "--scale", "9" * 400],
         ["render", "FILE", "-o", "OUT.png", "--scale", "nan"],
-        ["apply", "cup gold", "FILE", "--piece", "Words", "-o", "OUT.png"],
+        ["apply", "cup gold", "FILE", "--piece", "Words", "-o", "OUT.txt"],
+        ["apply", "cup gold", "FILE", "--piece", "Words", "-o", "OUT.anole", "--colours", "mauve"],
+        [
+            "apply",
+            "cup gold",
+            "FILE",
+            "--piece",
+            "Words",
+            "-o",
+            "OUT.anole",
+            "--on-top",
+            "--beneath",
+        ],
+        ["styles", "show", "no such style"],
+        ["styles", "nonsense"],
+        ["styles", "import", "FILE"],
+        ["styles", "import", "nowhere.anolepack"],
+        ["styles", "import", "FILE", "--taken", "perhaps"],
+        ["styles", "export", "-o", "OUT.anolepack"],
+        ["styles", "export", "cup gold", "-o", "OUT.zip"],
+        ["styles", "sheet", "cup gold", "-o", "OUT.jpg"],
+        ["styles", "sheet", "no such style", "-o", "OUT.png"],
         ["apply", "cup gold", "FILE", "--piece", "x" * 5000, "-o", "OUT.anole"],
         ["apply", "y" * 5000, "FILE", "--piece", "Words", "-o", "OUT.anole"],
         ["check", "/dev/zero"],

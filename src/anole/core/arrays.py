@@ -28,3 +28,5 @@ Mask: TypeAlias = NDArray[np.bool_]
 """(H, W) or (W,) bool."""
 Real: TypeAlias = Any
 """A number in a kernel, float32 there; a type checker would not let it meet a float."""
+Pixels: TypeAlias = NDArray[np.uint8]
+"""(H, W, 4) uint8: red, green, blue, alpha, straight, sRGB-encoded."""

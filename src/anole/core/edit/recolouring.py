@@ -3,6 +3,7 @@ parts move along with it."""
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 
 import msgspec
@@ -10,7 +11,7 @@ import numpy as np
 
 from ..colour.gamut import into_srgb
 from ..colour.spaces import flat, to_oklab, to_oklch
-from ..model import Board, Coat, Colour
+from ..model import Board, Coat, Colour, ModelError, Style
 from ..model.mapped import found_in, mapped
 from ..model.nesting import path_to
 from ..pieces.registry import placed_kind
@@ -85,3 +86,28 @@ def hue_behind(board: Board, piece_id: str) -> float | None:
     part = pixels[max(int(y0), 0) : int(y1) + 1, max(int(x0), 0) : int(x1) + 1]
     part = part if part.size else pixels
     return mean_hue(part[..., :3].reshape(-1, 3).T, part[..., 3].ravel())
+
+
+def in_colours(board: Board, piece_id: str, style: Style, whose: str) -> Style:
+    """A style in the colours that it is wanted in: its own (`style`), those that the piece wears
+    now (`words`), those of what the piece stands before (`ground`), or a hue in degrees. Raises
+    KeyError and ModelError."""
+    if whose == "style":
+        return style
+    if whose == "words":
+        worn = board.coated(piece_id).style
+        hue = main_hue(worn)
+        return style if not worn else _with_hue(style, hue)
+    if whose == "ground":
+        return _with_hue(style, hue_behind(board, piece_id))
+    try:
+        hue = float(whose)
+    except ValueError:
+        hue = math.nan
+    if not math.isfinite(hue):
+        raise ModelError(f"colours are of the style, words, ground or a hue, not {whose[:40]!r}")
+    return _with_hue(style, hue % 360)
+
+
+def _with_hue(style: Style, hue: float | None) -> Style:
+    return msgspec.structs.replace(style, coats=turned(style.coats, hue))

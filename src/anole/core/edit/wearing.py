@@ -78,6 +78,17 @@ def is_changed(piece: Coated) -> bool:
     return piece.worn is not None and digest_of(piece.style) != piece.worn.digest
 
 
+def named(board: Board, name: str) -> Coated:
+    """The piece of that name or id that can wear a style, in clusters too; the lowest where several
+    are called so. Raises KeyError naming those that there are."""
+    pieces = [piece for piece in every(board.pieces) if isinstance(piece, Coated)]
+    for piece in pieces:
+        if name in (piece.id, piece.name):
+            return piece
+    known = ", ".join(repr(p.name or p.id) for p in pieces) or "none"
+    raise KeyError(f"no piece called {name!r} wears a style on this board; there is: {known}")
+
+
 def wearers(board: Board, name: str) -> list[Coated]:
     """The pieces that wear the style of that name, bottom first, in clusters too."""
     coated = (piece for piece in every(board.pieces) if isinstance(piece, Coated))

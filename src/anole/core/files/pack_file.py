@@ -12,6 +12,8 @@ import msgspec
 from .. import assets
 from ..atomic import FileError, read_bytes, write_bytes
 from ..isolation.client import never
+from ..library.styles import SUFFIX as STYLE_SUFFIX
+from ..library.styles import read as read_style
 from ..model import Asset, Coat, ModelError, Style, from_builtins, to_builtins
 from ..model.board import NamedGradient
 from ..model.coats import COATS
@@ -67,6 +69,13 @@ def decode(data: bytes, name: str, stop: Callable[[], bool] = never) -> ReadPack
 def read(path: Path, stop: Callable[[], bool] = never) -> ReadPack:
     """Read a .anolepack file. Raises FileError."""
     return decode(read_bytes(path, MOST_FILE), short(path.name), stop)
+
+
+def read_any(path: Path, stop: Callable[[], bool] = never) -> ReadPack:
+    """A .anolepack file, or one style's file as a pack of one. Raises FileError."""
+    if path.suffix.lower() == STYLE_SUFFIX:
+        return ReadPack(Pack(name=path.stem, styles=(read_style(path),)))
+    return read(path, stop)
 
 
 def write(path: Path, pack: Pack, samples: Mapping[str, bytes] | None = None) -> None:

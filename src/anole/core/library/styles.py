@@ -132,6 +132,12 @@ def _age(path: Path) -> tuple[float, str]:
         return (0.0, path.name)
 
 
+def is_found(style: Style, text: str) -> bool:
+    """Whether every word of a text occurs in the style's name, words, notes or author."""
+    about = " ".join((style.name, *style.words, style.notes, style.author)).casefold()
+    return all(word in about for word in text.casefold().split())
+
+
 def find(name: str) -> Style:
     """The style of that name, or in that file. Raises FileError."""
     kept, _ = library()

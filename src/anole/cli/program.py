@@ -1,4 +1,4 @@
-"""The command line: the same operations and the same renderer as the window."""
+"""The commands, and how wrong input is told."""
 
 from __future__ import annotations
 
@@ -10,26 +10,25 @@ from typing import Annotated, Any
 
 import msgspec
 import typer
-from rich.console import Console
-from rich.progress import Progress
-from rich.table import Table
-from rich.text import Text
 from typer.core import TyperGroup
 
-from .core.atomic import FileError
-from .core.edit.boards import as_stored
-from .core.edit.wearing import put_style
-from .core.failures import RenderError
-from .core.files import board_file, picture
-from .core.files.preview import preview
-from .core.lettering.fonts import find
-from .core.library import styles as library
-from .core.model import Board, Coated, Lettering, ModelError
-from .core.model.schema import json_schema
-from .core.render.export import TooLarge
-from .core.text import short
+from ..core.atomic import FileError
+from ..core.edit.boards import as_stored
+from ..core.edit.recolouring import in_colours
+from ..core.edit.wearing import add_style, put_style
+from ..core.failures import RenderError
+from ..core.files import board_file, picture
+from ..core.files.preview import preview
+from ..core.lettering.fonts import find
+from ..core.library import styles as library
+from ..core.model import Board, Coated, Lettering, ModelError
+from ..core.model.schema import json_schema
+from ..core.render.export import TooLarge
+from ..core.text import short
+from . import styles
+from .parts import FileArgument, OutOption, complain, only, piece_named, progress_shown
 
-WRONG, MOST_SAID, MOST_WIDTH = 2, 400, 32_000
+WRONG, MOST_WIDTH = 2, 32_000
 DEBUG = "ANOLE_DEBUG"
 
 
@@ -49,20 +48,7 @@ app = typer.Typer(
     pretty_exceptions_enable=False,
     help="Words in fat type, styled with a stack of live coats. `anole FILE` opens the window.",
 )
-
-FileArgument = Annotated[Path, typer.Argument(metavar="FILE", help="An .anole board.")]
-OutOption = Annotated[
-    list[Path], typer.Option("-o", "--out", metavar="FILE", help="The file to write.")
-]
-
-
-def _only(out: list[Path], ending: str) -> Path:
-    """The one file to write. Raises FileError for two, and for another ending."""
-    if len(out) > 1:
-        raise FileError(f"-o is given {len(out)} times; one file is written")
-    if out[0].suffix.lower() != ending:
-        raise FileError(f"{out[0].name}: the name of what is written must end in {ending}")
-    return out[0]
+app.add_typer(styles.app, name="styles")
 
 
 def _version(wanted: bool) -> None:
@@ -87,8 +73,8 @@ def open_window(
     demo: Annotated[bool, typer.Option("--demo", help="Open the demo board.")] = False,
 ) -> None:
     """Open the window, on a board if one is named."""
-    from .studio import display
-    from .studio.app import run
+    from ..studio import display
+    from ..studio.app import run
 
     if file is not None:
         board_file.read(file)
@@ -118,19 +104,11 @@ def render(
     transparent: Annotated[bool, typer.Option("--transparent", help="Leave grounds out.")] = False,
 ) -> None:
     """Export a board as a PNG."""
-    path = _only(out, ".png")
+    path = only(out, ".png")
     board = board_file.read(file).board
     factor = _scale(board, scale, width)
-    quiet = not sys.stderr.isatty()
-    with Progress(console=Console(stderr=True), transient=True, disable=quiet) as progress:
-        task = progress.add_task("rendering", total=1.0)
-        picture.write(
-            path,
-            board,
-            factor,
-            transparent=transparent,
-            progress=lambda share: progress.update(task, completed=share),
-        )
+    with progress_shown("rendering") as told:
+        picture.write(path, board, factor, transparent=transparent, progress=told)
     _say_replaced_fonts(board)
 
 
@@ -140,36 +118,30 @@ def apply(
     file: FileArgument,
     piece: Annotated[str, typer.Option("--piece", metavar="NAME", help="Name or id of a piece.")],
     out: OutOption,
+    on_top: Annotated[bool, typer.Option("--on-top", help="Above the coats it wears.")] = False,
+    beneath: Annotated[bool, typer.Option("--beneath", help="Beneath them.")] = False,
+    colours: Annotated[
+        str,
+        typer.Option(
+            "--colours", metavar="WHOSE", help="style, words, ground, or a hue in degrees."
+        ),
+    ] = "style",
 ) -> None:
-    """Put a style on a piece and write the board."""
-    path = _only(out, ".anole")
+    """Put a style on a piece; write the board, or its picture."""
+    path = only(out, ".anole", ".png")
+    if on_top and beneath:
+        raise FileError("give --on-top or --beneath, not both")
     document = board_file.read(file)
-    chosen = library.find(style)
-    target = _piece_named(document.board, piece)
-    board = put_style(document.board, target.id, chosen, library.digest(chosen.coats))
-    board_file.write(path, document._replace(board=as_stored(board)), preview(board))
-
-
-def _piece_named(board: Board, name: str) -> Coated:
-    pieces = [piece for piece in board.pieces if isinstance(piece, Coated)]
-    for piece in pieces:
-        if name in (piece.id, piece.name):
-            return piece
-    known = ", ".join(repr(p.name or p.id) for p in pieces) or "none"
-    raise FileError(f"no piece called {name!r} wears a style on this board; there is: {known}")
-
-
-@app.command("styles")
-def list_styles() -> None:
-    """List the styles of the library."""
-    kept, troubles = library.library()
-    table = Table("style", "coats", "from", box=None)
-    for entry in kept:
-        origin = str(entry.path) if entry.own else "built in"
-        table.add_row(Text(short(entry.style.name)), str(len(entry.style.coats)), Text(origin))
-    Console().print(table)
-    for trouble in troubles:
-        _complain(trouble)
+    target = piece_named(document.board, piece)
+    chosen = in_colours(document.board, target.id, library.find(style), colours)
+    if on_top or beneath:
+        board = add_style(document.board, target.id, chosen, beneath)
+    else:
+        board = put_style(document.board, target.id, chosen, library.digest(chosen.coats))
+    if path.suffix.lower() == ".png":
+        picture.write(path, board)
+    else:
+        board_file.write(path, document._replace(board=as_stored(board)), preview(board))
 
 
 @app.command()
@@ -187,7 +159,7 @@ def _say_replaced_fonts(board: Board) -> None:
         if isinstance(piece, Lettering):
             file, found = find(piece.font)
             if not found:
-                _complain(
+                complain(
                     f"the font {piece.font.family!r} of {piece.name or piece.id!r} is "
                     f"missing; {file.family} stands in for it"
                 )
@@ -226,10 +198,5 @@ def main(arguments: list[str] | None = None) -> int:
 
 
 def _wrong(message: str) -> int:
-    _complain(message)
+    complain(message)
     return WRONG
-
-
-def _complain(message: str) -> None:
-    """One line, whatever names stand in it."""
-    print(f"anole: {short(message, MOST_SAID)}", file=sys.stderr)
