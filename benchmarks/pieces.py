@@ -170,7 +170,7 @@ def picture() -> list[Result]:
         path.write_bytes(data + b"other")
         window = Window()
         window.show()
-        window.leave_start()
+        window.leave_page()
         taken: list[str] = []
         QApplication.processEvents()
         take_picture(window.session, path, taken.append)

@@ -25,9 +25,9 @@ PLANTS = {
     "render below files": ("core/render/opaque.py", "from ..files import png"),
     "files below edit": ("core/files/png.py", "from ..edit import ids"),
     "controls below arrange": ("studio/controls/part.py", "from ..arrange import section"),
-    "arrange beside coat": ("studio/arrange/section.py", "from ..coat import shelf"),
-    "coat beside proof": ("studio/coat/shelf.py", "from ..proof import proof_view"),
-    "coat below the window": ("studio/coat/shelf.py", "from ..window import Window"),
+    "arrange beside coat": ("studio/arrange/section.py", "from ..coat import lantern"),
+    "coat beside proof": ("studio/coat/lantern.py", "from ..proof import proof_view"),
+    "coat below the window": ("studio/coat/lantern.py", "from ..window import Window"),
     "session below its tools": ("studio/session.py", "from .board_tool import BoardTool"),
     "theme below all": ("studio/theme.py", "from .session import Session"),
 }

@@ -74,6 +74,14 @@ def fog_swell() -> tuple[Coat, ...]:
             paint=colour("#2a3a4a"),
             lamp=upper_left,
         ),
+        Glow(
+            id="5",
+            name="close shade",
+            span=span("0em", "-0.03em"),
+            opacity=0.45,
+            softness=0.9,
+            paint=colour("#2a3a4a"),
+        ),
         Fill(id="2", name="white", paint=Gradient(stops=stops((0, "#ffffff"), (1, "#e6edf3")))),
         Relief(
             id="3",

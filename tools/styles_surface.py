@@ -52,7 +52,7 @@ def jelly() -> tuple[Coat, ...]:
             blur=em(0.018),
             tone=(Exposure(stops=0.2), Perceptual(chroma=1.25)),
         ),
-        Fill(id="8", name="body", opacity=0.4, paint=colour("#ff5f86")),
+        Fill(id="8", name="body", opacity=0.5, paint=colour("#ff5f86")),
         Fill(
             id="3",
             name="colour of the jelly",
@@ -228,10 +228,16 @@ def slate_cut() -> tuple[Coat, ...]:
         Glow(
             id="5",
             name="dust on the rim",
-            span=span("0em", "-0.03em"),
-            blend="screen",
-            opacity=0.3,
-            paint=colour("#dfe6ee", speckle=0.6),
+            span=span("0em", "-0.04em"),
+            opacity=0.55,
+            paint=colour("#c9d2da", speckle=0.5),
+        ),
+        Stroke(
+            id="6",
+            name="broken edge",
+            span=span("0em", "-0.009em"),
+            opacity=0.85,
+            paint=Gradient(stops=stops((0, "#6b7680"), (1, "#e8eef2"))),
         ),
     )
 
@@ -269,6 +275,17 @@ def water_colour() -> tuple[Coat, ...]:
             rim=em(0.03),
             soften=em(0.01),
             corners=em(0.012),
+        ),
+        Stroke(
+            id="8",
+            name="paper's edge",
+            span=span("0em", "-0.034em"),
+            paint=Pattern(generator="paper", size=em(0.4), inks=inks("#ece6d6", "#fbf8ee")),
+        ),
+        Fill(
+            id="9",
+            name="paper",
+            paint=Pattern(generator="paper", size=em(0.4), inks=inks("#f0eadc", "#fffcf4")),
         ),
         Glow(
             id="3",

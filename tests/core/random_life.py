@@ -435,7 +435,7 @@ OPERATIONS: dict[str, Operation] = {
 }
 QUERIES = {
     "replaced", "carried", "carried_coat", "between", "colour_between", "matched", "mixed", "coat_of", "natural_place", "style_of", "is_changed", "named", "in_colours", "wearers", "setting_of", "mean_hue", "main_hue", "hue_behind",
-    "fixed_lengths", "knobs", "sample_board", "small_render", "distance", "by_likeness",
+    "fixed_lengths", "knobs", "shares", "sample_board", "small_render", "distance", "by_likeness",
     "ink", "leaves",
     "font_asset", "taken", "free", "free_name", "picture_asset", "first_words", "extent", "guides",
     "snap", "broken", "renewed", "loses", "best_lines", "next_spot", "next_mark",

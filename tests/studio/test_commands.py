@@ -14,7 +14,12 @@ from anole.studio.shell import Stage
 from ..core.shapes import board
 
 BY_ID = {command.id: command for command in COMMANDS}
-ASKING = {"open", "save", "save-as", "export", "picture", "close", "quit", "screen"}
+ASKING = {"open", "save", "save-as", "export", "picture", "close", "quit", "screen"} | {
+    "import pack",
+    "export pack",
+    "contact sheet",
+    "reach",
+}
 """Commands that open a dialog of the system, or end the window."""
 QUIET = sorted(set(BY_ID) - ASKING)
 

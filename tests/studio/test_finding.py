@@ -196,7 +196,7 @@ def test_a_style_of_ones_own_is_deleted_from_its_menu_and_brought_back(open_wind
     window.shelf.reload()
     # built-in ones stay
     qtbot.waitUntil(lambda: window.shelf.chips[0].isVisible())
-    chip = window.shelf.chips[0]
+    chip = next(c for c in window.shelf.chips if not c.stored.own)
     ask(chip, chip.rect().center())
     assert not window.actions_by_id["delete style"].isEnabled()
 

@@ -20,7 +20,7 @@ window = Window()
 window.resize(1280, 800)
 window.move(0, 0)
 window.show()
-window.leave_start()
+window.leave_page()
 board = Board(width=800, height=450, pieces=(Ground(id="g"),))
 for text, y in (("RINK", 130), ("NIGHT", 300)):
     board, _ = add_lettering(board, text, size=Length(120), place=Place(x=300, y=y), style=(Fill(id=text),))

@@ -8,7 +8,7 @@ from PyQt6.QtCore import QPoint, Qt
 from anole.core.edit.mixing import mixed
 from anole.core.library import styles
 from anole.core.model import Colour, ColourPaint, Fill, Style, to_json
-from anole.studio.coat.shelf import CHIP, EDGE
+from anole.studio.styles.chip import CHIP, EDGE
 from anole.studio.shell import Stage
 
 from ..core.shapes import board
@@ -91,10 +91,11 @@ def test_a_style_is_added_on_top_and_beneath(pulled, qtbot):
     window, chip = pulled
     qtbot.mouseRelease(chip, LEFT, pos=QPoint(-200, -200))
     before, coats = window.document.board, len(chip.stored.style.coats)
-    chip.add(False)
+    chip.setFocus()
+    window.actions_by_id["style on top"].trigger()
     style = window.selection.coated.style
     assert style[0].id == "f" and len(style) == coats + 1
-    chip.add(True)
+    window.actions_by_id["style beneath"].trigger()
     style = window.selection.coated.style
     assert style[coats].id == "f" and len(style) == 2 * coats + 1
     assert len({coat.id for coat in style}) == len(style)
@@ -111,7 +112,7 @@ def test_styles_are_found_as_one_types(open_window, qtbot):
         return {c.stored.style.name for c in window.shelf.chips if c.isVisible()}
 
     everything = shown()
-    qtbot.keyClicks(window.shelf.search, "metal go")
+    qtbot.keyClicks(window.shelf.search, "metal trophy")
     assert shown() == {"cup gold"}
     window.shelf.search.clear()
     assert shown() == everything
@@ -124,7 +125,8 @@ def test_a_deleted_style_is_brought_back(open_window, qtbot):
     window.show_stage(Stage.COAT)
     assert window.shelf.save_as("mine")
     chip = next(c for c in window.shelf.chips if c.stored.style.name == "mine")
-    chip.delete()
+    chip.setFocus()
+    window.actions_by_id["delete style"].trigger()
     assert "mine" not in [c.stored.style.name for c in window.shelf.chips]
     assert "mine" in window.foot.question.text()
     qtbot.mouseClick(window.foot.answers[0], LEFT)

@@ -160,6 +160,7 @@ def test_the_build_up_and_the_add_menu(window, qtbot, settle):
 
 def test_styles_on_the_shelf(window, qtbot, settle):
     window.show_stage(Stage.COAT)
+    window.shelf.search.setText("cup gold")
     settle(window)
     chip = next(c for c in window.shelf.chips if c.stored.style.name == "cup gold")
     assert chip.image is not None

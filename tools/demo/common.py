@@ -9,8 +9,8 @@ import msgspec
 from anole.core.coats.kind import Place as StackPlace
 from anole.core.coats.registry import kind_of
 from anole.core.edit.clusters import make_cluster
-from anole.core.edit.wearing import put_style
 from anole.core.edit.pictures import carry_picture, picture_asset
+from anole.core.edit.wearing import put_style
 from anole.core.library.styles import built_in, digest
 from anole.core.model import (
     Board,

@@ -14,6 +14,7 @@ from .atomic import FileError, write_bytes
 from .edit.titles import add_title
 from .edit.wearing import put_style
 from .files import png
+from .isolation.client import never
 from .model import (
     Board,
     Colour,
@@ -29,6 +30,7 @@ from .model import (
     Style,
 )
 from .render.export import rgba
+from .render.renderer import Cancelled
 
 DPI = 150.0
 NAME_HIGH, MARGIN, GAP = 30, 24, 16
@@ -94,8 +96,10 @@ def pages(
     styles: Sequence[Style],
     layout: SheetLayout | None = None,
     progress: Callable[[float], None] = lambda share: None,
+    stop: Callable[[], bool] = never,
 ) -> Iterator[np.ndarray]:
-    """Pages of (H, W, 3) uint8 sRGB, the last as high as it needs. progress is called with 0..1."""
+    """Pages of (H, W, 3) uint8 sRGB, the last as high as it needs. progress is called with 0..1.
+    Raises Cancelled."""
     layout = layout or SheetLayout()
     each = layout.across * layout.down
     for first in range(0, max(len(styles), 1), each):
@@ -105,6 +109,8 @@ def pages(
         page = np.empty((high, wide, 3), np.uint8)
         page[:] = (PAGE.r, PAGE.g, PAGE.b)
         for number, style in enumerate(part):
+            if stop():
+                raise Cancelled
             row, column = divmod(number, layout.across)
             y = MARGIN + row * (layout.high + NAME_HIGH + GAP)
             x = MARGIN + column * (layout.wide + GAP)
@@ -120,18 +126,19 @@ def write(
     styles: Sequence[Style],
     layout: SheetLayout | None = None,
     progress: Callable[[float], None] = lambda share: None,
+    stop: Callable[[], bool] = never,
 ) -> None:
     """Write a contact sheet as its ending says: a PDF of pages, or one PNG with all of them.
-    Raises FileError."""
+    Raises FileError, and Cancelled, and nothing is written then."""
     layout = layout or SheetLayout()
     kind = path.suffix.lower()
     if kind == ".png":
         rows = max(-(-len(styles) // layout.across), 1)
-        (page,) = pages(styles, layout._replace(down=rows), progress)
+        (page,) = pages(styles, layout._replace(down=rows), progress, stop)
         alpha = np.full((*page.shape[:2], 1), 255, np.uint8)
         write_bytes(path, png.encode(np.concatenate([page, alpha], 2), DPI))
     elif kind == ".pdf":
-        write_bytes(path, _pdf(pages(styles, layout, progress)))
+        write_bytes(path, _pdf(pages(styles, layout, progress, stop)))
     else:
         raise FileError(f"{path.name}: a contact sheet is written as .png or .pdf")
 

@@ -131,6 +131,10 @@ def _open(session: Session, path: Path) -> None:
     session.shell.open_file(path)
 
 
+def _take_styles(session: Session, path: Path) -> None:
+    session.shell.take_styles(path)
+
+
 def _add_font(session: Session, path: Path) -> None:
     session.shell.add_font(path)
 
@@ -139,6 +143,8 @@ TAKERS: Registry[str, Callable[[Session, Path], None]] = Registry(
     "kind of file",
     {
         ".anole": _open,
+        ".anolepack": _take_styles,
+        ".anolestyle": _take_styles,
         **dict.fromkeys(SUFFIXES, use_picture),
         **dict.fromkeys(FONTS, _add_font),
     },

@@ -10,12 +10,12 @@ from typing import NamedTuple
 from ..core.coats.registry import kind_of as coat_kind
 from ..core.edit.pieces import change_piece
 from ..core.lettering.fonts import families
-from ..core.library import styles as library
 from ..core.model import Board, Font
 from ..core.model.nesting import every
 from ..core.pieces.registry import kind_of
 from .commands import MENUS
-from .commands.coats import add, dressed, kinds, wear
+from .commands.coats import add, kinds
+from .commands.dressing import dressed, wear
 from .session import Session
 from .shell import Stage
 
@@ -111,9 +111,9 @@ def _styles(session: Session) -> Iterator[Found]:
     piece = session.selection.coated
     if piece is None:
         return
-    stored, _ = library.library()
-    for one in stored:
-        about = "your own style" if one.own else "style"
+    for one in session.styles.entries:
+        kind = "your own style" if one.own else "style"
+        about = "  ".join((kind, ", ".join(one.style.words), one.style.notes)).strip()
         yield Found(
             "style",
             one.style.name,

@@ -13,11 +13,12 @@ from .reading import Reading
 from .selection import Selection
 from .settings import Settings
 from .shell import Shell
+from .style_library import StyleLibrary
 from .worker import Worker
 
 
 class Session(NamedTuple):
-    """One open window's board, what is chosen on it, the thread that renders, and settings."""
+    """One open window's board, what is chosen on it, the thread that renders, settings, styles."""
 
     document: Document
     selection: Selection
@@ -25,6 +26,7 @@ class Session(NamedTuple):
     settings: Settings
     shell: Shell
     reading: Reading
+    styles: StyleLibrary
 
     @property
     def left_out(self) -> LeftOut:

@@ -80,6 +80,9 @@ class Shell(Protocol):
     def open_file(self, path: Path) -> object:
         """Open a board."""
 
+    def take_styles(self, path: Path) -> object:
+        """Show what a pack of styles would bring."""
+
     def add_font(self, path: Path) -> object:
         """Take a font file in and put it on the chosen words."""
 

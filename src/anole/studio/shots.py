@@ -129,7 +129,7 @@ def _start(window: Window, out: Path) -> None:
     window.start.words.setPlainText("ROLLER BOUT Saturday")
     settle(window)
     shoot(window, out / "start.png")
-    window.leave_start()
+    window.leave_page()
 
 
 def _choosing(window: Window, out: Path) -> None:

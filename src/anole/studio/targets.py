@@ -8,6 +8,8 @@ from PyQt6 import sip
 from PyQt6.QtCore import QObject, pyqtSignal
 from PyQt6.QtWidgets import QWidget
 
+from ..core.library.styles import StoredStyle
+
 T = TypeVar("T")
 
 
@@ -39,10 +41,7 @@ class StyleTarget(Protocol):
     """A style of the library."""
 
     @property
-    def is_own(self) -> bool: ...
-    def put_on(self) -> None: ...
-    def add(self, beneath: bool) -> None: ...
-    def delete(self) -> None: ...
+    def stored_style(self) -> StoredStyle | None: ...
 
 
 class Targets(QObject):

@@ -22,7 +22,6 @@ from .board_view import BoardView
 from .coat.build_up.widget import BuildUp
 from .coat.coat_panel import CoatPanel
 from .coat.measures import Measures
-from .coat.shelf import Shelf
 from .document import Document
 from .dropping import files_in, take
 from .finder import Finder
@@ -46,6 +45,10 @@ from .settings import Settings
 from .shell import Stage
 from .start.page import StartPage
 from .steps import Steps
+from .style_library import StyleLibrary
+from .styles.pages import StylePages
+from .styles.shelf import Shelf
+from .styles.wall_page import WallPage
 from .targets import Targets
 from .tools import Tools
 from .top_bar import TopBar
@@ -74,8 +77,15 @@ class Window(QWidget):
         self.selection = Selection(self.document)
         self.foot, self.targets = FootBar(), Targets()
         self.reading = Reading(self.foot)
+        self.styles: StyleLibrary = StyleLibrary(self.document)
         self.session = Session(
-            self.document, self.selection, self.worker, self.settings, self, self.reading
+            self.document,
+            self.selection,
+            self.worker,
+            self.settings,
+            self,
+            self.reading,
+            self.styles,
         )
         self.document.preview = lambda board: self.worker.left_out.tried(board, preview)
         self._make_parts()
@@ -123,6 +133,7 @@ class Window(QWidget):
         self.top = TopBar(session, self.actions_by_id)
         self.under_build_up = BuildUpPanel(session, self.build_up)
         self.start = StartPage(session)
+        self.style_pages = StylePages(session, self, self.show_page)
         self.finder, self.key_sheet = Finder(session, self), KeySheet(session, self)
         self._window_commands = window_commands(self)
 
@@ -141,7 +152,7 @@ class Window(QWidget):
         self.hint.setObjectName("dim")
         self.hint.setAlignment(Qt.AlignmentFlag.AlignCenter)
         work, self.pages = QWidget(), QStackedWidget()
-        for part in (work, self.start):
+        for part in (work, self.start, *self.style_pages.pages):
             self.pages.addWidget(part)
         for widget, parts in (
             (work, (self.panels, self.hint, self.shelf)),
@@ -158,8 +169,10 @@ class Window(QWidget):
         self.selection.changed.connect(self._refresh)
         self.targets.changed.connect(self.actions_by_id.refresh)
         for signal in (self.document.stepped, self.document.replaced):
-            signal.connect(self.leave_start)
-        self.start.left.connect(self.leave_start)
+            signal.connect(self.leave_page)
+        self.start.left.connect(self.leave_page)
+        for page in self.style_pages.pages:
+            page.left.connect(self.leave_page)
         self.journaling.failed.connect(self.foot.say)
         self.view.zoomed.connect(self.top.show_zoom)
         self.arrange.board.framing.connect(self.tools.cropping.start)
@@ -186,7 +199,7 @@ class Window(QWidget):
     def show_stage(self, stage: Stage | int) -> None:
         """Arrange, Coat or Proof."""
         stage = Stage(stage)
-        self.leave_start()
+        self.leave_page()
         self.panels.show_stage(stage)
         self.view.set_tools(self.tools.of(stage))
         self._show_foot_of_coat()
@@ -198,17 +211,23 @@ class Window(QWidget):
 
     def show_start(self) -> None:
         """The page on which a board begins with its words."""
-        self.finder.fold()
-        self.pages.setCurrentWidget(self.start)
+        self.show_page(self.start)
         self.top.show_work(False)
-        self.start.begin()
 
-    def leave_start(self) -> None:
+    def show_page(self, page: StartPage | WallPage) -> None:
+        """A page in place of the board."""
+        self.leave_page()
+        self.finder.fold()
+        self.pages.setCurrentWidget(page)
+        page.begin()
+
+    def leave_page(self) -> None:
         """Back to the board."""
-        if self.pages.currentWidget() is self.start:
+        page = self.pages.currentWidget()
+        if isinstance(page, StartPage | WallPage):
             self.pages.setCurrentIndex(0)
             self.top.show_work(True)
-            self.start.rest()
+            page.rest()
             self.view.setFocus()
 
     def show_menu(self, kind: str, at: QPoint) -> None:
@@ -228,6 +247,9 @@ class Window(QWidget):
 
     def open_file(self, path: Path) -> None:
         self.files.open(path)
+
+    def take_styles(self, path: Path) -> None:
+        self.style_pages.files.take(path)
 
     def add_font(self, path: Path) -> None:
         take_font(self.session, path, self._fonts_came)

@@ -11,7 +11,6 @@ from .arrange.words_section import WordsSection
 from .board_files import BoardFiles
 from .board_view import BoardView
 from .coat.coat_panel import CoatPanel
-from .coat.shelf import Shelf
 from .finder import Finder
 from .key_sheet import KeySheet
 from .left_panels import BuildUpPanel
@@ -19,6 +18,8 @@ from .proof.export_panel import ExportPanel
 from .purposes import PURPOSES
 from .shell import Stage
 from .steps import Steps
+from .styles.pages import StylePages
+from .styles.shelf import Shelf
 from .top_bar import TopBar
 
 
@@ -34,6 +35,7 @@ class Parts(Protocol):
     pieces: PiecesList
     shelf: Shelf
     steps: Steps
+    style_pages: StylePages
     top: TopBar
     under_build_up: BuildUpPanel
     view: BoardView
@@ -81,6 +83,12 @@ def rename(window: Parts) -> None:
         window.pieces.rename()
 
 
+def save_style(window: Parts) -> None:
+    """Where the shelf is, the name is asked for."""
+    window.show_stage(Stage.COAT)
+    window.shelf.ask_name()
+
+
 def toggle_full_screen(window: Parts) -> None:
     window.showNormal() if window.isFullScreen() else window.showFullScreen()
 
@@ -93,7 +101,12 @@ def window_commands(window: Parts) -> dict[str, Callable[[], object]]:
         "open": window.files.ask_open,
         "save": window.files.save,
         "save as": window.files.ask_save,
-        "save style": window.shelf.ask_name,
+        "save style": lambda: save_style(window),
+        "all styles": window.style_pages.show_all,
+        "test strip": window.style_pages.show_strip,
+        "import pack": window.style_pages.files.ask_import,
+        "export pack": window.style_pages.files.ask_export,
+        "contact sheet": window.style_pages.files.ask_sheet,
         "export": window.export.ask_export,
         "edit words": lambda: edit_words(window),
         "rename": lambda: rename(window),

@@ -20,7 +20,7 @@ from ..core.lettering.fonts import FontFile
 from ..core.lettering.stems import stem_of
 from ..core.memory import give_back
 from ..core.model import Board, Font
-from ..core.render.export import rgba
+from ..core.render.export import part, rgba
 from ..core.render.renderer import Cancelled, Renderer, Request
 from ..core.render.warm import warm
 from ..core.text import short
@@ -45,6 +45,16 @@ LEAST_SCALE = 0.05
 STEMS_AT_ONCE = 12
 MOST_PROOF = 2560
 """px a proof is rendered at before it is reduced."""
+
+
+Area = tuple[float, float, float, float]
+
+
+def _scaled_box(area: Area, scale: float) -> Box:
+    """The px of an area of the board, as many as its size says whatever it is rounded from."""
+    x0, y0 = round(area[0] * scale), round(area[1] * scale)
+    wide, high = ((area[2] - area[0]) * scale, (area[3] - area[1]) * scale)
+    return Box(x0, y0, x0 + max(round(wide), 1), y0 + max(round(high), 1))
 
 
 class Worker(QObject):
@@ -99,14 +109,17 @@ class Worker(QObject):
         board: Board | Callable[[], Board],
         scale: float | Callable[[Board], float],
         grounds: bool = False,
+        area: Area | None = None,
     ) -> None:
         """Render a small picture when there is time; an older one of `key` is dropped. A board
-        that takes time to make may be made in the thread."""
+        that takes time to make may be made in the thread. `area` is the part that is wanted, board
+        px."""
 
         def job() -> None:
             made = board() if callable(board) else board
             factor = scale(made) if callable(scale) else scale
-            self.drawn.emit(key, image_of(self._render_small(made, factor, not grounds)))
+            box = None if area is None else _scaled_box(area, factor)
+            self.drawn.emit(key, image_of(self._render_small(made, factor, not grounds, box)))
 
         self._later(key, job)
 
@@ -164,13 +177,22 @@ class Worker(QObject):
 
         self._later(("stems",), job)
 
-    def _render_small(self, board: Board, scale: float, transparent: bool) -> np.ndarray:
-        return self.left_out.tried(
-            board,
-            lambda sound: rgba(
-                sound, scale, transparent=transparent, renderer=self._small, stop=lambda: self._over
-            ),
-        )
+    def _render_small(
+        self, board: Board, scale: float, transparent: bool, box: Box | None = None
+    ) -> np.ndarray:
+        def rendered(sound: Board) -> np.ndarray:
+            if box is None:
+                return rgba(
+                    sound, scale, transparent=transparent, renderer=self._small, stop=self._is_over
+                )
+            return part(
+                sound, scale, box, transparent=transparent, renderer=self._small, stop=self._is_over
+            )
+
+        return self.left_out.tried(board, rendered)
+
+    def _is_over(self) -> bool:
+        return self._over
 
     def _later(self, key: Any, job: Callable[[], None]) -> None:
         with self._wake:

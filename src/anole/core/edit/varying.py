@@ -40,10 +40,30 @@ def knobs(coats: Sequence[Coat]) -> list[Knob]:
     for coat in reversed(coats):
         name = coat.name or kind_of(coat).title
         for path, info, _ in _numbers(coat):
-            found.append(Knob(coat.id, path, f"{name}: {info.title}"))
+            found.append(Knob(coat.id, path, f"{name}: {_title(coat, path, info.title)}"))
         for path in _colours(coat):
-            found.append(Knob(coat.id, path, f"{name}: hue"))
+            found.append(Knob(coat.id, path, f"{name}: {_title(coat, path, 'hue')}"))
     return found
+
+
+def _title(coat: Coat, path: tuple[str, ...], last: str) -> str:
+    """What a panel calls a field, with what it stands in before it."""
+    titles, owner = [], coat
+    for name in path[:-1]:
+        struct: type[msgspec.Struct] = type(owner)
+        titles += [info.title for info in field_info(struct) if info.name == name]
+        owner = getattr(owner, name)
+    words = [*titles, last]
+    return ", ".join(word.lower() for word in words)
+
+
+def shares(coats: Sequence[Coat], knob: Knob, count: int) -> list[float]:
+    """So many steps for along(), over both sides of what the knob is now, or over one where it is
+    at its end."""
+    now = along(coats, knob, 0.0)
+    low = 0.0 if along(coats, knob, -1.0) == now else -1.0
+    high = 0.0 if along(coats, knob, 1.0) == now else 1.0
+    return [float(share) for share in np.linspace(low, high, count)]
 
 
 def along(coats: Sequence[Coat], knob: Knob, share: float) -> tuple[Coat, ...]:

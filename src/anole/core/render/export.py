@@ -67,6 +67,24 @@ def strips(
         yield out.view(np.uint8).reshape(part.height, part.width, 4)
 
 
+def part(
+    board: Board,
+    scale: float,
+    box: Box,
+    *,
+    transparent: bool = False,
+    renderer: Renderer | None = None,
+    stop: Callable[[], bool] = lambda: False,
+) -> np.ndarray:
+    """A part of a board, `box` in px at that scale: (h, w, 4) uint8, straight alpha, sRGB-encoded.
+    Raises Cancelled."""
+    renderer = renderer or Renderer()
+    planes = renderer.frame(Request(board, scale, box, transparent), stop)
+    pixels = np.empty((box.height, box.width), np.uint32)
+    renderer.picture(planes, box, True, pixels)
+    return pixels.view(np.uint8).reshape(box.height, box.width, 4)
+
+
 def joined(parts: Iterable[np.ndarray]) -> np.ndarray:
     """Strips of (h, W, 4), top to bottom, as one."""
     made = list(parts)

@@ -1,6 +1,6 @@
 """Every command as data: menus, keys, the finder and the sheet of keys read this one list."""
 
-from . import board, change, coats, colours, help, pieces, view
+from . import board, change, coats, colours, help, pieces, styles, view
 from .command import Choice, Choices, Command, Menu
 
 __all__ = ["COMMANDS", "MENUS", "Choice", "Choices", "Command", "Menu"]
@@ -10,6 +10,7 @@ MENUS = (
     change.MENU,
     pieces.MENU,
     coats.MENU,
+    styles.MENU,
     colours.MENU,
     view.MENU,
     help.MENU,

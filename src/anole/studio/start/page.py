@@ -17,17 +17,17 @@ from PyQt6.QtWidgets import (
 
 from ...core.edit.titles import add_title
 from ...core.edit.wearing import put_style
-from ...core.library import styles as library
-from ...core.library.styles import StoredStyle
+from ...core.library.sets import FAVOURITES
+from ...core.library.styles import StoredStyle, digest
 from ...core.model import Board, Style
 from ..board_files import new_board
 from ..new_words import remember_style
 from ..plain import Label
 from ..purposes import Purpose
 from ..session import Session
+from ..styles.wall import Wall
 from .boards import BoardCards
 from .purpose_list import PurposeList
-from .wall import Wall
 
 SIDE, FIELD = 256, 84
 EXAMPLE = "Your words"
@@ -73,6 +73,7 @@ class StartPage(QWidget):
         self.words.textChanged.connect(self._follow)
         self.purposes.changed.connect(self._follow)
         self.wall.taken.connect(self._dress)
+        session.styles.changed.connect(self._styles_changed)
         self.wall.above.connect(self.words.setFocus)
 
     def _side(self) -> QWidget:
@@ -122,13 +123,22 @@ class StartPage(QWidget):
 
     def begin(self) -> None:
         """The page comes up."""
-        styles, troubles = library.library()
-        self.wall.show_styles(styles)
+        self._show_styles()
         self.cards.fill()
         self._follow()
         self.words.setFocus()
-        for trouble in troubles[:1]:
-            self.session.document.said.emit(trouble)
+
+    def _styles_changed(self) -> None:
+        if self.isVisible():
+            self._show_styles()
+
+    def _show_styles(self) -> None:
+        """Favourites first, the others as the library has them."""
+        library = self.session.styles
+        marked = frozenset(library.in_set(FAVOURITES))
+        self.wall.favourites = marked
+        order = sorted(library.entries, key=lambda entry: entry.style.name not in marked)
+        self.wall.show_styles(order)
 
     def rest(self) -> None:
         """The page is left."""
@@ -146,7 +156,7 @@ class StartPage(QWidget):
     def _dress(self, stored: StoredStyle) -> None:
         purpose, text, style = self.purposes.purpose, self.text, stored.style
         session = self.session
-        mark = library.digest(style.coats)
+        mark = digest(style.coats)
 
         def dress() -> None:
             fresh = session.document.make(

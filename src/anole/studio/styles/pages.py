@@ -1,0 +1,52 @@
+"""The pages with walls of styles, as the window turns to them."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+
+from PyQt6.QtWidgets import QWidget
+
+from ...core.files.pack_file import ReadPack
+from ...core.model import Style
+from ..session import Session
+from .all_styles import AllStyles
+from .pack_page import PackPage
+from .style_files import StyleFiles
+from .test_strip import TestStrip
+from .wall_page import WallPage
+
+
+class StylePages:
+    """`show(page)` turns the window to one of them."""
+
+    def __init__(
+        self, session: Session, window: QWidget, show: Callable[[WallPage], object]
+    ) -> None:
+        self.session, self._show = session, show
+        self.all, self.strip, self.pack = AllStyles(session), TestStrip(session), PackPage(session)
+        self.files = StyleFiles(session, window, self._shown, self.show_pack)
+
+    @property
+    def pages(self) -> tuple[WallPage, ...]:
+        return self.all, self.strip, self.pack
+
+    def _shown(self) -> Sequence[Style]:
+        """What is exported: the styles on the wall, where it is up; else the user's own, or all."""
+        library = self.session.styles.entries
+        if self.all.isVisible():
+            return [entry.style for entry in self.all.shown]
+        own = [entry.style for entry in library if entry.own]
+        return own or [entry.style for entry in library]
+
+    def show_all(self) -> None:
+        """Every style on the chosen words."""
+        self._show(self.all)
+
+    def show_strip(self) -> None:
+        """The worn style at other values."""
+        self._show(self.strip)
+
+    def show_pack(self, read: ReadPack) -> None:
+        """What a pack would bring."""
+        self.pack.show_pack(read)
+        self._show(self.pack)
