@@ -43,6 +43,7 @@ def main() -> None:
     from .paints import generators, gradients, kept
     from .pieces import many
     from .start import starting, wall
+    from .styles import samples, two_hundred
     from .trust import keeping, opening
     from .window import drags
 
@@ -68,6 +69,8 @@ def main() -> None:
         many,
         depth,
         wall,
+        samples,
+        two_hundred,
         starting,
     ):
         for result in part():

@@ -13,7 +13,7 @@ from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication
 
 from anole.studio.board_files import demo_boards
-from anole.studio.start.wall import ROUGH_FIRST
+from anole.studio.styles.wall import ROUGH_FIRST
 from anole.studio.window import Window
 
 from .timing import Result, race
@@ -24,7 +24,7 @@ import gc
 gc.disable()
 import os
 from anole.studio.app import application
-from anole.studio.start.wall import ROUGH_FIRST
+from anole.studio.styles.wall import ROUGH_FIRST
 from anole.studio.window import Window
 app = application()
 window = Window()
@@ -89,7 +89,9 @@ def wall() -> list[Result]:
         QTest.keyClick(window.start.words, letter)
         settle()
         for share, times in took.items():
-            times.append(max(at for key, at in shown.items() if key[2:] == (share,)) - begun)
+            times.append(
+                max(at for key, at in shown.items() if key[0] == "wall" and key[2] == share) - begun
+            )
     window.leave()
     rough, sharp = (sorted(times)[len(times) // 2] for times in took.values())
     return [

@@ -15,6 +15,8 @@ T = TypeVar("T")
 WORKERS = max(1, os.cpu_count() or 1)
 PARTS = 5 * WORKERS
 """Some rows have far more work than others: who has done a band takes the next."""
+FEW_ROWS = 144
+"""Up to so many rows, to wake another thread takes longer than the work."""
 _pool = ThreadPoolExecutor(WORKERS - 1, "anole-band") if WORKERS > 1 else None
 
 
@@ -30,7 +32,7 @@ def run(task: Callable[[int, int], T], bands: list[tuple[int, int]]) -> list[T]:
 
     The calling thread takes its share, so a pool that is busy never stalls it.
     """
-    if _pool is None or len(bands) < 2:
+    if _pool is None or len(bands) < 2 or bands[-1][1] <= FEW_ROWS:
         return [task(*band) for band in bands]
     waiting = iter(enumerate(bands))
     results: dict[int, T] = {}

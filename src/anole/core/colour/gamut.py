@@ -22,6 +22,8 @@ def into_srgb(lab: np.ndarray) -> np.ndarray:
     """(3, n) OKLab to sRGB-encoded 0..1, hue and lightness kept as far as can be seen."""
     srgb = from_oklab(lab)
     clipped = np.clip(srgb, 0, 1)
+    if _inside(srgb).all():
+        return clipped
     outside = ~_inside(srgb) & (lab[0] < 1) & (lab[0] > 0) & (_far(clipped, lab) >= JUST_SEEN)
     clipped[:, lab[0] >= 1], clipped[:, lab[0] <= 0] = 1, 0
     if outside.any():

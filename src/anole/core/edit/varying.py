@@ -80,7 +80,9 @@ def shaken(coats: Sequence[Coat], seed: int, amount: float = 1.0) -> tuple[Coat,
     made = []
     for coat in coats:
         chance = Random(zlib.crc32(f"{seed} {coat.id}".encode()))
-        for path, _, _ in _numbers(coat):
+        for path, info, value in _numbers(coat):
+            if value == 0 and info.low == 0:
+                continue  # what is not there at all does not come by chance
             coat = _turned(coat, path, chance.triangular(-1, 1) * amount * SPREAD)
         # one turn for the colours of a coat: parts that are lit and shaded stay a pair
         by = (

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import functools
 from abc import abstractmethod
 from collections.abc import Callable
 from typing import Any, Protocol, TypeVar
@@ -16,7 +17,7 @@ from ..coats.registry import kind_of as coat_kind
 from ..coats.shape import Shape, no_letters, sound_outline
 from ..compose.steps import CompositeStep, Step
 from ..field.shape_fields import CORE_SIDE, bounds, greatest_inside
-from ..model import Backdrop, Board, Coated, Paint, Piece, Place, Placed
+from ..model import Backdrop, Board, Coat, Coated, Paint, Piece, Place, Placed
 from ..paint.frames import LetterFrames
 from .coated import coated_steps
 from .placement import Placement
@@ -247,9 +248,18 @@ def has_backdrop(value: object) -> bool:
         return True
     if isinstance(value, tuple):
         return any(map(has_backdrop, value))
-    if isinstance(value, msgspec.Struct):
-        return any(has_backdrop(getattr(value, name)) for name in value.__struct_fields__)
-    return False
+    if isinstance(value, Coat):
+        return _coat_has_backdrop(value)
+    return isinstance(value, msgspec.Struct) and _has_in_fields(value)
+
+
+def _has_in_fields(value: msgspec.Struct) -> bool:
+    return any(has_backdrop(getattr(value, name)) for name in value.__struct_fields__)
+
+
+@functools.lru_cache(4096)
+def _coat_has_backdrop(coat: Coat) -> bool:
+    return _has_in_fields(coat)
 
 
 def at_home(piece: Q) -> Q:

@@ -166,7 +166,7 @@ class AllStyles(WallPage):
         """Letters typed anywhere search."""
         assert event is not None
         text = event.text()
-        if text.strip() and text.isprintable() and not self.search.hasFocus():
+        if text.strip() and text.isprintable():
             self.search.setFocus(Qt.FocusReason.OtherFocusReason)
             self.search.insert(text)
         else:
