@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 
 from anole.core.edit.likeness import by_likeness, colour_rank, distance
 from anole.core.edit.recolouring import QUIET, hue_behind, main_hue, turned
-from anole.core.edit.varying import along, knobs, shaken
+from anole.core.edit.varying import along, knobs, shaken, shares
 from anole.core.library.styles import built_in
 from anole.core.model import (
     Board,
@@ -143,6 +143,15 @@ def test_a_length_runs_from_half_to_twice():
     knob = next(k for k in knobs((coat,)) if k.path == ("span", "from_"))
     ends = [along((coat,), knob, share)[0].span.from_.value for share in (-1, 0, 1)]
     assert ends == pytest.approx([-0.05, -0.1, -0.2])
+
+
+def test_hues_of_a_strip_are_all_different():
+    coats = (flat("#c03030"),)
+    knob = next(k for k in knobs(coats) if k.title.endswith("hue"))
+    made = [along(coats, knob, at)[0].paint.colour for at in shares(coats, knob, 5)]
+    hues = [oklch(colour)[2] for colour in made]
+    assert made[2] == coats[0].paint.colour
+    assert min(apart(a, b) for n, a in enumerate(hues) for b in hues[:n]) > 50
 
 
 # sorted

@@ -109,7 +109,13 @@ def test_a_style_is_looked_at_and_put_on_as_one_step(open_window, settle):
     window.show_stage(Stage.COAT)
     settle(window)
     chip = window.shelf.chips[0]
-    assert all(c.image is not None for c in window.shelf.chips)
+    # those that are seen have their pictures, the others when they are scrolled to
+    assert all(c.image is not None for c in window.shelf.chips[:6])
+    assert window.shelf.chips[-1].image is None
+    bar = window.shelf._scroll.horizontalScrollBar()
+    bar.setValue(bar.maximum())
+    settle(window)
+    assert window.shelf.chips[-1].image is not None
     chip.pointed.emit(True)
     assert window.document.shown != STYLED
     chip.pointed.emit(False)

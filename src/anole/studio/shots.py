@@ -12,8 +12,10 @@ import msgspec
 from PyQt6.QtGui import QPainter
 from PyQt6.QtWidgets import QApplication, QWidget
 
+from ..core import sheets
 from ..core.edit.coats import change_coat
 from ..core.edit.pieces import change_piece
+from ..core.library.styles import built_in
 from ..core.model import Coated, Curves, Fill, Gradient, Pattern, Pose, ToneCoat
 from ..core.model.nesting import every
 from .app import DEMO, application
@@ -68,6 +70,7 @@ def views(window: Window, out: Path) -> None:
     _scroll(window, 90)
     shoot(window, out / "coat-pattern.png")
     _choosing(window, out)
+    _styles(window, out)
     _scene(window, out)
     _posed(window)
     shoot(window, out / "coat-face.png")
@@ -85,6 +88,13 @@ def views(window: Window, out: Path) -> None:
     settle(window)
     shoot(window, out / "coat-gradient.png")
     _depth(window, out)
+    _sheet(out)
+
+
+def _sheet(out: Path) -> None:
+    """Every built-in style by name."""
+    layout = sheets.SheetLayout(text="Wheel", wide=210, high=96, across=6)
+    sheets.write(out / "styles.png", [stored.style for stored in built_in()], layout)
 
 
 def _depth(window: Window, out: Path) -> None:
@@ -129,6 +139,25 @@ def _start(window: Window, out: Path) -> None:
     window.start.words.setPlainText("ROLLER BOUT Saturday")
     settle(window)
     shoot(window, out / "start.png")
+    window.leave_page()
+
+
+def _styles(window: Window, out: Path) -> None:
+    """All styles on the title, and the worn one along two of its numbers."""
+    _choose(window, "Title", "cream")
+    pages = window.style_pages
+    pages.show_all()
+    settle(window)
+    pages.all.wall.mark("foundry bronze")
+    settle(window)
+    shoot(window, out / "all-styles.png")
+    pages.show_strip()
+    strip = pages.strip
+    for picker, words in ((strip.first, ("span", "to")), (strip.second, ("hue",))):
+        picker.set_value(next(o for o in picker.options if all(w in o for w in words)))
+    strip.fill()
+    settle(window)
+    shoot(window, out / "test-strip.png")
     window.leave_page()
 
 

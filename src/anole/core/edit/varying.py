@@ -60,6 +60,9 @@ def _title(coat: Coat, path: tuple[str, ...], last: str) -> str:
 def shares(coats: Sequence[Coat], knob: Knob, count: int) -> list[float]:
     """So many steps for along(), over both sides of what the knob is now, or over one where it is
     at its end."""
+    if knob.path in _colours(next(coat for coat in coats if coat.id == knob.coat)):
+        # hues run round: both ends would be one
+        return [float(share) for share in np.linspace(1 / count - 1, 1 - 1 / count, count)]
     now = along(coats, knob, 0.0)
     low = 0.0 if along(coats, knob, -1.0) == now else -1.0
     high = 0.0 if along(coats, knob, 1.0) == now else 1.0

@@ -26,7 +26,7 @@ class Picker(Control):
         headed: bool = True,
     ) -> None:
         super().__init__()
-        self._options: list[str] = []
+        self.options: list[str] = []
         self._words = dict(words or {})
         self.box = Box()
         self.box.setAccessibleName(title)
@@ -46,14 +46,14 @@ class Picker(Control):
 
     def offer(self, options: Sequence[str]) -> None:
         """Other answers; what was chosen stays chosen where it is one of them."""
-        before = self._options[self.box.currentIndex()] if self._options else ""
-        self._options = list(options)
+        before = self.options[self.box.currentIndex()] if self.options else ""
+        self.options = list(options)
         self.box.clear()
         self.box.addItems([self._words.get(option, option) for option in options])
-        self.set_value(before if before in self._options else self._options[0])
+        self.set_value(before if before in self.options else self.options[0])
 
     def value(self) -> str:
-        return self._options[self.box.currentIndex()]
+        return self.options[self.box.currentIndex()]
 
     def set_value(self, value: str) -> None:
-        self.box.setCurrentIndex(self._options.index(value))
+        self.box.setCurrentIndex(self.options.index(value))
