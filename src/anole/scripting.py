@@ -11,18 +11,20 @@ from __future__ import annotations
 
 import os
 from pathlib import Path
+from typing import Any
 
 from .core.arrays import Pixels
 from .core.atomic import FileError
 from .core.edit.boards import as_stored
+from .core.edit.checked import replaced
 from .core.edit.pieces import change_piece
 from .core.edit.recolouring import in_colours
 from .core.edit.titles import add_title
 from .core.edit.wearing import add_style, named, put_style
-from .core.files import board_file, picture
+from .core.files import board_file, exporting
 from .core.files.preview import preview
 from .core.library import styles as library
-from .core.model import Board, Lettering, Style
+from .core.model import Board, Export, Lettering, Style
 from .core.model.nesting import every
 from .core.render.export import rgba
 
@@ -99,12 +101,17 @@ class OpenBoard:
         TooLarge."""
         return rgba(self.board, scale, transparent=transparent)
 
-    def export(self, path: PathLike, scale: float = 1.0, *, transparent: bool = False) -> int:
-        """Write a PNG; returns its bytes. Raises FileError and TooLarge."""
+    def export(self, path: PathLike, scale: float = 1.0, **fields: Any) -> exporting.Written:
+        """Write a file as its ending says: png, jpg, webp, avif, tif, pdf, ora, gif. Fields are those
+        of an export: quality, most (bytes), transparent, trim, padding, width, bleed, marks. Returns
+        its bytes, quality and size in px. Raises FileError, ModelError and TooLarge."""
         target = Path(path)
-        if target.suffix.lower() != ".png":
-            raise FileError(f"{target.name}: the name of a picture must end in .png")
-        return picture.write(target, self.board, scale, transparent=transparent)
+        form = exporting.ENDINGS.get(target.suffix.lower())
+        if form is None:
+            known = ", ".join(exporting.ENDINGS)
+            raise FileError(f"{target.name}: the name of a picture must end in one of {known}")
+        settings = replaced(Export(format=form, scale=scale), **fields)
+        return exporting.write(target, self.board, settings)
 
     def save(self, path: PathLike) -> None:
         """Write an .anole file. Raises FileError."""

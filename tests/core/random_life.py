@@ -23,6 +23,7 @@ from anole.core.edit import (
     clipboard,
     clusters,
     coats,
+    exports,
     fitting,
     font_files,
     lengths_in_em,
@@ -45,6 +46,7 @@ from anole.core.model import (
     Cluster,
     Coated,
     Colour,
+    Export,
     Fill,
     Gradient,
     Ground,
@@ -246,6 +248,12 @@ def _shaken(rng: Random, board: Board) -> Board:
     return _with_coats(board, piece, varying.shaken(piece.style, rng.randrange(100)))
 
 
+def _an_export(rng: Random, board: Board) -> str:
+    if not board.exports:
+        raise KeyError("export")
+    return rng.choice(board.exports).id
+
+
 def _room(board: Board) -> Board:
     if len(list(every(board.pieces))) > MOST_PIECES:
         raise KeyError("room for a piece")
@@ -431,10 +439,15 @@ OPERATIONS: dict[str, Operation] = {
     "add_stamps": lambda r, b: stamps.add_stamps(_room(b))[0],
     "add_scattered": lambda r, b: stamps.add_scattered(_room(b))[0],
     "reshuffle": lambda r, b: stamps.reshuffle(b, some(r, b, Stamps).id),
+    "add_export": lambda r, b: exports.add_export(b, Export(quality=r.randint(1, 100)))[0],
+    "change_export": lambda r, b: exports.change_export(
+        b, _an_export(r, b), scale=r.uniform(0.5, 2), format=r.choice(["jpeg", "pdf", "png"])
+    ),
+    "remove_export": lambda r, b: exports.remove_export(b, _an_export(r, b)),
     "add_title": lambda r, b: titles.add_title(b, text(r) or "A", Style(name="s", coats=()))[0],
 }
 QUERIES = {
-    "replaced", "carried", "carried_coat", "between", "colour_between", "matched", "mixed", "coat_of", "natural_place", "style_of", "is_changed", "reach_folder", "named", "in_colours", "wearers", "setting_of", "mean_hue", "main_hue", "hue_behind",
+    "replaced", "carried", "carried_coat", "between", "colour_between", "matched", "mixed", "coat_of", "natural_place", "style_of", "is_changed", "reach_folder", "export_of", "safe_name", "file_name", "named", "in_colours", "wearers", "setting_of", "mean_hue", "main_hue", "hue_behind",
     "fixed_lengths", "knobs", "shares", "sample_board", "small_render", "distance", "by_likeness",
     "ink", "leaves",
     "font_asset", "taken", "free", "free_name", "picture_asset", "first_words", "extent", "guides",

@@ -34,6 +34,32 @@ def test_render(file, tmp_path, options, size):
     assert Image.open(out).size == size
 
 
+@pytest.mark.parametrize("ending", ["jpg", "webp", "avif", "tif", "pdf", "ora", "gif"])
+def test_render_writes_every_format_by_its_ending(file, tmp_path, ending):
+    out = tmp_path / f"a.{ending}"
+    assert main(["render", str(file), "-o", str(out)]) == 0
+    assert out.stat().st_size > 500
+    if ending not in ("pdf", "ora"):
+        assert Image.open(out).size == (320, 180)
+
+
+def test_render_finds_the_quality_that_fits(file, tmp_path, capsys):
+    out = tmp_path / "a.jpg"
+    assert main(["render", str(file), "-o", str(out), "--max-bytes", "4000"]) == 0
+    assert out.stat().st_size <= 4000
+    assert "quality" in capsys.readouterr().out
+    assert main(["render", str(file), "-o", str(out), "--max-bytes", "1700"]) == 2
+    assert main(["render", str(file), "-o", str(out), "--max-bytes", "1700", "--shrink"]) == 0
+    assert out.stat().st_size <= 1700 and Image.open(out).size[0] < 320
+
+
+def test_render_sixteen_bit_and_trimmed(file, tmp_path):
+    out = tmp_path / "a.png"
+    assert main(["render", str(file), "-o", str(out), "--16", "--trim", "--transparent"]) == 0
+    image = Image.open(out)
+    assert image.size[0] < 320
+
+
 def test_render_transparent(file, tmp_path):
     out = tmp_path / "a.png"
     assert main(["render", str(file), "-o", str(out), "--transparent"]) == 0
@@ -115,7 +141,7 @@ def test_check_names_a_missing_font(file, capsys):
 @pytest.mark.parametrize(
     "words",
     [
-        ["render", "FILE", "-o", "OUT.jpg"],
+        ["render", "FILE", "-o", "OUT.txt"],
         ["render", "FILE", "-o", "OUT.png", "--scale", "0"],
         ["render", "FILE", "-o", "OUT.png", "--scale", "abc"],
         ["render", "FILE", "-o", "OUT.png", "--scale", "2", "--width", "9"],

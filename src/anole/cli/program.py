@@ -14,14 +14,16 @@ from typer.core import TyperGroup
 
 from ..core.atomic import FileError
 from ..core.edit.boards import as_stored
+from ..core.edit.checked import replaced
 from ..core.edit.recolouring import in_colours
 from ..core.edit.wearing import add_style, put_style
 from ..core.failures import RenderError
-from ..core.files import board_file, picture
+from ..core.files import board_file, exporting, picture
 from ..core.files.preview import preview
 from ..core.lettering.fonts import find
 from ..core.library import styles as library
-from ..core.model import Board, Coated, Lettering, ModelError
+from ..core.model import Board, Coated, Export, Lettering, ModelError
+from ..core.model.export import ExportFormat
 from ..core.model.schema import json_schema
 from ..core.render.export import TooLarge
 from ..core.text import short
@@ -102,13 +104,49 @@ def render(
     scale: Annotated[float | None, typer.Option(help="Times the board's size.")] = None,
     width: Annotated[int | None, typer.Option(help="Width of the picture in px.")] = None,
     transparent: Annotated[bool, typer.Option("--transparent", help="Leave grounds out.")] = False,
+    quality: Annotated[
+        int, typer.Option(min=1, max=100, help="Of JPEG, WebP, AVIF; 100 is best.")
+    ] = 90,
+    max_bytes: Annotated[
+        int, typer.Option("--max-bytes", min=0, help="Find the best quality that fits.")
+    ] = 0,
+    shrink: Annotated[
+        bool, typer.Option("--shrink", help="Make it smaller where no quality fits.")
+    ] = False,
+    trim: Annotated[bool, typer.Option("--trim", help="To what is painted.")] = False,
+    padding: Annotated[float, typer.Option(help="Board px round what is left.")] = 0.0,
+    deep: Annotated[bool, typer.Option("--16", help="A PNG of 16 bit.")] = False,
+    bleed: Annotated[float, typer.Option(help="mm beyond the cut of a PDF.")] = 0.0,
+    marks: Annotated[bool, typer.Option("--marks", help="Crop marks round a PDF.")] = False,
 ) -> None:
-    """Export a board as a PNG."""
-    path = only(out, ".png")
+    """Export a board as its file's ending says: png, jpg, webp, avif, tif, pdf, ora, or gif (coat by
+    coat)."""
+    path = only(out, *exporting.ENDINGS)
     board = board_file.read(file).board
-    factor = _scale(board, scale, width)
+    form: ExportFormat = exporting.ENDINGS[path.suffix.lower()]
+    form = "png 16" if deep and form == "png" else form
+    export = replaced(
+        Export(
+            format=form,
+            scale=_scale(board, scale, width),
+            quality=quality,
+            most=max_bytes,
+            transparent=transparent,
+            trim=trim,
+            padding=padding,
+            bleed=bleed,
+            marks=marks,
+            width=width or 0,
+        )
+    )
+    if max_bytes and not export.has_quality:
+        raise FileError(f"{path.name}: --max-bytes is for JPEG, WebP and AVIF")
     with progress_shown("rendering") as told:
-        picture.write(path, board, factor, transparent=transparent, progress=told)
+        done = exporting.write(path, board, export, shrink=shrink, progress=told)
+    if done.quality is not None and max_bytes:
+        print(
+            f"{path.name}: quality {done.quality}, {done.size:,} bytes, {done.width} x {done.height} px"
+        )
     _say_replaced_fonts(board)
 
 

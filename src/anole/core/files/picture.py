@@ -26,6 +26,7 @@ def write(
     scale: float = 1.0,
     *,
     transparent: bool = False,
+    srgb: bool = True,
     progress: Callable[[float], None] = lambda share: None,
     stop: Callable[[], bool] = lambda: False,
 ) -> int:
@@ -43,10 +44,10 @@ def write(
     if box.width * box.height <= WHOLE:
         pixels = joined(parts)
         _go_on(stop)
-        return png.write(path, pixels, dpi)
+        return png.write(path, pixels, dpi, srgb)
     alpha = transparent or not opaque(board)
     with replacing(path) as file:
-        stream = PngStream(file, box.width, box.height, alpha, dpi)
+        stream = PngStream(file, box.width, box.height, alpha, dpi, srgb=srgb)
         for rows in parts:
             stream.rows(rows)
         _go_on(stop)

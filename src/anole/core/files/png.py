@@ -13,7 +13,9 @@ PERCEPTUAL = b"\x00"
 """Rendering intent in the sRGB chunk (PNG specification, 11.3.2.5)."""
 
 
-def encode(pixels: np.ndarray, dpi: float = 96.0, *, quick: bool = False) -> bytes:
+def encode(
+    pixels: np.ndarray, dpi: float = 96.0, *, quick: bool = False, srgb: bool = True
+) -> bytes:
     """pixels : (H, W, 4) uint8, straight alpha, sRGB. Fully opaque pictures are written as RGB."""
     from PIL import Image, PngImagePlugin
 
@@ -21,14 +23,15 @@ def encode(pixels: np.ndarray, dpi: float = 96.0, *, quick: bool = False) -> byt
         pixels = np.ascontiguousarray(pixels[..., :3])
     image = Image.fromarray(pixels)
     info = PngImagePlugin.PngInfo()
-    info.add(b"sRGB", PERCEPTUAL)
+    if srgb:
+        info.add(b"sRGB", PERCEPTUAL)
     room = io.BytesIO()
     image.save(room, "PNG", pnginfo=info, dpi=(dpi, dpi), compress_level=1 if quick else 6)
     return room.getvalue()
 
 
-def write(path: Path, pixels: np.ndarray, dpi: float = 96.0) -> int:
+def write(path: Path, pixels: np.ndarray, dpi: float = 96.0, srgb: bool = True) -> int:
     """Write a PNG atomically; returns its size in bytes. Raises FileError."""
-    data = encode(pixels, dpi)
+    data = encode(pixels, dpi, srgb=srgb)
     write_bytes(path, data)
     return len(data)

@@ -19,22 +19,37 @@ INCH = 0.0254
 
 
 class PngStream:
-    """8-bit RGB or RGBA, sRGB. Rows come top to bottom; then end()."""
+    """RGB or RGBA of 8 bit, or of 16 where it is deep. Rows come top to bottom; then end()."""
 
-    def __init__(self, file: BinaryIO, width: int, height: int, alpha: bool, dpi: float) -> None:
+    def __init__(
+        self,
+        file: BinaryIO,
+        width: int,
+        height: int,
+        alpha: bool,
+        dpi: float,
+        deep: bool = False,
+        srgb: bool = True,
+    ) -> None:
         self._file, self._channels = file, 4 if alpha else 3
+        self._bytes = 2 * self._channels if deep else self._channels
         self._packer = zlib.compressobj(LEVEL)
-        self._above = np.zeros((1, width * self._channels), np.uint8)
+        self._above = np.zeros((1, width * self._bytes), np.uint8)
         self.size = file.write(SIGNATURE)
-        kind = RGBA if alpha else RGB
-        self._chunk(b"IHDR", struct.pack(">IIBBBBB", width, height, 8, kind, 0, 0, 0))
-        self._chunk(b"sRGB", PERCEPTUAL)
+        kind, bits = RGBA if alpha else RGB, 16 if deep else 8
+        self._chunk(b"IHDR", struct.pack(">IIBBBBB", width, height, bits, kind, 0, 0, 0))
+        if srgb:
+            self._chunk(b"sRGB", PERCEPTUAL)
         dots = round(dpi / INCH)
         self._chunk(b"pHYs", struct.pack(">IIB", dots, dots, 1))
 
     def rows(self, pixels: np.ndarray) -> None:
-        """The next rows: (h, width, 4) uint8, straight alpha."""
-        rows = np.ascontiguousarray(pixels[..., : self._channels]).reshape(len(pixels), -1)
+        """The next rows: (h, width, 4) uint8, or uint16 where it is deep; straight alpha."""
+        plain = np.ascontiguousarray(pixels[..., : self._channels])
+        if plain.dtype == np.uint16:
+            # the standard has the high byte first (7.1)
+            plain = plain.astype(">u2").view(np.uint8)
+        rows = plain.reshape(len(pixels), -1)
         data = self._packer.compress(self._filtered(rows).tobytes())
         self._above = rows[-1:].copy()
         if data:
@@ -49,7 +64,7 @@ class PngStream:
     def _filtered(self, rows: np.ndarray) -> np.ndarray:
         """Each row by the filter with the least sum of magnitudes (12.7)."""
         left = np.zeros_like(rows)
-        left[:, self._channels :] = rows[:, : -self._channels]
+        left[:, self._bytes :] = rows[:, : -self._bytes]
         choices = (rows, rows - left, rows - np.vstack([self._above, rows[:-1]]))
         sums = [np.abs(choice.view(np.int8).astype(np.int16)).sum(1) for choice in choices]
         best = np.argmin(sums, 0)

@@ -30,6 +30,7 @@ from .coats import (
 )
 from .codec import ModelError, from_builtins, from_json, to_builtins, to_json
 from .colour import Colour
+from .export import Export
 from .ink import Ink
 from .lamp import Lamp
 from .length import Length, Position
@@ -106,6 +107,7 @@ __all__ = [
     "Corners",
     "Curves",
     "Emblem",
+    "Export",
     "Exposure",
     "Fill",
     "FitBox",

@@ -8,6 +8,7 @@ from msgspec import Meta, Struct
 
 from .asset import Asset
 from .colour import Colour
+from .export import Export
 from .fields import Name, meta
 from .lamp import Lamp
 from .nesting import path_to
@@ -49,6 +50,7 @@ class Board(Struct, frozen=True, cache_hash=True, kw_only=True):
     gradients: Annotated[tuple[NamedGradient, ...], Meta(max_length=1000)] = ()
     fonts: Annotated[tuple[Asset, ...], Meta(max_length=200)] = ()
     assets: Annotated[tuple[Asset, ...], Meta(max_length=2000)] = ()
+    exports: Annotated[tuple[Export, ...], Meta(max_length=200)] = ()
 
     def piece(self, piece_id: str) -> Piece:
         """The piece of that id, in whatever cluster it is. Raises KeyError."""

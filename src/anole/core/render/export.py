@@ -7,7 +7,9 @@ from collections.abc import Callable, Iterable, Iterator
 import numpy as np
 
 from ..box import Box
+from ..compose.steps import Accumulators
 from ..model import Board
+from .deep import sixteen_bit
 from .renderer import Cancelled, Renderer, Request, board_box
 
 TILE_PIXELS, WIDEST_TILE = 4_000_000, 2048
@@ -35,36 +37,47 @@ def strips(
     board: Board,
     scale: float = 1.0,
     *,
+    window: Box | None = None,
+    deep: bool = False,
     transparent: bool = False,
     renderer: Renderer | None = None,
     progress: Callable[[float], None] = lambda share: None,
     stop: Callable[[], bool] = lambda: False,
 ) -> Iterator[np.ndarray]:
-    """A board top to bottom, in strips of (h, W, 4) uint8, straight alpha, sRGB-encoded.
+    """A board top to bottom, or a window of it in px at that scale, in strips of (h, W, 4) uint8, or
+    uint16 where it is to be deep; straight alpha, sRGB-encoded.
 
     progress is called with 0..1; stop ends the work early. Raises TooLarge and Cancelled.
     """
-    box = board_box(board, scale)
+    box = window or board_box(board, scale)
     if box.width * box.height > GREATEST_PIXELS:
         raise TooLarge(
             f"{box.width} x {box.height} px is too large to write; the most is 32000 x 32000"
         )
     renderer = renderer or Renderer()
     done = 0
-    for part in bands_of(box):
-        out = np.empty((part.height, part.width), np.uint32)
-        for tile in tiles_of(part):
+    for band in bands_of(Box(0, 0, box.width, box.height)):
+        out = np.empty((band.height, band.width, 4), np.uint16 if deep else np.uint8)
+        for tile in tiles_of(band):
             if stop():
                 raise Cancelled
-            planes = renderer.frame(Request(board, scale, tile, transparent), stop)
-            pixels = np.empty((tile.height, tile.width), np.uint32)
-            renderer.picture(planes, tile, True, pixels)
-            out[:, tile.x0 : tile.x1] = pixels
-            if tile != box:
+            there = Box(tile.x0 + box.x0, tile.y0 + box.y0, tile.x1 + box.x0, tile.y1 + box.y0)
+            planes = renderer.frame(Request(board, scale, there, transparent), stop)
+            out[:, tile.x0 : tile.x1] = _rounded(renderer, planes, there, deep)
+            if there != box:
                 renderer.cache.clear()
             done += tile.width * tile.height
             progress(done / (box.width * box.height))
-        yield out.view(np.uint8).reshape(part.height, part.width, 4)
+        yield out
+
+
+def _rounded(renderer: Renderer, planes: Accumulators, box: Box, deep: bool) -> np.ndarray:
+    """(h, w, 4) whole numbers of a frame."""
+    if deep:
+        return sixteen_bit(planes.ground)
+    pixels = np.empty((box.height, box.width), np.uint32)
+    renderer.picture(planes, box, True, pixels)
+    return pixels.view(np.uint8).reshape(box.height, box.width, 4)
 
 
 def part(
@@ -80,9 +93,7 @@ def part(
     Raises Cancelled."""
     renderer = renderer or Renderer()
     planes = renderer.frame(Request(board, scale, box, transparent), stop)
-    pixels = np.empty((box.height, box.width), np.uint32)
-    renderer.picture(planes, box, True, pixels)
-    return pixels.view(np.uint8).reshape(box.height, box.width, 4)
+    return _rounded(renderer, planes, box, deep=False)
 
 
 def joined(parts: Iterable[np.ndarray]) -> np.ndarray:

@@ -1,0 +1,155 @@
+"""A board written as an export says: one file of any format, whole or not at all."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable
+from pathlib import Path
+from typing import NamedTuple
+
+from ..arrays import Pixels
+from ..atomic import FileError, write_bytes
+from ..model import Board
+from ..model.export import Export, ExportFormat
+from ..render.renderer import Cancelled
+from . import open_raster, pdf
+from .coat_by_coat import animated
+from .export_target import Target, rendered, target_of
+from .formats import FORMATS
+from .formats.format import Encoding
+from .limits import best_quality
+from .picture import write as write_png
+
+ENDINGS: dict[str, ExportFormat] = {
+    ".png": "png",
+    ".jpg": "jpeg",
+    ".jpeg": "jpeg",
+    ".webp": "webp",
+    ".avif": "avif",
+    ".tif": "tiff",
+    ".tiff": "tiff",
+    ".pdf": "pdf",
+    ".ora": "openraster",
+    ".gif": "coat by coat",
+}
+"""Formats by the ending of a file's name."""
+SMALLER, LEAST_SHARE, ROUNDS = 0.92, 0.05, 12
+"""How much smaller a picture is tried at a time, how small at last, and how often in between."""
+Progress = Callable[[float], None]
+Stop = Callable[[], bool]
+
+
+class Written(NamedTuple):
+    """Bytes of the file, the quality it came to, and its px."""
+
+    size: int
+    quality: int | None
+    width: int
+    height: int
+
+
+class DoesNotFit(FileError):
+    """No quality keeps a picture under its limit; `share` of its sides would, about."""
+
+    def __init__(self, message: str, share: float) -> None:
+        super().__init__(message)
+        self.share = share
+
+
+def ending_of(export: Export) -> str:
+    """The ending of the file that an export writes."""
+    if export.format in FORMATS:
+        return FORMATS[export.format].ending
+    return {"pdf": ".pdf", "openraster": ".ora", "coat by coat": ".gif"}[export.format]
+
+
+def encoding_of(export: Export, dpi: float) -> Encoding:
+    """What its px are written with."""
+    return Encoding(round(export.quality), dpi, export.srgb)
+
+
+def encoded(export: Export, pixels: Pixels, dpi: float, stop: Stop = lambda: False) -> Written:
+    """As `data_of`, without the bytes themselves."""
+    data, quality = data_of(export, pixels, dpi, stop)
+    return Written(len(data), quality, pixels.shape[1], pixels.shape[0])
+
+
+def data_of(
+    export: Export, pixels: Pixels, dpi: float, stop: Stop = lambda: False
+) -> tuple[bytes, int | None]:
+    """The bytes of a picture in one of FORMATS, and the quality they came to. Raises DoesNotFit."""
+    form, encoding = FORMATS[export.format], encoding_of(export, dpi)
+    if not form.lossy:
+        return form.encode(pixels, encoding), None
+    if not export.most:
+        return form.encode(pixels, encoding), encoding.quality
+    found = best_quality(form, pixels, encoding, int(export.most), stop)
+    if found is None:
+        least = len(form.encode(pixels, encoding._replace(quality=1)))
+        share = math.sqrt(export.most / least)
+        raise DoesNotFit(
+            f"no quality of {form.title} keeps {pixels.shape[1]} × {pixels.shape[0]} px under "
+            f"{export.most / 1000:,.0f} kB: the lowest takes {least / 1000:,.0f} kB",
+            share,
+        )
+    return found.data, found.quality
+
+
+def write(
+    path: Path,
+    board: Board,
+    export: Export,
+    *,
+    shrink: bool = False,
+    progress: Progress = lambda share: None,
+    stop: Stop = lambda: False,
+) -> Written:
+    """Render a board into a file. shrink : whether a picture may become smaller where no quality
+    fits. Raises FileError, DoesNotFit, TooLarge, Cancelled, and nothing is written then."""
+    target = target_of(board, export)
+    if export.format == "png" and not export.trim:
+        size = write_png(
+            path,
+            board,
+            target.scale,
+            transparent=export.alpha,
+            srgb=export.srgb,
+            progress=progress,
+            stop=stop,
+        )
+        return Written(size, None, target.box.width, target.box.height)
+    if export.format == "pdf":
+        return _whole(path, target, pdf.encode(target, progress=progress, stop=stop), stop)
+    if export.format == "openraster":
+        return _whole(path, target, open_raster.encode(target, progress=progress, stop=stop), stop)
+    if export.format == "coat by coat":
+        webp = path.suffix.lower() == ".webp"
+        return _whole(path, target, animated(target, webp, progress=progress, stop=stop), stop)
+    return _write_pixels(path, target, shrink, progress, stop)
+
+
+def _write_pixels(
+    path: Path, target: Target, shrink: bool, progress: Progress, stop: Stop
+) -> Written:
+    deep = FORMATS[target.export.format].deep
+    share = 1.0
+    for _ in range(ROUNDS):
+        now = target.smaller(share) if share < 1 else target
+        pixels = rendered(now, deep=deep, progress=progress, stop=stop)
+        try:
+            data, quality = data_of(target.export, pixels, now.dpi, stop)
+        except DoesNotFit as error:
+            share *= min(error.share, SMALLER) ** 0.9
+            if not shrink or share < LEAST_SHARE:
+                raise
+            continue
+        return _whole(path, now, data, stop)._replace(quality=quality)
+    raise FileError(f"{path.name}: no size of the picture keeps it under the limit")
+
+
+def _whole(path: Path, target: Target, data: bytes, stop: Stop) -> Written:
+    """Who cancels after the last px wants no file either."""
+    if stop():
+        raise Cancelled
+    write_bytes(path, data)
+    return Written(len(data), None, target.box.width, target.box.height)

@@ -1,0 +1,30 @@
+"""PNG, 16 bit: what is rendered in floats loses nothing that anybody can see again in a correction."""
+
+from __future__ import annotations
+
+import io
+
+from ...arrays import Pixels
+from ..png_stream import PngStream
+from .format import Encoding, Format, without_spare_alpha
+
+
+def encode(pixels: Pixels, encoding: Encoding) -> bytes:
+    """(H, W, 4) uint16; RGB where nothing shows through."""
+    plain = without_spare_alpha(pixels)
+    room = io.BytesIO()
+    stream = PngStream(
+        room,
+        plain.shape[1],
+        plain.shape[0],
+        plain.shape[2] == 4,
+        encoding.dpi,
+        deep=True,
+        srgb=encoding.srgb,
+    )
+    stream.rows(pixels)
+    stream.end()
+    return room.getvalue()
+
+
+FORMAT = Format("png 16", ".png", "PNG, 16 bit", encode, deep=True)

@@ -1,0 +1,154 @@
+"""A saved export: one file that a board is written to."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from msgspec import Meta, Struct
+
+from .fields import HIDDEN, Id, Name, meta, number
+
+FORMATS = ("png", "png 16", "jpeg", "webp", "avif", "tiff", "pdf", "openraster", "coat by coat")
+ExportFormat = Literal[
+    "png", "png 16", "jpeg", "webp", "avif", "tiff", "pdf", "openraster", "coat by coat"
+]
+WITH_QUALITY = ("jpeg", "webp", "avif")
+WITH_ALPHA = ("png", "png 16", "webp", "avif", "tiff")
+PRINT = ("pdf",)
+SIZE, FILE = "Size", "File"
+
+
+class Export(Struct, frozen=True, cache_hash=True, kw_only=True):
+    """Format, size, quality and limit of a picture of the board."""
+
+    id: Id = "export-1"
+    name: Name = ""
+    on: Annotated[bool, HIDDEN] = True
+    format: Annotated[
+        ExportFormat,
+        meta(
+            "Format",
+            "What is written",
+            words={
+                "png": "PNG",
+                "png 16": "PNG, 16 bit",
+                "jpeg": "JPEG",
+                "webp": "WebP",
+                "avif": "AVIF",
+                "tiff": "TIFF",
+                "pdf": "PDF, at print size",
+                "openraster": "OpenRaster, a layer a piece",
+                "coat by coat": "coat by coat, animated",
+            },
+        ),
+    ] = "png"
+    quality: Annotated[
+        float,
+        number(
+            "Quality",
+            "Of what loses some of the picture",
+            1,
+            100,
+            step=1,
+            when={"format": WITH_QUALITY},
+        ),
+    ] = 90
+    most: Annotated[
+        float,
+        number(
+            "At most",
+            "Bytes: the best quality that fits is found; 0 for no limit",
+            0,
+            1e9,
+            soft=(0, 5e6),
+            unit="kB",
+            factor=0.001,
+            step=1000,
+            when={"format": WITH_QUALITY},
+        ),
+    ] = 0
+    scale: Annotated[
+        float,
+        number("Times", "The board's size", 0.001, 100, soft=(0.25, 4), step=0.25, group=SIZE),
+    ] = 1.0
+    width: Annotated[
+        float,
+        number(
+            "Exact width",
+            "px, in place of times; 0 for none",
+            0,
+            32_000,
+            soft=(0, 3840),
+            step=1,
+            unit="px",
+            group=SIZE,
+        ),
+    ] = 0
+    height: Annotated[
+        float,
+        number(
+            "Exact height",
+            "px, in place of times; 0 for none",
+            0,
+            32_000,
+            soft=(0, 2160),
+            step=1,
+            unit="px",
+            group=SIZE,
+        ),
+    ] = 0
+    trim: Annotated[bool, meta("Trim", "To what is painted besides grounds", group=SIZE)] = False
+    padding: Annotated[
+        float,
+        number(
+            "Padding",
+            "Board px round what is left",
+            0,
+            4000,
+            soft=(0, 100),
+            step=1,
+            unit="px",
+            group=SIZE,
+            when={"trim": None},
+        ),
+    ] = 0
+    transparent: Annotated[
+        bool,
+        meta(
+            "Transparent background",
+            "Leaves the grounds out",
+            group=FILE,
+            when={"format": WITH_ALPHA},
+        ),
+    ] = False
+    srgb: Annotated[
+        bool, meta("Say it is sRGB", "A tag that programs read the colours by", group=FILE)
+    ] = True
+    bleed: Annotated[
+        float,
+        number(
+            "Bleed",
+            "mm of the picture beyond the cut",
+            0,
+            20,
+            soft=(0, 6),
+            step=0.5,
+            unit="mm",
+            group=FILE,
+            when={"format": PRINT},
+        ),
+    ] = 0
+    marks: Annotated[
+        bool, meta("Crop marks", "Lines where the sheet is cut", group=FILE, when={"format": PRINT})
+    ] = False
+    file: Annotated[Name, Meta(title="File name")] = "{board}"
+
+    @property
+    def has_quality(self) -> bool:
+        """Whether some of the picture is lost, more or less."""
+        return self.format in WITH_QUALITY
+
+    @property
+    def alpha(self) -> bool:
+        """Whether what lies behind is left clear."""
+        return self.transparent and self.format in WITH_ALPHA
