@@ -16,6 +16,7 @@ from ..core.shapes import board
 BY_ID = {command.id: command for command in COMMANDS}
 ASKING = {"open", "save", "save-as", "export", "picture", "close", "quit", "screen"} | {
     "import pack",
+    "export all",
     "export pack",
     "contact sheet",
     "reach",

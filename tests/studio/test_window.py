@@ -185,8 +185,9 @@ def test_proof_counts_the_bytes_of_the_picture(open_window, settle, qtbot):
     settle(window)
     assert "PNG, " in window.export.bytes.text()
     assert "kB" in window.export.bytes.text()
-    qtbot.mouseClick(window.export.times.button(2), LEFT)
+    window.export.fields.edited.emit("scale", 2.0, None)
     assert "640 × 360" in window.export.pixels.text()
+    assert window.document.board.exports[0].scale == 2.0
 
 
 def test_a_huge_board_and_ten_thousand_letters_stay_usable(open_window, qtbot, settle):

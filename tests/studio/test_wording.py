@@ -15,8 +15,8 @@ from anole.studio.shell import Stage
 
 from ..core.shapes import board
 
-OF_CODE = re.compile(r"[a-z0-9]_[a-z]|\b(?!OpenType\b)[A-Z][a-z]+[A-Z]\w*")
-"""Joined by an underscore, or by capitals; the font format alone is spelled so."""
+OF_CODE = re.compile(r"[a-z0-9]_[a-z]|\b(?!OpenType\b|OpenRaster\b|WebP\b)[A-Z][a-z]+[A-Z]\w*")
+"""Joined by an underscore, or by capitals; names of formats are spelled so."""
 
 
 def shown(widget: QWidget) -> list[str]:

@@ -116,5 +116,5 @@ class BuildUpPanel(QWidget):
         self.unit.setText(unit)
 
 
-def proof_panel(proof: QWidget) -> QWidget:
-    return panel(head("At a glance"), proof, stretch=1)
+def proof_panel(proof: QWidget, report: QWidget) -> QWidget:
+    return panel(head("At a glance"), proof, report, stretch=1)

@@ -35,7 +35,10 @@ from .left_panels import BuildUpPanel, pieces_panel, proof_panel
 from .panels import Panels
 from .plain import Label
 from .proof.export_panel import ExportPanel
-from .proof.proof_view import LargeProof, ProofPictures, SmallProof
+from .proof.large_proof import LargeProof
+from .proof.proof_pictures import ProofPictures
+from .proof.report_view import ReportView
+from .proof.small_proof import SmallProof
 from .purposes import PURPOSES
 from .reading import Reading
 from .recovery import Recovery
@@ -139,12 +142,14 @@ class Window(QWidget):
 
     def _build(self) -> None:
         pictures = ProofPictures(self.session)
+        self.proof = LargeProof(pictures)
+        self.export.weighed.connect(self.proof.file.show_file)
         lefts = (
             pieces_panel(self.pieces, self.actions_by_id),
             self.under_build_up,
-            proof_panel(SmallProof(pictures)),
+            proof_panel(SmallProof(pictures), ReportView(pictures)),
         )
-        middles = (self.view, LargeProof(pictures))
+        middles = (self.view, self.proof)
         rights = (self.arrange, self.coat, self.export)
         self.panels = Panels(self.settings, (lefts, middles, rights))
         self.actions_by_id.listen_on(self.view, self.panels.left)
@@ -177,6 +182,7 @@ class Window(QWidget):
         self.view.zoomed.connect(self.top.show_zoom)
         self.arrange.board.framing.connect(self.tools.cropping.start)
         self.export.wanted.connect(self.writing.ask)
+        self.export.all_wanted.connect(self.writing.ask_all)
         self.files.opened.connect(self._opened)
         self.font_reader.read.connect(self._fonts_read)
 

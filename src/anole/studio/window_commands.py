@@ -108,6 +108,7 @@ def window_commands(window: Parts) -> dict[str, Callable[[], object]]:
         "export pack": window.style_pages.files.ask_export,
         "contact sheet": window.style_pages.files.ask_sheet,
         "export": window.export.ask_export,
+        "export all": window.export.ask_all,
         "edit words": lambda: edit_words(window),
         "rename": lambda: rename(window),
         "steps": lambda: show_steps(window),

@@ -14,12 +14,15 @@ from PyQt6.QtGui import QImage
 
 from ..core.box import Box
 from ..core.cache import Cache
-from ..core.files import png
+from ..core.files.export_target import rendered, target_of
+from ..core.files.exporting import DoesNotFit, data_of
 from ..core.lettering.details import details
 from ..core.lettering.fonts import FontFile
 from ..core.lettering.stems import stem_of
 from ..core.memory import give_back
 from ..core.model import Board, Font
+from ..core.proof.report import reports
+from ..core.proof.sight import PLAIN, seen
 from ..core.render.export import part, rgba
 from ..core.render.renderer import Cancelled, Renderer, Request
 from ..core.render.warm import warm
@@ -31,6 +34,7 @@ from .left_out import LeftOut
 from .pixel_images import image_of
 from .small_pictures import small_picture
 from .troubles import TROUBLES
+from .weighing import FileKey, Weighed, as_read, target_key
 from .word_images import tinted, words_coverage
 
 SMALL_CACHE = 48 * 2**20
@@ -62,7 +66,8 @@ class Worker(QObject):
 
     framed = pyqtSignal(object)
     drawn = pyqtSignal(object, QImage)
-    counted = pyqtSignal(object, int)
+    weighed = pyqtSignal(object, object)
+    reported = pyqtSignal(object, object)
     worded = pyqtSignal(object, QImage)
     measured = pyqtSignal(object)
     pictured = pyqtSignal(str, object)
@@ -83,6 +88,7 @@ class Worker(QObject):
         self.left_out.setParent(self)
         self._took = self._half_took = 0.0
         self._buffers = Buffers()
+        self._rendered: tuple[object, np.ndarray] | None = None
         self._thread = threading.Thread(target=self._loop, name="anole-render", daemon=True)
 
     def start(self) -> None:
@@ -129,25 +135,42 @@ class Worker(QObject):
             for key in [key for key in self._jobs if key[0] == kind]:
                 del self._jobs[key]
 
-    def ask_reduced(self, key: str, board: Board, widths: tuple[int, ...]) -> None:
-        """The board as it will be met at several widths: reduced from its own size."""
+    def ask_reduced(
+        self, key: str, board: Board, widths: tuple[int, ...], sight: str = PLAIN
+    ) -> None:
+        """The board as it will be met at several widths: reduced from its own size, and seen so."""
 
         def job() -> None:
             pixels = self._render_small(board, min(1.0, MOST_PROOF / board.width), False)
             for width in widths:
-                self.drawn.emit((key, width), image_of(reduced(pixels, width)))
+                picture = seen(np.ascontiguousarray(reduced(pixels, width)), sight)
+                self.drawn.emit((key, width), image_of(picture))
 
         self._later((key,), job)
 
-    def ask_size(self, key: tuple[Board, float, bool]) -> None:
-        """How many bytes the PNG of (board, scale, transparent) takes."""
+    def ask_report(self, board: Board) -> None:
+        """What there is to say of the words on a board."""
+        self._later(("report",), lambda: self.reported.emit(board, reports(board)))
+
+    def ask_file(self, key: FileKey) -> None:
+        """The true bytes of an export, and the picture as it is read back from them."""
 
         def job() -> None:
-            board, scale, transparent = key
-            pixels = self._render_small(board, scale, transparent)
-            self.counted.emit(key, len(png.encode(pixels, board.dpi * scale)))
+            board, export = key
+            target = target_of(board, export)
+            if self._rendered is None or self._rendered[0] != target_key(target):
+                pixels = rendered(target, stop=self._is_over)
+                self._rendered = (target_key(target), pixels)
+            pixels = self._rendered[1]
+            try:
+                data, quality = data_of(export, pixels, target.dpi, self._is_over)
+            except DoesNotFit as error:
+                self.weighed.emit(key, Weighed(0, None, None, image_of(pixels), str(error)))
+                return
+            read = as_read(export, data)
+            self.weighed.emit(key, Weighed(len(data), quality, read, image_of(pixels), ""))
 
-        self._later(("size",), job)
+        self._later(("file",), job)
 
     def ask_words(self, key: Any, text: str, font: Font, width: int, height: int) -> None:
         """Words in a font as a small picture in the theme's colour; the newest asked comes first."""

@@ -65,6 +65,11 @@ def _backups(session: Session) -> list[Choice]:
     return [Choice(title, _keep_before(where), now == where) for where, title in BACKUPS.items()]
 
 
+def several_exports(session: Session) -> bool:
+    """Whether the board is written to more than one file."""
+    return len(session.document.board.exports) > 1
+
+
 MENU = Menu(
     "&Board",
     (
@@ -80,7 +85,14 @@ MENU = Menu(
         Command("save-as", "Save under another name…", ("Ctrl+Shift+S",), window("save as")),
         Choices("When saving, the version before", _backups),
         None,
-        Command("export", "Export PNG…", ("Ctrl+Return",), window("export")),
+        Command("export", "Export…", ("Ctrl+Return",), window("export")),
+        Command(
+            "export all",
+            "Export all…",
+            ("Ctrl+Shift+Return",),
+            window("export all"),
+            several_exports,
+        ),
         None,
         Command("close", "Close the window", ("Ctrl+W",), window("close")),
         Command("quit", "Quit", ("Ctrl+Q",), window("quit")),

@@ -1,21 +1,30 @@
-"""Exports: the size, the ground, the file's true size, and the button that writes it."""
+"""Exports: the files that a board is written to, the chosen one's settings, and its true size."""
 
 from __future__ import annotations
 
 from typing import Any
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QPushButton, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import (
+    QFrame,
+    QHBoxLayout,
+    QLineEdit,
+    QPushButton,
+    QScrollArea,
+    QVBoxLayout,
+    QWidget,
+)
 
-from ...core.model import Board
-from ...core.render.renderer import board_box
-from ..controls.number import Number
-from ..controls.switch import Switch
+from ...core.edit.exports import add_export, change_export, remove_export
+from ...core.files.export_target import target_of
+from ...core.model import Export
+from ..controls.fields import FieldPanel
 from ..plain import Label
 from ..session import Session
+from ..weighing import Weighed
+from .export_rows import ExportRows
 
-TIMES = (0.5, 1.0, 2.0, 3.0, 4.0)
-MOST_COUNTED = 40_000_000
+MOST_WEIGHED = 40_000_000
 """px beyond which the file's size is not worked out ahead of writing it."""
 
 
@@ -25,100 +34,171 @@ def size_words(count: int) -> str:
     return f"{count / 1000:,.0f} kB" if count < 10_000_000 else f"{count / 1e6:,.1f} MB"
 
 
-class ExportPanel(QWidget):
-    """`wanted(scale, transparent)` when the button is pressed."""
+class ExportPanel(QScrollArea):
+    """`wanted(export)` and `all_wanted(exports)` when a button is pressed; `weighed` when the true
+    bytes of the chosen one are known."""
 
-    wanted = pyqtSignal(float, bool)
+    wanted = pyqtSignal(object)
+    all_wanted = pyqtSignal(object)
+    weighed = pyqtSignal(object)
 
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session
-        self.document, self.selection = session.document, session.selection
-        self.worker = session.worker
-        self.setObjectName("panel")
-        self.scale = 1.0
+        self.document, self.worker = session.document, session.worker
+        self._chosen = ""
         self._asked: Any = None
-        self.head = Label("Export")
-        self.head.setObjectName("head")
-        self.times = QButtonGroup(self)
-        row = QHBoxLayout()
-        row.setSpacing(4)
-        for number, factor in enumerate(TIMES):
-            button = QPushButton("½×" if factor == 0.5 else f"{factor:g}×")
-            button.setCheckable(True)
-            button.setToolTip(f"{factor:g} times the board's size")
-            self.times.addButton(button, number)
-            row.addWidget(button)
-        self.width_field = Number(
-            "Width",
-            1,
-            32_000,
-            soft=(64, 7680),
-            step=1,
-            unit="px",
-            about="Width of the picture; its height follows",
-        )
-        self.clear = Switch(
-            "Transparent background", "Leave the grounds out: the letters alone, on nothing"
-        )
+        self.setObjectName("panel")
+        self.setWidgetResizable(True)
+        self.setFrameShape(QFrame.Shape.NoFrame)
+        self.rows, self.fields = ExportRows(), FieldPanel(Export, skip=("file",), headed=True)
+        self.file = QLineEdit()
         self.pixels, self.bytes = Label(), Label()
-        self.pixels.setObjectName("dim")
-        self.bytes.setObjectName("dim")
-        self.button = QPushButton("Export PNG")
-        self.button.setToolTip("Export the picture to a file (Ctrl+Return)")
-        column = QVBoxLayout(self)
+        self.button, self.every = QPushButton("Export"), QPushButton("Export all")
+        self._build()
+        self._connect()
+
+    def _build(self) -> None:
+        inside = QWidget()
+        inside.setObjectName("panel")
+        column = QVBoxLayout(inside)
         column.setContentsMargins(12, 12, 12, 12)
-        column.setSpacing(10)
-        column.addWidget(self.head)
-        column.addLayout(row)
-        for part in (self.width_field, self.clear, self.pixels, self.bytes, self.button):
+        column.setSpacing(8)
+        head, name = Label("Exports"), Label("File name")
+        head.setObjectName("head")
+        name.setObjectName("group")
+        self.file.setAccessibleName("File name of the export")
+        self.file.setToolTip("With {board}, {name}, {width}, {height}, {date} filled in")
+        for label in (self.pixels, self.bytes):
+            label.setObjectName("dim")
+            label.setWordWrap(True)
+        self.button.setObjectName("main")
+        self.button.setToolTip("Export the chosen one (Ctrl+Return)")
+        self.every.setToolTip("Export all that are switched on into one folder (Ctrl+Shift+Return)")
+        buttons = QHBoxLayout()
+        buttons.addWidget(self.button, 1)
+        buttons.addWidget(self.every, 1)
+        for part in (head, self.rows, self.pixels, self.bytes):
             column.addWidget(part)
+        column.addLayout(buttons)
+        column.addWidget(self.fields)
+        column.addWidget(name)
+        column.addWidget(self.file)
         column.addStretch(1)
-        self.times.idClicked.connect(lambda n: self.set_scale(TIMES[n]))
-        self.width_field.edited.connect(lambda v, _: self.set_scale(v / self.document.board.width))
-        self.clear.edited.connect(lambda *_: self.refresh())
+        self.setWidget(inside)
+
+    def _connect(self) -> None:
+        self.rows.chosen.connect(self._choose)
+        self.rows.switched.connect(lambda i, on: self._change(i, "on", on))
+        self.rows.added.connect(self._add)
+        self.rows.removed.connect(self._remove)
+        self.fields.edited.connect(self._field)
+        self.file.editingFinished.connect(self._named)
         self.button.clicked.connect(self.ask_export)
-        self.worker.counted.connect(self._counted)
+        self.every.clicked.connect(self.ask_all)
+        self.worker.weighed.connect(self._weighed)
         self.document.settled.connect(self.refresh)
 
-    @property
-    def transparent(self) -> bool:
-        return bool(self.clear.value())
+    # what there is
 
-    def set_scale(self, scale: float) -> None:
-        self.scale = min(max(scale, 0.001), 100.0)
+    @property
+    def exports(self) -> tuple[Export, ...]:
+        """Those of the board; a plain PNG where none is saved."""
+        return self.document.board.exports or (Export(),)
+
+    @property
+    def export(self) -> Export:
+        """The chosen one."""
+        return next((one for one in self.exports if one.id == self._chosen), self.exports[0])
+
+    # changing
+
+    def _choose(self, export_id: str) -> None:
+        self._chosen = export_id
         self.refresh()
 
+    def _field(self, name: str, value: Any, token: object | None) -> None:
+        self._change(self.export.id, name, value, token)
+
+    def _change(self, export_id: str, name: str, value: Any, token: object | None = None) -> None:
+        def changed(board: Any) -> Any:
+            if not board.exports:
+                board, _ = add_export(board, self.export)
+            return change_export(board, export_id, **{name: value})
+
+        self.document.apply(f"Export: {name}", changed, token)
+
+    def _named(self) -> None:
+        if self.file.text().strip() != self.export.file:
+            self._change(self.export.id, "file", self.file.text().strip())
+
+    def _add(self) -> None:
+        """One more, like the chosen one."""
+        like = self.export
+
+        def added(board: Any) -> Any:
+            if not board.exports:
+                board, _ = add_export(board, like)
+            return add_export(board, like)
+
+        fresh = self.document.make("Add an export", added)
+        if fresh is not None:
+            self._choose(fresh)
+
+    def _remove(self, export_id: str) -> None:
+        if self.document.board.exports:
+            self.document.apply("Delete an export", lambda b: remove_export(b, export_id))
+
+    # writing
+
     def ask_export(self) -> None:
-        self.wanted.emit(self.scale, self.transparent)
+        self.wanted.emit(self.export)
+
+    def ask_all(self) -> None:
+        self.all_wanted.emit([one for one in self.exports if one.on])
+
+    # showing
 
     def showEvent(self, event: Any) -> None:
         super().showEvent(event)
         self.refresh()
 
     def refresh(self) -> None:
-        board: Board = self.document.board
-        box = board_box(board, self.scale)
-        self.times.setExclusive(False)
-        for number, factor in enumerate(TIMES):
-            button = self.times.button(number)
-            if button is not None:
-                button.setChecked(abs(self.scale - factor) < 1e-9)
-        self.times.setExclusive(True)
-        self.width_field.set_value(box.width)
-        self.pixels.setText(
-            f"{box.width} × {box.height} px, {board.dpi * self.scale:.0f} dots per inch"
-        )
-        wanted = (board, self.scale, self.transparent)
-        if not self.isVisible() or wanted == self._asked:
+        export, board = self.export, self.document.board
+        self.rows.show_exports(self.exports, export.id)
+        self.fields.show_struct(export)
+        if not self.file.hasFocus():
+            self.file.setText(export.file)
+        on = sum(one.on for one in self.exports)
+        self.every.setText(f"Export all {on}")
+        self.every.setEnabled(on > 1)
+        if not self.isVisible():
+            return
+        target = target_of(board, export)
+        box = target.box
+        self.pixels.setText(f"{box.width} × {box.height} px, {target.dpi:.0f} dots per inch")
+        wanted = (board, export)
+        if wanted == self._asked:
             return
         self._asked = wanted
-        if box.width * box.height > MOST_COUNTED:
+        self._ask(box.width * box.height)
+
+    def _ask(self, px: int) -> None:
+        board, export = self._asked
+        whole_file = export.format in ("pdf", "openraster", "coat by coat")
+        if px > MOST_WEIGHED or whole_file:
             self.bytes.setText("The file's size is known once it is exported.")
             return
-        self.bytes.setText("PNG, working out its size")
-        self.worker.ask_size(wanted)
+        self.bytes.setText(f"{export.format.upper()}, working out its size")
+        self.worker.ask_file((board, export))
 
-    def _counted(self, key: Any, count: int) -> None:
-        if key == self._asked:
-            self.bytes.setText(f"PNG, {size_words(count)}")
+    def _weighed(self, key: Any, found: Weighed) -> None:
+        if key != self._asked:
+            return
+        if found.trouble:
+            self.bytes.setText(found.trouble + ". When it is exported a smaller one is offered.")
+        else:
+            quality = f", quality {found.quality}" if found.quality is not None else ""
+            title = key[1].format.upper()
+            self.bytes.setText(f"{title}, {size_words(found.size)}{quality}")
+        self.weighed.emit(found)

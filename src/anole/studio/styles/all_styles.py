@@ -12,11 +12,11 @@ from ...core.edit.likeness import by_likeness, colour_rank
 from ...core.library.sets import FAVOURITES
 from ...core.library.styles import StoredStyle, is_found
 from ..commands.dressing import wear
+from ..picker import Picker
 from ..plain import tip
 from ..session import Session
 from .colour_choice import ColourChoice
 from .marked_style import MarkedStyle
-from .picker import Picker
 from .wall_page import WallPage
 
 ORDERS = {

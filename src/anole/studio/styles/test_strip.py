@@ -15,10 +15,10 @@ from ...core.library.styles import StoredStyle
 from ...core.model import Coat, Style
 from ..commands.dressing import put_on_coats
 from ..controls.number import Number
+from ..picker import Picker
 from ..plain import Label
 from ..session import Session
 from .knob_words import told
-from .picker import Picker
 from .wall_page import WallPage
 
 CHANCE, NOTHING = "all of it, by chance", "nothing"

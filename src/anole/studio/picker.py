@@ -7,9 +7,9 @@ from collections.abc import Mapping, Sequence
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QVBoxLayout
 
-from ..controls.choice import Box
-from ..controls.control import Control, WheelGuard
-from ..plain import Label, tip
+from .controls.choice import Box
+from .controls.control import Control, WheelGuard
+from .plain import Label, tip
 
 
 class Picker(Control):

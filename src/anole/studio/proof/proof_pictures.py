@@ -1,0 +1,84 @@
+"""The board's pictures in Proof, reduced and as they are seen, shared by the views of the stage."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from PyQt6.QtCore import QObject, pyqtSignal
+from PyQt6.QtGui import QImage
+from PyQt6.QtWidgets import QWidget
+
+from ...core.model import Board
+from ...core.proof.report import WordsReport
+from ...core.proof.sight import PLAIN
+from ..session import Session
+from .neighbours import neighbours
+
+LARGE = (640, 320)
+SMALL = (168, 96)
+AMONG = 196
+"""px wide that the board and its neighbours stand among each other."""
+
+
+class ProofPictures(QObject):
+    """`changed`: a picture came, or others are wanted; `reported`: what there is to say of the words."""
+
+    changed = pyqtSignal()
+    reported = pyqtSignal()
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session.document)
+        self.session, self.document, self.worker = session, session.document, session.worker
+        self.images: dict[int, QImage] = {}
+        self.others: dict[int, QImage] = {}
+        self.reports: list[WordsReport] = []
+        self.sight = PLAIN
+        self.asked: tuple[Board, str] | None = None
+        self._reported: Board | None = None
+        self.views: list[QWidget] = []
+        self.worker.drawn.connect(self._take)
+        self.worker.reported.connect(self._told)
+        self.document.settled.connect(self.ask)
+
+    @property
+    def is_seen(self) -> bool:
+        """Whether any view of the stage is shown."""
+        return any(view.isVisible() for view in self.views)
+
+    def see(self, sight: str) -> None:
+        """Show all as it is seen with other eyes."""
+        self.sight = sight
+        self.others.clear()
+        self.ask()
+
+    def ask(self) -> None:
+        """Pictures and a report of the board as it is now."""
+        board = self.document.board
+        if not self.is_seen:
+            return
+        if (board, self.sight) != self.asked:
+            self.asked = (board, self.sight)
+            self.worker.ask_reduced("proof", board, (*LARGE, AMONG, *SMALL), self.sight)
+        if board != self._reported:
+            self._reported = board
+            self.worker.ask_report(board)
+
+    def ask_neighbours(self) -> None:
+        """The invented ones, seen the same way; once."""
+        if not self.others:
+            for number, board in enumerate(neighbours()):
+                self.worker.ask_reduced(f"neighbour {number}", board, (AMONG,), self.sight)
+
+    def _take(self, key: Any, image: QImage) -> None:
+        if key[0] == "proof":
+            self.images[key[1]] = image
+        elif str(key[0]).startswith("neighbour "):
+            self.others[int(key[0].split()[1])] = image
+        else:
+            return
+        self.changed.emit()
+
+    def _told(self, board: Board, found: list[WordsReport]) -> None:
+        if board == self._reported:
+            self.reports = found
+            self.reported.emit()
