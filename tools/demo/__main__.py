@@ -9,13 +9,22 @@ from pathlib import Path
 from anole.core.files import board_file
 from anole.core.files.preview import preview
 
-from . import bout_night, brine_cup, lamps_out, member_badge, plank_track, season_social
+from . import (
+    bout_night,
+    brine_cup,
+    lamps_out,
+    learn_to_stop,
+    member_badge,
+    plank_track,
+    season_social,
+)
 
 BOARDS = Path(str(files("anole") / "data" / "boards"))
 MADE = {
     "bout-night": bout_night.board,
     "brine-and-bearing-cup": brine_cup.board,
     "lamps-out-skate": lamps_out.board,
+    "learn-to-stop": learn_to_stop.board,
     "member-badge": member_badge.board,
     "plank-track": plank_track.board,
     "season-social": season_social.board,

@@ -27,7 +27,7 @@ from ..core.model.export import ExportFormat
 from ..core.model.schema import json_schema
 from ..core.render.export import TooLarge
 from ..core.text import short
-from . import styles
+from . import series, styles
 from .parts import FileArgument, OutOption, complain, only, piece_named, progress_shown
 
 WRONG, MOST_WIDTH = 2, 32_000
@@ -51,6 +51,7 @@ app = typer.Typer(
     help="Words in fat type, styled with a stack of live coats. `anole FILE` opens the window.",
 )
 app.add_typer(styles.app, name="styles")
+app.command("series")(series.series)
 
 
 def _version(wanted: bool) -> None:

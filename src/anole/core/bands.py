@@ -20,6 +20,15 @@ FEW_ROWS = 144
 _pool = ThreadPoolExecutor(WORKERS - 1, "anole-band") if WORKERS > 1 else None
 
 
+def use_one_thread() -> None:
+    """From now on all work of this process is done in the thread that asks for it: for processes that
+    share a machine."""
+    global _pool
+    if _pool is not None:
+        _pool.shutdown()
+    _pool = None
+
+
 def split(rows: int, parts: int = PARTS, least: int = 16) -> list[tuple[int, int]]:
     """Cut 0..rows into at most `parts` runs of at least `least` rows."""
     count = max(1, min(parts, rows // least))

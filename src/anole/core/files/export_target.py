@@ -79,6 +79,7 @@ def rendered(
     target: Target,
     *,
     deep: bool = False,
+    renderer: Renderer | None = None,
     progress: Callable[[float], None] = lambda share: None,
     stop: Callable[[], bool] = lambda: False,
 ) -> Pixels:
@@ -91,7 +92,7 @@ def rendered(
             window=target.box,
             deep=deep,
             transparent=target.export.alpha,
-            renderer=Renderer(Cache(CACHE)),
+            renderer=renderer or Renderer(Cache(CACHE)),
             progress=progress,
             stop=stop,
         )

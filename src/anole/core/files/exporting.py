@@ -11,7 +11,7 @@ from ..arrays import Pixels
 from ..atomic import FileError, write_bytes
 from ..model import Board
 from ..model.export import Export, ExportFormat
-from ..render.renderer import Cancelled
+from ..render.renderer import Cancelled, Renderer
 from . import open_raster, pdf
 from .coat_by_coat import animated
 from .export_target import Target, rendered, target_of
@@ -101,11 +101,12 @@ def write(
     export: Export,
     *,
     shrink: bool = False,
+    renderer: Renderer | None = None,
     progress: Progress = lambda share: None,
     stop: Stop = lambda: False,
 ) -> Written:
     """Render a board into a file. shrink : whether a picture may become smaller where no quality
-    fits. Raises FileError, DoesNotFit, TooLarge, Cancelled, and nothing is written then."""
+    fits; renderer : one that keeps what several boards share. Raises FileError, DoesNotFit, TooLarge, Cancelled, and nothing is written then."""
     target = target_of(board, export)
     if export.format == "png" and not export.trim:
         size = write_png(
@@ -114,6 +115,7 @@ def write(
             target.scale,
             transparent=export.alpha,
             srgb=export.srgb,
+            renderer=renderer,
             progress=progress,
             stop=stop,
         )
@@ -125,17 +127,22 @@ def write(
     if export.format == "coat by coat":
         webp = path.suffix.lower() == ".webp"
         return _whole(path, target, animated(target, webp, progress=progress, stop=stop), stop)
-    return _write_pixels(path, target, shrink, progress, stop)
+    return _write_pixels(path, target, shrink, renderer, progress, stop)
 
 
 def _write_pixels(
-    path: Path, target: Target, shrink: bool, progress: Progress, stop: Stop
+    path: Path,
+    target: Target,
+    shrink: bool,
+    renderer: Renderer | None,
+    progress: Progress,
+    stop: Stop,
 ) -> Written:
     deep = FORMATS[target.export.format].deep
     share = 1.0
     for _ in range(ROUNDS):
         now = target.smaller(share) if share < 1 else target
-        pixels = rendered(now, deep=deep, progress=progress, stop=stop)
+        pixels = rendered(now, deep=deep, renderer=renderer, progress=progress, stop=stop)
         try:
             data, quality = data_of(target.export, pixels, now.dpi, stop)
         except DoesNotFit as error:

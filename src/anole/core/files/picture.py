@@ -27,6 +27,7 @@ def write(
     *,
     transparent: bool = False,
     srgb: bool = True,
+    renderer: Renderer | None = None,
     progress: Callable[[float], None] = lambda share: None,
     stop: Callable[[], bool] = lambda: False,
 ) -> int:
@@ -37,7 +38,7 @@ def write(
         board,
         scale,
         transparent=transparent,
-        renderer=Renderer(Cache(CACHE)),
+        renderer=renderer or Renderer(Cache(CACHE)),
         progress=progress,
         stop=stop,
     )

@@ -14,6 +14,7 @@ from .lamp import Lamp
 from .nesting import path_to
 from .paints import Gradient
 from .pieces import Coated, Lettering, Piece, Pieces, Placed
+from .series import Series
 
 P = TypeVar("P", bound=Piece)
 FORMAT = "anole-board/1"
@@ -51,6 +52,7 @@ class Board(Struct, frozen=True, cache_hash=True, kw_only=True):
     fonts: Annotated[tuple[Asset, ...], Meta(max_length=200)] = ()
     assets: Annotated[tuple[Asset, ...], Meta(max_length=2000)] = ()
     exports: Annotated[tuple[Export, ...], Meta(max_length=200)] = ()
+    series: Series | None = None
 
     def piece(self, piece_id: str) -> Piece:
         """The piece of that id, in whatever cluster it is. Raises KeyError."""

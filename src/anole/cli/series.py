@@ -1,0 +1,119 @@
+"""`anole series`: one board rendered many times from a table."""
+
+from __future__ import annotations
+
+from pathlib import Path
+from typing import Annotated
+
+import typer
+
+from ..core.atomic import FileError
+from ..core.edit.checked import replaced
+from ..core.files import board_file, exporting
+from ..core.model import Board, Export
+from ..core.model.series import Binding
+from ..core.series.plan import planned, setup_of
+from ..core.series.rows import bindable
+from ..core.series.running import run
+from ..core.series.tables import Table, read
+from ..core.series.worker import Done
+from ..core.text import short
+from .parts import complain, progress_shown
+
+MOST_TOLD = 20
+
+
+def series(
+    table: Annotated[Path, typer.Argument(metavar="TABLE", help="CSV, ODS or XLSX.")],
+    board: Annotated[Path, typer.Option("--board", metavar="FILE", help="An .anole board.")],
+    out: Annotated[Path, typer.Option("-o", "--out", metavar="DIR", help="The folder to fill.")],
+    bind: Annotated[
+        list[str] | None,
+        typer.Option(
+            "--bind",
+            metavar="COLUMN=PIECE[:WHAT]",
+            help="What a column sets: words (as it is), picture, colour, style, shown.",
+        ),
+    ] = None,
+    form: Annotated[str, typer.Option("--format", help="The ending of the files.")] = "png",
+    quality: Annotated[int, typer.Option(min=1, max=100)] = 90,
+    max_bytes: Annotated[int, typer.Option("--max-bytes", min=0)] = 0,
+    width: Annotated[int, typer.Option(min=0, max=32_000, help="px; 0 for the board's own.")] = 0,
+    name: Annotated[str, typer.Option("--name", help="Of the files, columns in braces.")] = "",
+    jobs: Annotated[int, typer.Option("--jobs", min=0, help="Processes; 0 for one a core.")] = 0,
+    cluster: Annotated[
+        str, typer.Option("--cluster", metavar="ADDRESS", help="A dask scheduler.")
+    ] = "",
+) -> None:
+    """Render a board once for each row of a table. What is finished is not done again."""
+    document = board_file.read(board)
+    found = read(table)
+    bindings = _bindings(document.board, found, bind or [])
+    kind = exporting.ENDINGS.get(f".{form.lower().lstrip('.')}")
+    if kind is None:
+        raise FileError(
+            f"--format is one of {', '.join(exporting.ENDINGS)}, not {short(form, 30)!r}"
+        )
+    export = replaced(Export(format=kind, quality=quality, most=max_bytes, width=width))
+    setup = setup_of(document.board, bindings, table.parent, export)
+    saved = document.board.series
+    pattern = name or (saved.file if saved is not None else "{row} {board}")
+    rows = planned(setup, document.board, found, out, pattern)
+    with progress_shown("rendering") as shown:
+        ends = run(
+            setup, rows, out, jobs=jobs, cluster=cluster,
+            told=lambda done, count, total: shown(count / max(total, 1)),
+        )  # fmt: skip
+    _tell(ends, len(rows))
+
+
+def _bindings(board: Board, table: Table, texts: list[str]) -> tuple[Binding, ...]:
+    """Those asked for; else those that the board has saved; else columns by the names of pieces."""
+    if texts:
+        return tuple(_binding(board, table, text) for text in texts)
+    if board.series is not None and board.series.bindings:
+        return board.series.bindings
+    found = []
+    for column in table.columns:
+        for piece, name, sets in bindable(board):
+            if column.casefold() == name.casefold() and sets in ("words", "picture"):
+                found.append(Binding(column=column, piece=piece, sets=sets))  # type: ignore[arg-type]
+                break
+    if not found:
+        names = ", ".join(sorted({name for _, name, _ in bindable(board)}))
+        raise FileError(
+            f"no column is called like a piece ({short(names, 160)}); say --bind COLUMN=PIECE"
+        )
+    return tuple(found)
+
+
+def _binding(board: Board, table: Table, text: str) -> Binding:
+    column, equals, target = text.partition("=")
+    piece, _, sets = target.partition(":")
+    sets = sets or "words"
+    if not equals or column not in table.columns:
+        known = ", ".join(table.columns)
+        raise FileError(f"--bind {short(text, 60)!r}: the columns are {short(known, 160)}")
+    for piece_id, name, what in bindable(board):
+        if piece in (piece_id, name) and what == sets:
+            return Binding(column=column, piece=piece_id, sets=what)  # type: ignore[arg-type]
+    known = ", ".join(f"{name}:{what}" for _, name, what in bindable(board))
+    raise FileError(f"--bind {short(text, 60)!r}: a column may set {short(known, 240)}")
+
+
+def _tell(ends: list[Done], total: int) -> None:
+    wrong = [done for done in ends if done.written is None]
+    told = [
+        f"row {done.row.number}: {line}"
+        for done in ends
+        for line in (*done.warnings, *([done.trouble] if done.trouble else []))
+    ]
+    for line in told[:MOST_TOLD]:
+        complain(line)
+    if len(told) > MOST_TOLD:
+        complain(f"and {len(told) - MOST_TOLD:,} lines more")
+    there = total - len(ends)
+    before = f", {there} were there already" if there else ""
+    print(f"{len(ends) - len(wrong)} of {total} files written{before}")
+    if wrong:
+        raise FileError(f"{len(wrong)} rows could not be rendered")

@@ -1,0 +1,1 @@
+"""One board rendered many times from a table of words and pictures."""

@@ -1,0 +1,118 @@
+"""What a series is going to write: one file a row, and what of it is there already."""
+
+from __future__ import annotations
+
+import hashlib
+import json
+import os
+from collections.abc import Sequence
+from pathlib import Path
+from typing import NamedTuple
+
+from ..atomic import FileError, reason
+from ..edit.exports import file_name
+from ..files import board_file
+from ..files.export_target import target_of
+from ..model import Board, Export, to_json
+from ..model.series import Binding
+from .tables import Table
+
+DONE = ".anole-series"
+"""In the folder that is written to: a line for each finished file, by which a series goes on."""
+
+
+class Setup(NamedTuple):
+    """What all rows share; pickled to other processes."""
+
+    board: bytes
+    bindings: tuple[Binding, ...]
+    folder: str
+    export: Export
+
+    @property
+    def mark(self) -> str:
+        """A digest of all that every row's picture depends on."""
+        parts = (self.board, to_json(self.bindings), to_json(self.export), self.folder.encode())
+        return hashlib.sha256(b"\0".join(parts)).hexdigest()[:16]
+
+
+class Row(NamedTuple):
+    """A row to render: its number from 1, its cells, its file, and a digest of what it shows."""
+
+    number: int
+    cells: dict[str, str]
+    path: Path
+    mark: str
+
+
+def setup_of(board: Board, bindings: Sequence[Binding], folder: Path, export: Export) -> Setup:
+    """A board with what its rows are made with; `folder` is the table's own."""
+    data = board_file.encode(board_file.Document(board), None)
+    return Setup(data, tuple(bindings), str(folder), export)
+
+
+def planned(setup: Setup, board: Board, table: Table, out: Path, pattern: str) -> list[Row]:
+    """Every row with a file name of its own: names that come twice are numbered."""
+    box = target_of(board, setup.export).box
+    export = setup.export
+    taken: set[str] = set()
+    rows, mark = [], setup.mark
+    for number, cells in enumerate(map(table.cells, table.rows), 1):
+        filled = {_slot(name): value for name, value in cells.items()}
+        named = _with_pattern(export, pattern)
+        name = file_name(
+            board, named, (box.width, box.height), row=f"{number:03d}", **_unreserved(filled)
+        )
+        stem, dot, ending = name.rpartition(".")
+        base, count = stem, 2
+        while name.casefold() in taken:
+            name, count = f"{base} {count}{dot}{ending}", count + 1
+        taken.add(name.casefold())
+        text = json.dumps(cells, sort_keys=True, ensure_ascii=False)
+        own = hashlib.sha256(f"{mark} {text}".encode()).hexdigest()[:16]
+        rows.append(Row(number, cells, out / name, own))
+    return rows
+
+
+def _slot(column: str) -> str:
+    """A column's name as it stands in braces: letters, digits and underscores."""
+    return "".join(c if c.isalnum() else "_" for c in column.strip().lower())
+
+
+def _unreserved(cells: dict[str, str]) -> dict[str, str]:
+    own = {"board", "export", "size", "row"}
+    return {name: value for name, value in cells.items() if name and name not in own}
+
+
+def _with_pattern(export: Export, pattern: str) -> Export:
+    import msgspec
+
+    return msgspec.structs.replace(export, file=pattern)
+
+
+def finished(out: Path) -> set[str]:
+    """The marks of rows whose files were finished, as "mark name"."""
+    try:
+        text = (out / DONE).read_text(encoding="utf-8")
+    except (OSError, UnicodeDecodeError):
+        return set()
+    return set(text.splitlines())
+
+
+def note_finished(out: Path, row: Row) -> None:
+    """Remember that a row's file is whole. Raises FileError."""
+    try:
+        with (out / DONE).open("a", encoding="utf-8") as file:
+            file.write(f"{row.mark} {row.path.name}\n")
+            file.flush()
+            os.fsync(file.fileno())
+    except OSError as error:
+        raise FileError(f"cannot write {out / DONE}: {reason(error)}") from error
+
+
+def to_do(rows: Sequence[Row], out: Path) -> list[Row]:
+    """Those that are not there yet, as they would be now."""
+    done = finished(out)
+    return [
+        row for row in rows if f"{row.mark} {row.path.name}" not in done or not row.path.exists()
+    ]
