@@ -47,6 +47,13 @@ def no_thread_left():
         t.name
         for t in threading.enumerate()
         if t.name
-        in ("anole-render", "anole-export", "anole-fonts", "anole-journal", "anole-background")
+        in (
+            "anole-render",
+            "anole-export",
+            "anole-fonts",
+            "anole-journal",
+            "anole-background",
+            "anole-series",
+        )
     ]
     assert not left, f"threads left running: {left}"

@@ -32,6 +32,7 @@ from anole.core.edit import (
     pictures,
     pieces,
     recolouring,
+    series,
     settings,
     stamps,
     swatches,
@@ -254,6 +255,13 @@ def _an_export(rng: Random, board: Board) -> str:
     return rng.choice(board.exports).id
 
 
+def _set_cell(rng: Random, board: Board) -> Board:
+    if not series.series_of(board).columns:
+        board = series.add_column(board, "Column")
+    rows = len(series.series_of(board).rows)
+    return series.set_cell(board, rng.randint(0, rows), 0, text(rng) + str(rng.random()))
+
+
 def _room(board: Board) -> Board:
     if len(list(every(board.pieces))) > MOST_PIECES:
         raise KeyError("room for a piece")
@@ -444,10 +452,17 @@ OPERATIONS: dict[str, Operation] = {
         b, _an_export(r, b), scale=r.uniform(0.5, 2), format=r.choice(["jpeg", "pdf", "png"])
     ),
     "remove_export": lambda r, b: exports.remove_export(b, _an_export(r, b)),
+    "change_series": lambda r, b: series.change_series(b, file=text(r) or "x"),
+    "add_column": lambda r, b: series.add_column(b, "Column"),
+    "set_cell": _set_cell,
+    "remove_rows": lambda r, b: series.remove_rows(_set_cell(r, b), {0}),
+    "bind": lambda r, b: series.bind(
+        b, "Column", some(r, b, Piece).id, r.choice(["words", "colour", "shown"])
+    ),
     "add_title": lambda r, b: titles.add_title(b, text(r) or "A", Style(name="s", coats=()))[0],
 }
 QUERIES = {
-    "replaced", "carried", "carried_coat", "between", "colour_between", "matched", "mixed", "coat_of", "natural_place", "style_of", "is_changed", "reach_folder", "export_of", "safe_name", "file_name", "named", "in_colours", "wearers", "setting_of", "mean_hue", "main_hue", "hue_behind",
+    "replaced", "carried", "carried_coat", "between", "colour_between", "matched", "mixed", "coat_of", "natural_place", "style_of", "is_changed", "reach_folder", "series_of", "export_of", "safe_name", "file_name", "named", "in_colours", "wearers", "setting_of", "mean_hue", "main_hue", "hue_behind",
     "fixed_lengths", "knobs", "shares", "sample_board", "small_render", "distance", "by_likeness",
     "ink", "leaves",
     "font_asset", "taken", "free", "free_name", "picture_asset", "first_words", "extent", "guides",

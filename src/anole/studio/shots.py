@@ -88,7 +88,24 @@ def views(window: Window, out: Path) -> None:
     settle(window)
     shoot(window, out / "coat-gradient.png")
     _depth(window, out)
+    _proofs(window, out)
     _sheet(out)
+
+
+def _proofs(window: Window, out: Path) -> None:
+    """Proof: among others on a light page, the file beside the board; the table of a series."""
+    _open(window, "learn-to-stop.anole")
+    window.show_stage(Stage.PROOF)
+    window.proof.show_view("among")
+    window.proof.page.setChecked(True)
+    settle(window)
+    shoot(window, out / "proof-among.png")
+    window.proof.page.setChecked(False)
+    window.proof.show_view("sizes")
+    window.do("series")
+    settle(window)
+    shoot(window, out / "series.png")
+    window.leave_page()
 
 
 def _sheet(out: Path) -> None:

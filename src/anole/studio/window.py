@@ -43,6 +43,7 @@ from .purposes import PURPOSES
 from .reading import Reading
 from .recovery import Recovery
 from .selection import Selection
+from .series.series_page import SeriesPage
 from .session import Session
 from .settings import Settings
 from .shell import Stage
@@ -137,6 +138,7 @@ class Window(QWidget):
         self.under_build_up = BuildUpPanel(session, self.build_up)
         self.start = StartPage(session)
         self.style_pages = StylePages(session, self, self.show_page)
+        self.series = SeriesPage(session)
         self.finder, self.key_sheet = Finder(session, self), KeySheet(session, self)
         self._window_commands = window_commands(self)
 
@@ -157,7 +159,7 @@ class Window(QWidget):
         self.hint.setObjectName("dim")
         self.hint.setAlignment(Qt.AlignmentFlag.AlignCenter)
         work, self.pages = QWidget(), QStackedWidget()
-        for part in (work, self.start, *self.style_pages.pages):
+        for part in (work, self.start, *self.style_pages.pages, self.series):
             self.pages.addWidget(part)
         for widget, parts in (
             (work, (self.panels, self.hint, self.shelf)),
@@ -173,9 +175,10 @@ class Window(QWidget):
         self.document.settled.connect(self._refresh)
         self.selection.changed.connect(self._refresh)
         self.targets.changed.connect(self.actions_by_id.refresh)
-        for signal in (self.document.stepped, self.document.replaced):
-            signal.connect(self.leave_page)
+        self.document.stepped.connect(self._stepped)
+        self.document.replaced.connect(self.leave_page)
         self.start.left.connect(self.leave_page)
+        self.series.left.connect(self.leave_page)
         for page in self.style_pages.pages:
             page.left.connect(self.leave_page)
         self.journaling.failed.connect(self.foot.say)
@@ -220,17 +223,22 @@ class Window(QWidget):
         self.show_page(self.start)
         self.top.show_work(False)
 
-    def show_page(self, page: StartPage | WallPage) -> None:
+    def show_page(self, page: StartPage | WallPage | SeriesPage) -> None:
         """A page in place of the board."""
         self.leave_page()
         self.finder.fold()
         self.pages.setCurrentWidget(page)
         page.begin()
 
+    def _stepped(self) -> None:
+        """The table of a series is worked on where it stands; every other step shows the board."""
+        if self.pages.currentWidget() is not self.series:
+            self.leave_page()
+
     def leave_page(self) -> None:
         """Back to the board."""
         page = self.pages.currentWidget()
-        if isinstance(page, StartPage | WallPage):
+        if isinstance(page, StartPage | WallPage | SeriesPage):
             self.pages.setCurrentIndex(0)
             self.top.show_work(True)
             page.rest()
@@ -368,6 +376,7 @@ class Window(QWidget):
         OPEN.discard(self)
         self.settings.put("shape", bytes(self.saveGeometry().toHex().data()).decode())
         self.writing.stop()
+        self.series.stop()
         self.reading.stop()
         self.recovery.stop()
         self.start.cards.stop()

@@ -16,6 +16,7 @@ from .key_sheet import KeySheet
 from .left_panels import BuildUpPanel
 from .proof.export_panel import ExportPanel
 from .purposes import PURPOSES
+from .series.series_page import SeriesPage
 from .shell import Stage
 from .steps import Steps
 from .styles.pages import StylePages
@@ -33,6 +34,7 @@ class Parts(Protocol):
     finder: Finder
     key_sheet: KeySheet
     pieces: PiecesList
+    series: SeriesPage
     shelf: Shelf
     steps: Steps
     style_pages: StylePages
@@ -44,6 +46,7 @@ class Parts(Protocol):
     def stage(self) -> Stage: ...
     def show_stage(self, stage: Stage) -> None: ...
     def show_start(self) -> None: ...
+    def show_page(self, page: SeriesPage) -> None: ...
     def fold(self) -> None: ...
     def change_theme(self) -> None: ...
     def isFullScreen(self) -> bool: ...
@@ -109,6 +112,7 @@ def window_commands(window: Parts) -> dict[str, Callable[[], object]]:
         "contact sheet": window.style_pages.files.ask_sheet,
         "export": window.export.ask_export,
         "export all": window.export.ask_all,
+        "series": lambda: window.show_page(window.series),
         "edit words": lambda: edit_words(window),
         "rename": lambda: rename(window),
         "steps": lambda: show_steps(window),

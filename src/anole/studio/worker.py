@@ -26,6 +26,7 @@ from ..core.proof.sight import PLAIN, seen
 from ..core.render.export import part, rgba
 from ..core.render.renderer import Cancelled, Renderer, Request
 from ..core.render.warm import warm
+from ..core.series.rows import BoundRow
 from ..core.text import short
 from . import theme
 from .buffers import Buffers
@@ -68,6 +69,7 @@ class Worker(QObject):
     drawn = pyqtSignal(object, QImage)
     weighed = pyqtSignal(object, object)
     reported = pyqtSignal(object, object)
+    made = pyqtSignal(object, QImage, tuple)
     worded = pyqtSignal(object, QImage)
     measured = pyqtSignal(object)
     pictured = pyqtSignal(str, object)
@@ -147,6 +149,16 @@ class Worker(QObject):
                 self.drawn.emit((key, width), image_of(picture))
 
         self._later((key,), job)
+
+    def ask_row(self, key: Any, make: Callable[[], BoundRow], width: int) -> None:
+        """The board of a row of a series, small, and what is wrong with the row."""
+
+        def job() -> None:
+            row = make()
+            pixels = self._render_small(row.board, width / row.board.width, False)
+            self.made.emit(key, image_of(pixels), row.warnings)
+
+        self._later(key, job)
 
     def ask_report(self, board: Board) -> None:
         """What there is to say of the words on a board."""

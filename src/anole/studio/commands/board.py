@@ -93,6 +93,7 @@ MENU = Menu(
             window("export all"),
             several_exports,
         ),
+        Command("series", "Series from a table", ("Ctrl+Shift+T",), window("series")),
         None,
         Command("close", "Close the window", ("Ctrl+W",), window("close")),
         Command("quit", "Quit", ("Ctrl+Q",), window("quit")),

@@ -1,0 +1,58 @@
+"""A series written in a thread of its own, which has processes do the work."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from pathlib import Path
+
+from PyQt6.QtCore import pyqtSignal
+
+from ...core.atomic import FileError
+from ...core.series.plan import Row, Setup
+from ...core.series.running import run
+from ...core.series.worker import Done
+from ...core.text import short
+from ..background import Threaded
+from ..troubles import Trouble, trouble_of
+
+
+class SeriesJob(Threaded):
+    """`progressed(share, words)` after each file; then `ended(Trouble)` exactly once."""
+
+    progressed = pyqtSignal(float, str)
+    ended = pyqtSignal(object)
+
+    def __init__(self, setup: Setup, rows: Sequence[Row], out: Path, jobs: int = 0) -> None:
+        super().__init__("anole-series")
+        self._setup, self._rows, self._out, self._jobs = setup, rows, out, jobs
+
+    def _told(self, done: Done, count: int, total: int) -> None:
+        self.progressed.emit(count / max(total, 1), f"{count} of {total}")
+
+    def _run(self) -> None:
+        try:
+            ends = run(
+                self._setup,
+                self._rows,
+                self._out,
+                jobs=self._jobs,
+                told=self._told,
+                stop=self._stop.is_set,
+            )
+        except FileError as error:
+            self.ended.emit(Trouble(str(error), ""))
+        except Exception as error:
+            self.ended.emit(trouble_of(error, f"The series stopped: {short(error)}"))
+        else:
+            self.ended.emit(Trouble(self._sum(ends), ""))
+
+    def _sum(self, ends: list[Done]) -> str:
+        wrong = [done for done in ends if done.trouble]
+        before = len(self._rows) - len(ends)
+        said = f"{len(ends) - len(wrong)} of {len(self._rows)} files are in {self._out.name}"
+        if self.is_cancelled:
+            return f"{said}; stopped. Render again to go on where it was."
+        said += f", {before} were there already" if before else ""
+        if wrong:
+            said += f"; row {wrong[0].row.number}: {wrong[0].trouble}"
+        return said + "."
