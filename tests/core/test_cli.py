@@ -10,6 +10,7 @@ from PIL import Image
 from anole.cli import main
 from anole.core.edit.pieces import change_piece
 from anole.core.files import board_file
+from anole.core.files.preview import preview
 from anole.core.library import styles
 from anole.core.model import Fill, Font, Shadow, Style
 
@@ -58,6 +59,19 @@ def test_render_sixteen_bit_and_trimmed(file, tmp_path):
     assert main(["render", str(file), "-o", str(out), "--16", "--trim", "--transparent"]) == 0
     image = Image.open(out)
     assert image.size[0] < 320
+
+
+@pytest.mark.parametrize("size", [64, 256])
+def test_a_thumbnail_is_the_picture_that_the_file_keeps(file, tmp_path, size):
+    out = tmp_path / "t.png"
+    document = board_file.read(file)
+    board_file.write(file, document, preview(document.board))
+    assert main(["thumbnail", str(file), str(out), "--size", str(size)]) == 0
+    assert Image.open(out).size == (size, round(size * 180 / 320))
+    board_file.write(file, document, None)
+    assert main(["thumbnail", str(file), str(out), "--size", str(size)]) == 0
+    assert Image.open(out).size == (size, round(size * 180 / 320))
+    assert main(["thumbnail", str(tmp_path / "none.anole"), str(out)]) == 2
 
 
 def test_render_transparent(file, tmp_path):

@@ -12,14 +12,14 @@ import msgspec
 import typer
 from typer.core import TyperGroup
 
-from ..core.atomic import FileError
+from ..core.atomic import FileError, write_bytes
 from ..core.edit.boards import as_stored
 from ..core.edit.checked import replaced
 from ..core.edit.recolouring import in_colours
 from ..core.edit.wearing import add_style, put_style
 from ..core.failures import RenderError
 from ..core.files import board_file, exporting, picture
-from ..core.files.preview import preview
+from ..core.files.preview import preview, small_picture
 from ..core.lettering.fonts import find
 from ..core.library import styles as library
 from ..core.model import Board, Coated, Export, Lettering, ModelError
@@ -181,6 +181,18 @@ def apply(
         picture.write(path, board)
     else:
         board_file.write(path, document._replace(board=as_stored(board)), preview(board))
+
+
+@app.command()
+def thumbnail(
+    file: FileArgument,
+    out: Annotated[Path, typer.Argument(metavar="OUT", help="The PNG to write.")],
+    size: Annotated[
+        int, typer.Option("--size", min=1, max=1024, help="px of its longer side.")
+    ] = 256,
+) -> None:
+    """Write a small PNG of a board, as file managers ask for it: the picture that its file keeps."""
+    write_bytes(out, small_picture(file, size))
 
 
 @app.command()
