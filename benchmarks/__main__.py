@@ -39,6 +39,7 @@ def main() -> None:
     from anole.studio.app import application
 
     from .depth import depth
+    from .exports import poster, proof, series, sizes
     from .lettering import picker, shaping, typing
     from .paints import generators, gradients, kept
     from .pieces import many
@@ -71,6 +72,10 @@ def main() -> None:
         wall,
         samples,
         two_hundred,
+        sizes,
+        proof,
+        poster,
+        series,
         starting,
     ):
         for result in part():

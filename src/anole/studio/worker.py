@@ -39,7 +39,7 @@ from .weighing import FileKey, Weighed, as_read, target_key
 from .word_images import tinted, words_coverage
 
 SMALL_CACHE = 48 * 2**20
-HALF_CACHE = 64 * 2**20
+HALF_CACHE, PROOF_CACHE = 64 * 2**20, 384 * 2**20
 REST = 1.5
 """Seconds without work after which memory that was given back goes to the system."""
 SLOW_SECONDS, FORGETTING = 0.045, 0.6
@@ -86,6 +86,7 @@ class Worker(QObject):
         self._renderer = Renderer()
         self._small = Renderer(Cache(SMALL_CACHE))
         self._halves = Renderer(Cache(HALF_CACHE))
+        self._proof = Renderer(Cache(PROOF_CACHE))
         self.left_out = LeftOut()
         self.left_out.setParent(self)
         self._took = self._half_took = 0.0
@@ -143,7 +144,11 @@ class Worker(QObject):
         """The board as it will be met at several widths: reduced from its own size, and seen so."""
 
         def job() -> None:
-            pixels = self._render_small(board, min(1.0, MOST_PROOF / board.width), False)
+            scale = min(1.0, MOST_PROOF / board.width)
+            pixels = self.left_out.tried(
+                board,
+                lambda sound: rgba(sound, scale, renderer=self._proof, stop=self._is_over),
+            )
             for width in widths:
                 picture = seen(np.ascontiguousarray(reduced(pixels, width)), sight)
                 self.drawn.emit((key, width), image_of(picture))

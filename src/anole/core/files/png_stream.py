@@ -8,7 +8,7 @@ from typing import BinaryIO
 
 import numpy as np
 
-LEVEL = 6
+LEVEL = 4
 PERCEPTUAL = b"\x00"
 SIGNATURE = b"\x89PNG\r\n\x1a\n"
 RGB, RGBA = 2, 6

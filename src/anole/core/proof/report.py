@@ -15,6 +15,7 @@ from ..model import Board, Cluster, Fill, Length, Lettering
 from ..model.nesting import path_to
 from ..pieces.registry import coated_kind
 from ..render.export import rgba
+from ..render.renderer import Renderer
 from .sight import contrast, luminance
 
 WIDTH = 960
@@ -81,10 +82,9 @@ def rim_contrast(picture: Pixels, face: np.ndarray) -> np.ndarray:
     return contrast(lightest, darkest)[both]
 
 
-def words_report(board: Board, piece: Lettering) -> WordsReport:
-    """A report of one lettering of a board, on the board itself or in a cluster."""
-    scale = min(1.0, WIDTH / board.width)
-    picture = rgba(board, scale)
+def words_report(board: Board, piece: Lettering, picture: Pixels) -> WordsReport:
+    """A report of one lettering of a board, on the board itself or in a cluster, in its picture."""
+    scale = _scale(board)
     face = rgba(_bare(board, piece), scale, transparent=True)
     ratios = rim_contrast(picture, face[..., 3] / 255)
     middle, weakest = (
@@ -159,11 +159,17 @@ def _advice(middle: float, weakest: float, height: float, stem: float) -> tuple[
     return tuple(found)
 
 
-def reports(board: Board) -> list[WordsReport]:
+def _scale(board: Board) -> float:
+    return min(1.0, WIDTH / board.width)
+
+
+def reports(board: Board, renderer: Renderer | None = None) -> list[WordsReport]:
     """A report of each lettering that is shown, the largest first."""
     found = []
     for piece in board.pieces:
         inner = piece.pieces if isinstance(piece, Cluster) else (piece,)
         found += [p for p in inner if isinstance(p, Lettering) and p.shown and piece.shown]
-    words = [words_report(board, p) for p in found if p.text.strip()]
-    return sorted(words, key=lambda report: -report.height)
+    words = [p for p in found if p.text.strip()]
+    picture = rgba(board, _scale(board), renderer=renderer) if words else None
+    told = [words_report(board, p, picture) for p in words if picture is not None]
+    return sorted(told, key=lambda report: -report.height)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtCore import QTimer, pyqtSignal
 from PyQt6.QtWidgets import (
     QFrame,
     QHBoxLayout,
@@ -24,6 +24,7 @@ from ..session import Session
 from ..weighing import Weighed
 from .export_rows import ExportRows
 
+REST_MS = 250
 MOST_WEIGHED = 40_000_000
 """px beyond which the file's size is not worked out ahead of writing it."""
 
@@ -48,6 +49,9 @@ class ExportPanel(QScrollArea):
         self.document, self.worker = session.document, session.worker
         self._chosen = ""
         self._asked: Any = None
+        self._later = QTimer(self)
+        self._later.setSingleShot(True)
+        self._later.timeout.connect(self._ask)
         self.setObjectName("panel")
         self.setWidgetResizable(True)
         self.setFrameShape(QFrame.Shape.NoFrame)
@@ -180,11 +184,15 @@ class ExportPanel(QScrollArea):
         wanted = (board, export)
         if wanted == self._asked:
             return
+        # the picture of the board comes first; what only changes the file is told at once
+        same = self._asked is not None and self._asked[0] == board
         self._asked = wanted
-        self._ask(box.width * box.height)
+        self._later.start(0 if same else REST_MS)
 
-    def _ask(self, px: int) -> None:
+    def _ask(self) -> None:
         board, export = self._asked
+        box = target_of(board, export).box
+        px = box.width * box.height
         whole_file = export.format in ("pdf", "openraster", "coat by coat")
         if px > MOST_WEIGHED or whole_file:
             self.bytes.setText("The file's size is known once it is exported.")

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from PyQt6.QtCore import QObject, pyqtSignal
+from PyQt6.QtCore import QObject, QTimer, pyqtSignal
 from PyQt6.QtGui import QImage
 from PyQt6.QtWidgets import QWidget
 
@@ -16,6 +16,8 @@ from .neighbours import neighbours
 
 LARGE = (640, 320)
 SMALL = (168, 96)
+REST_MS = 350
+"""After the last change the words are looked at."""
 AMONG = 196
 """px wide that the board and its neighbours stand among each other."""
 
@@ -36,6 +38,10 @@ class ProofPictures(QObject):
         self.asked: tuple[Board, str] | None = None
         self._reported: Board | None = None
         self.views: list[QWidget] = []
+        self._soon = QTimer(self)
+        self._soon.setSingleShot(True)
+        self._soon.setInterval(REST_MS)
+        self._soon.timeout.connect(self._ask_report)
         self.worker.drawn.connect(self._take)
         self.worker.reported.connect(self._told)
         self.document.settled.connect(self.ask)
@@ -60,6 +66,12 @@ class ProofPictures(QObject):
             self.asked = (board, self.sight)
             self.worker.ask_reduced("proof", board, (*LARGE, AMONG, *SMALL), self.sight)
         if board != self._reported:
+            self._soon.start()
+
+    def _ask_report(self) -> None:
+        """Looking along the rims takes longer than a picture: it waits for a rest."""
+        board = self.document.board
+        if self.is_seen and board != self._reported:
             self._reported = board
             self.worker.ask_report(board)
 
