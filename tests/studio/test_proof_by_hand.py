@@ -60,9 +60,10 @@ def test_it_follows_the_board_and_stands_among_others(proofed, settle):
     assert not np.array_equal(pixels(pictures.images[AMONG]), before)
 
 
-def test_the_report_says_what_to_change(proofed, settle):
+def test_the_report_says_what_to_change(proofed, qtbot):
     window = proofed
     report = next(w for w in window.proof.pictures.views if type(w).__name__ == "ReportView")
+    qtbot.waitUntil(lambda: bool(report.lines), timeout=20_000)
     assert "LAP" in report.lines[0].text() or "Words" in report.lines[0].text()
     assert "contrast" in report.lines[0].text() and "168 px" in report.lines[0].text()
 
@@ -94,25 +95,30 @@ def test_the_sheet_is_lifted_by_hand_and_by_key(proofed, qtbot, settle, tmp_path
 # exports
 
 
-def test_the_true_bytes_and_picture_follow_the_quality(proofed, settle):
+def test_the_true_bytes_and_picture_follow_the_quality(proofed, qtbot):
     window = proofed
     panel = window.export
-    panel.fields.edited.emit("format", "jpeg", None)
-    panel.fields.edited.emit("quality", 90, None)
-    settle(window)
-    good, found = panel.bytes.text(), window.proof.file.found
-    assert "JPEG" in good and found.read is not None
-    panel.fields.edited.emit("quality", 5, None)
-    settle(window)
-    assert window.proof.file.found.size < found.size
-    assert panel.bytes.text() != good
-    panel.fields.edited.emit("quality", 95, None)
-    panel.fields.edited.emit("most", 3500.0, None)
-    settle(window)
-    found = window.proof.file.found
-    assert found.size <= 3500 and f"quality {found.quality}" in panel.bytes.text()
-    panel.fields.edited.emit("most", 400.0, None)
-    settle(window)
+    found: list = []
+    panel.weighed.connect(found.append)
+
+    def edit(**fields):
+        found.clear()
+        for name, value in fields.items():
+            panel.fields.edited.emit(name, value, None)
+        qtbot.waitUntil(lambda: bool(found) and panel._asked[1] == panel.export, timeout=20_000)
+        qtbot.waitUntil(lambda: "working" not in panel.bytes.text(), timeout=20_000)
+        return found[-1]
+
+    good = edit(format="jpeg", quality=90)
+    told = panel.bytes.text()
+    assert "JPEG" in told and good.read is not None
+    assert edit(quality=5).size < good.size
+    assert panel.bytes.text() != told
+    edit(quality=95)
+    limited = edit(most=3500.0)
+    assert limited.size <= 3500 and f"quality {limited.quality}" in panel.bytes.text()
+    assert window.proof.file.found == limited
+    edit(most=400.0)
     assert "no quality of JPEG" in panel.bytes.text()
 
 

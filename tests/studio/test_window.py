@@ -183,8 +183,8 @@ def test_proof_counts_the_bytes_of_the_picture(open_window, settle, qtbot):
     window = open_window(STYLED)
     window.show_stage(Stage.PROOF)
     settle(window)
-    assert "PNG, " in window.export.bytes.text()
-    assert "kB" in window.export.bytes.text()
+    qtbot.waitUntil(lambda: "PNG, " in window.export.bytes.text(), timeout=20_000)
+    qtbot.waitUntil(lambda: "kB" in window.export.bytes.text(), timeout=20_000)
     window.export.fields.edited.emit("scale", 2.0, None)
     assert "640 × 360" in window.export.pixels.text()
     assert window.document.board.exports[0].scale == 2.0
