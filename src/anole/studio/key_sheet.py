@@ -21,6 +21,10 @@ def _label(text: str, name: str = "") -> QLabel:
     return label
 
 
+HEADING = 2
+"""Lines that a heading and the room round it take."""
+
+
 class KeySheet(Sheet):
     def __init__(self, session: Session, window: QWidget) -> None:
         super().__init__(window)
@@ -48,12 +52,12 @@ class KeySheet(Sheet):
         row.setContentsMargins(0, 0, 0, 0)
         row.setSpacing(30)
         first, *rest = self.groups()
-        half = sum(len(lines) + 2 for _, lines in rest) / 2
         columns: list[list[tuple[str, list[Line]]]] = [[first], [], []]
-        filled = 0
+        filled = [len(first[1]) + HEADING, 0, 0]
         for group in rest:
-            columns[1 if filled < half else 2].append(group)
-            filled += len(group[1]) + 2
+            shortest = filled.index(min(filled))
+            columns[shortest].append(group)
+            filled[shortest] += len(group[1]) + HEADING
         for groups in columns:
             row.addLayout(_column(groups))
         self.column.addWidget(self._inside)

@@ -55,8 +55,8 @@ def _open(window: Window, name: str) -> None:
     settle(window)
 
 
-def views(window: Window, out: Path) -> None:
-    """The start page; Arrange, Coat and Proof of the demo board, its paints, what is chosen from
+def views(window: Window, out: Path, every: bool = True) -> None:
+    """All, or without those that take longest. The start page; Arrange, Coat and Proof of the demo board, its paints, what is chosen from
     pictures, the finder, and Coat of the second."""
     _start(window, out)
     _open(window, DEMO)
@@ -87,9 +87,10 @@ def views(window: Window, out: Path) -> None:
     page.shelf.unfold(True)
     settle(window)
     shoot(window, out / "coat-gradient.png")
-    _depth(window, out)
     _proofs(window, out)
-    _sheet(out)
+    if every:
+        _depth(window, out)
+        _sheet(out)
 
 
 def _proofs(window: Window, out: Path) -> None:

@@ -68,12 +68,6 @@ def encoding_of(export: Export, dpi: float) -> Encoding:
     return Encoding(round(export.quality), dpi, export.srgb)
 
 
-def encoded(export: Export, pixels: Pixels, dpi: float, stop: Stop = lambda: False) -> Written:
-    """As `data_of`, without the bytes themselves."""
-    data, quality = data_of(export, pixels, dpi, stop)
-    return Written(len(data), quality, pixels.shape[1], pixels.shape[0])
-
-
 def data_of(
     export: Export, pixels: Pixels, dpi: float, stop: Stop = lambda: False
 ) -> tuple[bytes, int | None]:
@@ -106,7 +100,8 @@ def write(
     stop: Stop = lambda: False,
 ) -> Written:
     """Render a board into a file. shrink : whether a picture may become smaller where no quality
-    fits; renderer : one that keeps what several boards share. Raises FileError, DoesNotFit, TooLarge, Cancelled, and nothing is written then."""
+    fits; renderer : one that keeps what several boards share. Raises FileError, DoesNotFit, TooLarge
+    and Cancelled, and nothing is written then."""
     target = target_of(board, export)
     if export.format == "png" and not export.trim:
         size = write_png(

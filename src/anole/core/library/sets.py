@@ -38,16 +38,15 @@ def styles_in(name: str) -> tuple[str, ...]:
 
 
 def put(name: str, style: str, inside: bool) -> None:
-    """Take a style into a set, which is made where there is none, or out of it. Raises FileError."""
+    """Take a style into a set, which is made where there is none, or out of it; an
+    empty set goes. Raises FileError."""
     if not name.strip():
         raise FileError("a set needs a name")
     others = tuple(one for one in styles_in(name) if one != style)
-    OWN.keep(StyleSet(name.strip(), (*others, style) if inside else others))
-
-
-def remove(name: str) -> None:
-    """The set goes, its styles stay. Raises FileError."""
-    OWN.remove(name)
+    if inside or others:
+        OWN.keep(StyleSet(name.strip(), (*others, style) if inside else others))
+    else:
+        OWN.remove(name)
 
 
 def renamed(old: str, new: str) -> None:
