@@ -53,7 +53,7 @@ def board() -> Board:
         spots=(Spot(x=1280, y=720, radius=760, strength=0.75), Spot(x=0, y=720, radius=520, strength=0.6)),
     )  # fmt: skip
     title = words(
-        "Title", "Plough Stop", "Lilita One", 230, 640, 320, box=shrink(1120, 400),
+        "Title", "Plough Stop", "Lilita One", 230, 640, 292, box=shrink(1120, 340),
     )  # fmt: skip
     head = words("Head", "LEARN TO STOP", "Anton", 64, 640, 78, tracking=120, box=shrink(900, 90))
     number = words("Number", "1", "Alfa Slab One", 180, 1150, 590, box=shrink(220, 240))

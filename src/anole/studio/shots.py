@@ -56,8 +56,8 @@ def _open(window: Window, name: str) -> None:
 
 
 def views(window: Window, out: Path, every: bool = True) -> None:
-    """All, or without those that take longest. The start page; Arrange, Coat and Proof of the demo board, its paints, what is chosen from
-    pictures, the finder, and Coat of the second."""
+    """The start page; the three stages of the demo board, its paints, choices, styles; Coat of others;
+    Proof and a series. `every`: also those that take longest."""
     _start(window, out)
     _open(window, DEMO)
     for number, name in ((Stage.ARRANGE, "arrange"), (Stage.COAT, "coat"), (Stage.PROOF, "proof")):
