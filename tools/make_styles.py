@@ -5,8 +5,10 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import NamedTuple
 
+import msgspec
+
 from anole.core.atomic import write_bytes
-from anole.core.library.styles import SUFFIX, built_in_folder, file_name
+from anole.core.library.styles import ORDER, SUFFIX, built_in_folder, file_name
 from anole.core.model import Coat, Pose, Setting, Style, to_json
 
 from . import (
@@ -128,6 +130,23 @@ STYLES = {
 }  # fmt: skip
 
 
+FIRST = (
+    "title shout",
+    "cup gold",
+    "rink tube",
+    "house white",
+    "candy drop",
+    "wheel steel",
+    "rubber decal",
+    "ember rock",
+    "toy block",
+    "fog swell",
+    "newsprint pop",
+    "deep pool",
+)
+"""What is seen first of them; the others follow as they stand above."""
+
+
 def made(name: str, entry: Entry) -> Style:
     """The style that an entry stands for."""
     return Style(
@@ -145,5 +164,9 @@ if __name__ == "__main__":
     built_in_folder().mkdir(parents=True, exist_ok=True)
     for old in built_in_folder().glob(f"*{SUFFIX}"):
         old.unlink()
+    order = [*FIRST, *(name for name in STYLES if name not in FIRST)]
+    write_bytes(
+        built_in_folder() / ORDER, msgspec.json.format(msgspec.json.encode(order), indent=1)
+    )
     for name, entry in STYLES.items():
         write_bytes(built_in_folder() / file_name(name), to_json(made(name, entry)))

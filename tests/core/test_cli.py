@@ -54,6 +54,14 @@ def test_render_finds_the_quality_that_fits(file, tmp_path, capsys):
     assert out.stat().st_size <= 1700 and Image.open(out).size[0] < 320
 
 
+def test_render_how_it_was_made(file, tmp_path):
+    for ending in ("gif", "webp"):
+        out = tmp_path / f"a.{ending}"
+        assert main(["render", str(file), "-o", str(out), "--coat-by-coat"]) == 0
+        assert Image.open(out).n_frames >= 2
+    assert main(["render", str(file), "-o", str(tmp_path / "a.png"), "--coat-by-coat"]) == 2
+
+
 def test_render_sixteen_bit_and_trimmed(file, tmp_path):
     out = tmp_path / "a.png"
     assert main(["render", str(file), "-o", str(out), "--16", "--trim", "--transparent"]) == 0

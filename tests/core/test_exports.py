@@ -172,6 +172,15 @@ def test_a_scale_is_rendered_anew_and_not_enlarged(tmp_path):
     assert edges(found) > 2 * edges(enlarged)
 
 
+@pytest.mark.parametrize("form", ["png", "png 16", "jpeg", "tiff"])
+def test_an_export_may_say_its_own_dots_per_inch(tmp_path, form):
+    path = tmp_path / f"a{FORMATS[form].ending}"
+    write(path, title(), Export(format=form, dpi=144))
+    with Image.open(path) as image:
+        assert image.info["dpi"][0] == pytest.approx(144, abs=0.6)
+    assert size_of(path) == (320, 180)
+
+
 # size and trim
 
 

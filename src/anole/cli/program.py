@@ -119,6 +119,10 @@ def render(
     deep: Annotated[bool, typer.Option("--16", help="A PNG of 16 bit.")] = False,
     bleed: Annotated[float, typer.Option(help="mm beyond the cut of a PDF.")] = 0.0,
     marks: Annotated[bool, typer.Option("--marks", help="Crop marks round a PDF.")] = False,
+    dpi: Annotated[float, typer.Option(min=0, help="Dots per inch that the file says.")] = 0.0,
+    moving: Annotated[
+        bool, typer.Option("--coat-by-coat", help="A .gif or .webp of how it was made.")
+    ] = False,
 ) -> None:
     """Export a board as its file's ending says: png, jpg, webp, avif, tif, pdf, ora, or gif (coat by
     coat)."""
@@ -126,8 +130,12 @@ def render(
     board = board_file.read(file).board
     form: ExportFormat = exporting.ENDINGS[path.suffix.lower()]
     form = "png 16" if deep and form == "png" else form
+    if moving:
+        only(out, ".gif", ".webp")
+        form = "coat by coat"
     export = replaced(
         Export(
+            dpi=dpi,
             format=form,
             scale=_scale(board, scale, width),
             quality=quality,

@@ -47,13 +47,17 @@ class Writing(QObject):
         """Ask where to, and write one export."""
         if self._is_busy():
             return
-        ending = ending_of(export)
+        # what moves may be written as either
+        moving = export.format == "coat by coat"
+        endings = (".gif", ".webp") if moving else (ending_of(export),)
         name, _ = QFileDialog.getSaveFileName(
             self._window, f"Export {export.name or export.format}", self._name(export),
-            f"Pictures (*{ending})",
+            f"Pictures ({' '.join(f'*{one}' for one in endings)})",
         )  # fmt: skip
         if name:
-            self.write([Order(ended(Path(name), ending), export)])
+            typed = Path(name).suffix.lower()
+            path = Path(name) if typed in endings else ended(Path(name), endings[0])
+            self.write([Order(path, export)])
 
     def ask_all(self, exports: Sequence[Export]) -> None:
         """Ask for a folder, and write several exports into it by their names."""

@@ -10,7 +10,7 @@ from ..arrays import Pixels
 from ..box import Box
 from ..cache import Cache
 from ..model import Board
-from ..model.export import Export
+from ..model.export import WITH_DPI, Export
 from ..render.export import joined, strips
 from ..render.painted_box import painted_box
 from ..render.renderer import Renderer, board_box
@@ -72,7 +72,8 @@ def _at(
     if export.format == "pdf" and export.bleed:
         more = math.ceil(export.bleed / MM * board.dpi * scale)
         box = Box(box.x0 - more, box.y0 - more, box.x1 + more, box.y1 + more)
-    return Target(board, export, scale, box, area, board.dpi * scale)
+    own = export.dpi if export.format in WITH_DPI else 0.0
+    return Target(board, export, scale, box, area, own or board.dpi * scale)
 
 
 def rendered(

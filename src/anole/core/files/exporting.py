@@ -110,6 +110,7 @@ def write(
             target.scale,
             transparent=export.alpha,
             srgb=export.srgb,
+            dpi=target.dpi,
             renderer=renderer,
             progress=progress,
             stop=stop,

@@ -27,13 +27,14 @@ def write(
     *,
     transparent: bool = False,
     srgb: bool = True,
+    dpi: float = 0.0,
     renderer: Renderer | None = None,
     progress: Callable[[float], None] = lambda share: None,
     stop: Callable[[], bool] = lambda: False,
 ) -> int:
     """Render a board into a PNG; returns the file's bytes. Raises FileError, TooLarge, Cancelled,
     and nothing is written then."""
-    box, dpi = board_box(board, scale), board.dpi * scale
+    box, dpi = board_box(board, scale), dpi or board.dpi * scale
     parts = strips(
         board,
         scale,

@@ -20,7 +20,7 @@ from ..model import Coat, ModelError, Style, from_builtins, from_json, to_builti
 from . import pictures
 
 SUFFIX = ".anolestyle"
-PICTURES = "pictures"
+PICTURES, ORDER = "pictures", "order.json"
 MOST = 1 << 22
 
 
@@ -105,9 +105,11 @@ def remove(style_name: str) -> None:
 
 @functools.cache
 def built_in() -> tuple[StoredStyle, ...]:
-    """The styles that come with Anole, by file name; read once."""
+    """The styles that come with Anole, those that are to be seen first first; read once."""
     paths = sorted(built_in_folder().glob(f"*{SUFFIX}"))
-    return tuple(StoredStyle(read(path), path, False) for path in paths)
+    found = [StoredStyle(read(path), path, False) for path in paths]
+    order = msgspec.json.decode((built_in_folder() / ORDER).read_bytes(), type=list[str])
+    return tuple(sorted(found, key=lambda entry: order.index(entry.style.name)))
 
 
 def library() -> tuple[list[StoredStyle], list[str]]:

@@ -15,6 +15,7 @@ ExportFormat = Literal[
 WITH_QUALITY = ("jpeg", "webp", "avif")
 WITH_ALPHA = ("png", "png 16", "webp", "avif", "tiff")
 PRINT = ("pdf",)
+WITH_DPI = ("png", "png 16", "jpeg", "tiff")
 SIZE, FILE = "Size", "File"
 
 
@@ -124,6 +125,19 @@ class Export(Struct, frozen=True, cache_hash=True, kw_only=True):
     srgb: Annotated[
         bool, meta("Say it is sRGB", "A tag that programs read the colours by", group=FILE)
     ] = True
+    dpi: Annotated[
+        float,
+        number(
+            "Dots per inch",
+            "That the file says; 0 for the board's own at that size",
+            0,
+            10_000,
+            soft=(0, 600),
+            step=1,
+            group=FILE,
+            when={"format": WITH_DPI},
+        ),
+    ] = 0
     bleed: Annotated[
         float,
         number(
