@@ -15,7 +15,7 @@ from typing import Any
 
 from .core.arrays import Pixels
 from .core.atomic import FileError
-from .core.edit.boards import as_stored
+from .core.edit.boards import as_stored, change_board
 from .core.edit.checked import replaced
 from .core.edit.pieces import change_piece
 from .core.edit.recolouring import in_colours
@@ -144,8 +144,6 @@ def open(path: PathLike) -> OpenBoard:
 
 def new(width: int = 1280, height: int = 720, dpi: float = 96.0) -> OpenBoard:
     """An empty board, without a ground. Raises ModelError."""
-    from .core.edit.boards import change_board
-
     return OpenBoard(change_board(Board(width=width, height=height), dpi=dpi))
 
 

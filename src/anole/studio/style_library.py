@@ -52,6 +52,12 @@ class StyleLibrary(QObject):
         """The style of exactly that name."""
         return next((entry for entry in self.entries if entry.style.name == name), None)
 
+    @property
+    def favourites_first(self) -> list[StoredStyle]:
+        """All styles: the favourites, then the others, each as the library has them."""
+        marked = set(self.in_set(FAVOURITES))
+        return sorted(self.entries, key=lambda entry: entry.style.name not in marked)
+
     def is_favourite(self, name: str) -> bool:
         return name in self.in_set(FAVOURITES)
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from pathlib import Path
 from typing import Any, Generic, Protocol, TypeVar
 
@@ -46,7 +47,12 @@ class NamedFile(Generic[T]):
 
     def keep(self, value: T) -> None:
         """Keep a value, over one of the same name. Raises FileError."""
-        self._write([value, *(kept for kept in self.all() if kept.name != value.name)])
+        self.keep_all([value])
+
+    def keep_all(self, values: Sequence[T]) -> None:
+        """Keep several at once, over those of the same names. Raises FileError."""
+        names = {value.name for value in values}
+        self._write([*values, *(kept for kept in self.all() if kept.name not in names)])
 
     def remove(self, name: str) -> None:
         """Raises FileError."""

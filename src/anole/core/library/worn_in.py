@@ -34,11 +34,14 @@ def styles_on(board: Board) -> set[str]:
 
 def remember(styles: Iterable[str], path: str) -> None:
     """A board with these styles was saved. Raises FileError."""
+    known = {one.name: one.boards for one in OWN.all()}
+    fresh = []
     for name in styles:
-        old = boards(name)
+        old = known.get(name, ())
         if old[:1] != (path,):
-            kept = (path, *(one for one in old if one != path))[:MOST]
-            OWN.keep(WornIn(name, kept))
+            fresh.append(WornIn(name, (path, *(one for one in old if one != path))[:MOST]))
+    if fresh:
+        OWN.keep_all(fresh)
 
 
 def boards(style: str) -> tuple[str, ...]:

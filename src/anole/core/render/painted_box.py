@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import functools
 import math
 
 import msgspec
@@ -15,6 +16,7 @@ MOST_SIDE = 2000
 """px of the longer side at which it is looked for."""
 
 
+@functools.lru_cache(4)
 def painted_box(board: Board) -> tuple[int, int, int, int] | None:
     """x0, y0, x1, y1 in whole board px; None where nothing is painted."""
     pieces = tuple(piece for piece in board.pieces if not is_ground(piece))

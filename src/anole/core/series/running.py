@@ -11,7 +11,7 @@ from pathlib import Path
 from ..atomic import FileError, reason
 from ..isolation.client import never
 from .plan import Row, Setup, note_finished, to_do
-from .worker import Done, begin, render_row
+from .worker import Done, begin, render_own_row, render_row
 
 AHEAD = 3
 """Rows a process has waiting: a Cancel waits for no more."""
@@ -57,9 +57,11 @@ def _here(
         return
     context = multiprocessing.get_context("spawn")
     count = min(jobs, len(rows))
-    with ProcessPoolExecutor(count, mp_context=context, initializer=begin) as pool:
+    with ProcessPoolExecutor(
+        count, mp_context=context, initializer=begin, initargs=(setup,)
+    ) as pool:
         yield from _some_at_a_time(
-            lambda row: pool.submit(render_row, setup, row), rows, count * AHEAD, stop
+            lambda row: pool.submit(render_own_row, row), rows, count * AHEAD, stop
         )
 
 

@@ -20,7 +20,9 @@ from .plan import Row, Setup
 from .rows import bound
 
 CACHE = 192 << 20
-_kept: dict[str, tuple[Board, Renderer]] = {}
+_kept: dict[Setup, tuple[Board, Renderer]] = {}
+_own: list[Setup] = []
+"""What this process was begun with."""
 
 
 class Done(NamedTuple):
@@ -32,20 +34,26 @@ class Done(NamedTuple):
     warnings: tuple[str, ...]
 
 
-def begin() -> None:
-    """A process that shares a machine with others works in one thread."""
+def begin(setup: Setup) -> None:
+    """A process that shares a machine with others works in one thread; what its rows share comes to it
+    once."""
     bands.use_one_thread()
     cv2.setNumThreads(1)
+    _own[:] = [setup]
+
+
+def render_own_row(row: Row) -> Done:
+    """A row of the series that this process was begun with."""
+    return render_row(_own[0], row)
 
 
 def _opened(setup: Setup) -> tuple[Board, Renderer]:
     """The board and a renderer that keeps what rows share, opened once in a process."""
-    mark = setup.mark
-    if mark not in _kept:
+    if setup not in _kept:
         _kept.clear()
         board = board_file.decode(setup.board, "the board").board
-        _kept[mark] = board, Renderer(Cache(CACHE))
-    return _kept[mark]
+        _kept[setup] = board, Renderer(Cache(CACHE))
+    return _kept[setup]
 
 
 def render_row(setup: Setup, row: Row) -> Done:

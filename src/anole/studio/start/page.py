@@ -135,10 +135,8 @@ class StartPage(QWidget):
     def _show_styles(self) -> None:
         """Favourites first, the others as the library has them."""
         library = self.session.styles
-        marked = frozenset(library.in_set(FAVOURITES))
-        self.wall.favourites = marked
-        order = sorted(library.entries, key=lambda entry: entry.style.name not in marked)
-        self.wall.show_styles(order)
+        self.wall.favourites = frozenset(library.in_set(FAVOURITES))
+        self.wall.show_styles(library.favourites_first)
 
     def rest(self) -> None:
         """The page is left."""

@@ -12,6 +12,7 @@ from PyQt6.QtWidgets import QFrame, QHBoxLayout, QScrollArea, QWidget
 
 from ...core.edit.wearing import style_of, wear_as
 from ...core.library.keeping import free_name, own_names
+from ...core.library.sets import FAVOURITES
 from ...core.library.styles import is_found
 from ...core.model import Coated, Style
 from ..commands.dressing import coloured, dressed, mix, mixed_board, wear
@@ -80,10 +81,8 @@ class Shelf(QWidget):
         while self._row.count():
             self._row.takeAt(0)
         library = self.session.styles
-        marked = set(library.in_set("favourites"))
-        # favourites first, each group as the library has it
-        order = sorted(library.entries, key=lambda entry: entry.style.name not in marked)
-        self.chips = [Chip(entry) for entry in order]
+        marked = set(library.in_set(FAVOURITES))
+        self.chips = [Chip(entry) for entry in library.favourites_first]
         for chip in self.chips:
             chip.favourite = chip.stored.style.name in marked
             self._row.addWidget(chip)
