@@ -7,10 +7,35 @@ from PyQt6 import sip
 from PyQt6.QtCore import QPoint, QPointF, Qt
 
 from anole.core.model import Board
+from anole.studio import troubles
 from anole.studio.app import application
+from anole.studio.foot_bar import FootBar
 from anole.studio.window import Window
 
 from ..core.shapes import board
+
+
+@pytest.fixture(autouse=True)
+def no_trouble(request, monkeypatch):
+    """What the window says went wrong fails the test, unless it is marked `faults`: those inject
+    some. Messages with details are errors that nobody expected."""
+    told: list[str] = []
+    monkeypatch.setattr(troubles.TROUBLES, "_last", {})
+    say = FootBar.say
+
+    def listening(self, message: str, details: str = "") -> None:
+        told.extend([details] if details else [])
+        say(self, message, details)
+
+    def heard(event: troubles.Event) -> None:
+        told.append(event.trouble.details)
+
+    monkeypatch.setattr(FootBar, "say", listening)
+    troubles.TROUBLES.happened.connect(heard)
+    yield told
+    troubles.TROUBLES.happened.disconnect(heard)
+    if request.node.get_closest_marker("faults") is None:
+        assert not told, "the window said that something went wrong:\n" + told[0]
 
 
 @pytest.fixture

@@ -27,7 +27,7 @@ from anole.studio.shell import Stage
 
 from ..toys import Hatch, HatchKind
 
-pytestmark = pytest.mark.qt_no_exception_capture
+pytestmark = [pytest.mark.qt_no_exception_capture, pytest.mark.faults]
 LEFT = Qt.MouseButton.LeftButton
 FUNCTIONS = [
     name

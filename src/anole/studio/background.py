@@ -57,7 +57,7 @@ class Background(Threaded):
     def _run(self) -> None:
         try:
             result, error = self._work(self._stop.is_set), None
-        except Exception as caught:
+        except BaseException as caught:  # a library's panic too: somebody waits for the end
             result, error = None, caught
         if not self._stop.is_set():
             self.ended.emit(result, error)

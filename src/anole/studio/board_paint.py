@@ -10,6 +10,7 @@ from PyQt6.QtGui import QBrush, QColor, QPainter, QPen, QPixmap
 from ..core.model import Board
 from . import theme
 from .frames import Frame
+from .painting import painting
 from .view_transform import ViewTransform
 
 
@@ -32,10 +33,9 @@ def _around(whole: QRect, area: QRectF) -> list[QRect]:
 def _checks(dark: str, light: str) -> QBrush:
     tile = QPixmap(24, 24)
     tile.fill(QColor(dark))
-    painter = QPainter(tile)
-    painter.fillRect(0, 0, 12, 12, QColor(light))
-    painter.fillRect(12, 12, 12, 12, QColor(light))
-    painter.end()
+    with painting(tile) as painter:
+        painter.fillRect(0, 0, 12, 12, QColor(light))
+        painter.fillRect(12, 12, 12, 12, QColor(light))
     return QBrush(tile)
 
 

@@ -20,8 +20,7 @@ from ..core.lettering import fonts
 from ..core.lettering.fonts import find
 from ..core.model import Board, Lettering, ModelError
 from ..core.model.nesting import every
-from ..core.text import short
-from .troubles import TROUBLES
+from .troubles import TROUBLES, what
 
 T = TypeVar("T")
 REST_MS = 50
@@ -244,8 +243,8 @@ class Document(QObject):
         """The board and its picture as files keep them; one that fails to render has none."""
         try:
             return as_stored(self.board), self.preview(self.board)
-        except Exception as error:
-            TROUBLES.caught(error, "The board was saved without a picture of it: " + short(error))
+        except BaseException as error:  # a library's panic is no reason to lose the board
+            TROUBLES.caught(error, f"The board was saved without a picture of it: {what(error)}")
             return self.board, None
 
     def save(self, path: Path) -> bool:

@@ -13,10 +13,9 @@ from ..core.files.exporting import DoesNotFit, Written, write
 from ..core.model import Board, Export
 from ..core.render.export import TooLarge
 from ..core.render.renderer import Cancelled
-from ..core.text import short
 from .background import Threaded
 from .left_out import LeftOut, title_of
-from .troubles import Trouble, trouble_of
+from .troubles import Trouble, trouble_of, what
 
 
 class Order(NamedTuple):
@@ -54,8 +53,8 @@ class ExportJob(Threaded):
             self._say(str(error))
         except MemoryError:
             self._say("There is not enough memory for a picture of that size.")
-        except Exception as error:
-            message = f"{self.name} could not be exported: {short(error)}"
+        except BaseException as error:  # a library's panic too: somebody waits for the end
+            message = f"{self.name} could not be exported: {what(error)}"
             self.ended.emit(trouble_of(error, message), None)
         else:
             self._say(self._told(done), self._orders[0].path)

@@ -9,6 +9,7 @@ from PyQt6.QtCore import QByteArray, QRectF, Qt
 from PyQt6.QtGui import QIcon, QPainter, QPixmap
 from PyQt6.QtSvg import QSvgRenderer
 
+from .painting import painting
 from .theme import theme
 
 
@@ -40,7 +41,6 @@ def draw_mark(painter: QPainter, shapes: str, box: QRectF, colour: str) -> None:
 def icon(name: str, colour: str | None = None) -> QIcon:
     pixmap = QPixmap(48, 48)
     pixmap.fill(Qt.GlobalColor.transparent)
-    painter = QPainter(pixmap)
-    draw(painter, name, QRectF(0, 0, 48, 48), colour or theme().text)
-    painter.end()
+    with painting(pixmap) as painter:
+        draw(painter, name, QRectF(0, 0, 48, 48), colour or theme().text)
     return QIcon(pixmap)

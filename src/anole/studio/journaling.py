@@ -102,7 +102,7 @@ class Journaling(QObject):
                 self._has_failed = False
             except (OSError, FileError) as error:
                 self._fail(error)
-            except Exception as error:
+            except BaseException as error:  # the next step is written all the same
                 TROUBLES.caught(error, "What you do is not kept aside at the moment.")
             with self._wake:
                 if not self._over and all(isinstance(w, Snapshot) for w in self._told):

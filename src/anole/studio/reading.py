@@ -14,7 +14,7 @@ from ..core.paint.image_formats import ImageError
 from ..core.text import short
 from .background import Background, Stop
 from .foot_bar import FootBar
-from .troubles import TROUBLES
+from .troubles import TROUBLES, what
 
 T = TypeVar("T")
 PATIENCE_MS = 200
@@ -76,15 +76,18 @@ class Reading(QObject):
     def _say(self) -> None:
         self.foot.show_progress(f"Reading {short(self._name)}", None, self.stop)
 
-    def _ended(self, job: _Job, result: object, error: Exception | None) -> None:
+    def _ended(self, job: _Job, result: object, error: BaseException | None) -> None:
         self.task = None
         self._soon.stop()
         if not self.foot.progress.isHidden():
             self.foot.fall_silent()
-        if error is None:
-            job.done(result)
-        elif isinstance(error, EXPECTED):
-            self.foot.say(str(error))
-        else:
-            TROUBLES.caught(error, f"{short(job.name)} could not be read: {short(error)}")
-        self._next()
+        try:
+            if error is None:
+                job.done(result)
+            elif isinstance(error, EXPECTED):
+                self.foot.say(str(error))
+            else:
+                TROUBLES.caught(error, f"{short(job.name)} could not be read: {what(error)}")
+        finally:
+            # whatever became of this one, others wait
+            self._next()

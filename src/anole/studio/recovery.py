@@ -112,7 +112,7 @@ class Recovery(QObject):
             task.wait()
 
     def _ended(
-        self, folder: JournalFolder, journal: Journal | None, error: Exception | None
+        self, folder: JournalFolder, journal: Journal | None, error: BaseException | None
     ) -> None:
         self.task = None
         if journal is None:

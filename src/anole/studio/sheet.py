@@ -3,8 +3,11 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import QEvent, QObject, Qt
-from PyQt6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent
+from PyQt6.QtGui import QColor, QKeyEvent, QMouseEvent, QPaintEvent
 from PyQt6.QtWidgets import QFrame, QVBoxLayout, QWidget
+
+from .painting import painting
+from .remembered import Remembered
 
 VEIL = 70
 
@@ -14,7 +17,7 @@ class Sheet(QWidget):
 
     def __init__(self, window: QWidget) -> None:
         super().__init__(window)
-        self._before: QWidget | None = None
+        self._before: Remembered[QWidget] = Remembered()
         self.frame = QFrame(self)
         self.frame.setObjectName("sheet")
         self.column = QVBoxLayout(self.frame)
@@ -27,7 +30,7 @@ class Sheet(QWidget):
         """Show it over the whole window."""
         window = self.parentWidget()
         assert window is not None
-        self._before = window.focusWidget()
+        self._before = Remembered(window.focusWidget())
         self.setGeometry(window.rect())
         self.place()
         self.show()
@@ -37,8 +40,9 @@ class Sheet(QWidget):
         """Take it away; who had the focus gets it back."""
         if self.isVisible():
             self.hide()
-            if self._before is not None and self._before.isVisible():
-                self._before.setFocus()
+            before = self._before.get()
+            if before is not None and before.isVisible():
+                before.setFocus()
 
     def place(self) -> None:
         """Where the frame stands: in the middle, as large as it wants."""
@@ -59,7 +63,8 @@ class Sheet(QWidget):
         return False
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        QPainter(self).fillRect(self.rect(), QColor(0, 0, 0, VEIL))
+        with painting(self) as painter:
+            painter.fillRect(self.rect(), QColor(0, 0, 0, VEIL))
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         if event is not None and not self.frame.geometry().contains(event.position().toPoint()):

@@ -9,7 +9,6 @@ import time
 from pathlib import Path
 
 import msgspec
-from PyQt6.QtGui import QPainter
 from PyQt6.QtWidgets import QApplication, QWidget
 
 from ..core import sheets
@@ -24,6 +23,7 @@ from .controls.gradient_page import GradientPage
 from .controls.paint import PaintControl
 from .controls.picture_choice import PictureChoice
 from .controls.tone_list import ToneList
+from .painting import painting
 from .shell import Stage
 from .window import Window
 
@@ -193,12 +193,11 @@ def _choosing(window: Window, out: Path) -> None:
     grid.point(grid.options.index("bricks"))
     settle(window)
     picture = window.grab()
-    painter = QPainter(picture)
-    # an offscreen display is smaller than the window, and keeps popups within itself
-    under = choice.button
-    corner = under.mapTo(window, under.rect().bottomRight()) - choice.sheet.rect().topRight()
-    painter.drawPixmap(corner, choice.sheet.grab())
-    painter.end()
+    with painting(picture) as painter:
+        # an offscreen display is smaller than the window, and keeps popups within itself
+        under = choice.button
+        corner = under.mapTo(window, under.rect().bottomRight()) - choice.sheet.rect().topRight()
+        painter.drawPixmap(corner, choice.sheet.grab())
     if not picture.save(str(out / "choose.png")):
         raise SystemExit("cannot write choose.png")
     choice.sheet.hide()

@@ -4,13 +4,15 @@ from __future__ import annotations
 
 from typing import Protocol, TypeVar, runtime_checkable
 
-from PyQt6 import sip
 from PyQt6.QtCore import QObject, pyqtSignal
 from PyQt6.QtWidgets import QWidget
 
 from ..core.library.styles import StoredStyle
+from .remembered import Remembered
 
 T = TypeVar("T")
+MOST = 12
+"""Widgets that are remembered."""
 
 
 @runtime_checkable
@@ -51,17 +53,18 @@ class Targets(QObject):
 
     def __init__(self) -> None:
         super().__init__()
-        self._widgets: list[QWidget] = []
+        self._widgets: list[Remembered[QWidget]] = []
 
     def aim(self, widget: QWidget) -> None:
         """From now on commands for things of this kind act on it, as long as it is seen."""
-        alive = [w for w in self._widgets if not sip.isdeleted(w) and w is not widget]
-        self._widgets = [widget, *alive][:12]
+        others = [one for one in self._widgets if one.get() not in (None, widget)]
+        self._widgets = [Remembered(widget), *others][:MOST]
         self.changed.emit()
 
     def find(self, kind: type[T]) -> T | None:
         """The newest of a kind that can be seen; None where there is none."""
-        for widget in self._widgets:
-            if isinstance(widget, kind) and not sip.isdeleted(widget) and widget.isVisible():
+        for remembered in self._widgets:
+            widget = remembered.get()
+            if widget is not None and widget.isVisible() and isinstance(widget, kind):
                 return widget
         return None

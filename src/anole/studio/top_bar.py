@@ -8,6 +8,7 @@ from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QMenuBar, QPushButton, QS
 
 from . import icons, theme
 from .actions import Actions
+from .painting import painting
 from .plain import Label, tip
 from .session import Session
 from .shell import Stage
@@ -24,16 +25,16 @@ class Mark(QWidget):
         self.setFixedSize(32, 32)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        painter.setPen(Qt.PenStyle.NoPen)
-        fan = QPainterPath(QPointF(9, 12))
-        fan.cubicTo(9, 30, 23, 30, 23, 12)
-        painter.fillPath(fan, theme.colour("coral"))
-        painter.setBrush(theme.colour("leaf"))
-        painter.drawRoundedRect(QRectF(2, 6, 28, 8), 4, 4)
-        painter.setBrush(QColor(theme.theme().panel))
-        painter.drawEllipse(QPointF(25, 9.5), 1.5, 1.5)
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            painter.setPen(Qt.PenStyle.NoPen)
+            fan = QPainterPath(QPointF(9, 12))
+            fan.cubicTo(9, 30, 23, 30, 23, 12)
+            painter.fillPath(fan, theme.colour("coral"))
+            painter.setBrush(theme.colour("leaf"))
+            painter.drawRoundedRect(QRectF(2, 6, 28, 8), 4, 4)
+            painter.setBrush(QColor(theme.theme().panel))
+            painter.drawEllipse(QPointF(25, 9.5), 1.5, 1.5)
 
 
 class BoardName(Label):

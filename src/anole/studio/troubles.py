@@ -46,12 +46,9 @@ def trouble_of(error: BaseException, message: str) -> Trouble:
     return Trouble(message, f"{message}\n{about}\n\n{''.join(traceback.format_exception(error))}")
 
 
-def release(error: BaseException | None) -> None:
-    """Let go of what the error's frames hold: a painter that outlives its paint event crashes Qt,
-    and Python keeps the last traceback."""
-    while error is not None:
-        traceback.clear_frames(error.__traceback__)
-        error = error.__cause__ or error.__context__
+def what(error: BaseException) -> str:
+    """What an error says, or what it is where it says nothing; one short line."""
+    return short(error) or type(error).__name__
 
 
 class Troubles(QObject):
@@ -67,16 +64,13 @@ class Troubles(QObject):
     def caught(self, error: BaseException, message: str = "") -> None:
         """Say an error, unless the same one was said a moment ago."""
         if not self._is_news(error, message):
-            release(error)
             return
         text = message or (
-            f"Something went wrong here ({short(error) or type(error).__name__}); "
-            "the board is as it was and can be saved."
+            f"Something went wrong here ({what(error)}); the board is as it was and can be saved."
         )
         trouble = trouble_of(error, text)
         print(trouble.details, file=sys.stderr)
         part = error.part if isinstance(error, RenderError) else None
-        release(error)
         self.happened.emit(Event(trouble, short(error), part))
 
     def _is_news(self, error: BaseException, message: str) -> bool:
@@ -97,6 +91,8 @@ def install() -> None:
     """From now on errors in slots, events, painting and threads come here."""
 
     def hook(kind: type[BaseException], error: BaseException, trace: TracebackType | None) -> None:
+        # what Python keeps of the last error keeps the widgets of its frames alive
+        sys.last_type = sys.last_value = sys.last_traceback = None
         if issubclass(kind, KeyboardInterrupt | SystemExit):
             sys.__excepthook__(kind, error, trace)
         else:

@@ -27,14 +27,13 @@ from ..core.render.export import part, rgba
 from ..core.render.renderer import Cancelled, Renderer, Request
 from ..core.render.warm import warm
 from ..core.series.rows import BoundRow
-from ..core.text import short
 from . import theme
 from .buffers import Buffers
 from .frames import Frame, frame_image, reduced
 from .left_out import LeftOut
 from .pixel_images import image_of
 from .small_pictures import small_picture
-from .troubles import TROUBLES
+from .troubles import TROUBLES, what
 from .weighing import FileKey, Weighed, as_read, target_key
 from .word_images import tinted, words_coverage
 
@@ -252,8 +251,8 @@ class Worker(QObject):
     def _warm(self) -> None:
         try:
             warm(self.warmed.emit)
-        except Exception as error:
-            TROUBLES.caught(error, f"The painter could not be prepared: {short(error)}")
+        except BaseException as error:  # the thread outlives whatever a library throws
+            TROUBLES.caught(error, f"The painter could not be prepared: {what(error)}")
         # whatever failed, the first frame makes what it needs
         self.warmed.emit(1.0)
 
@@ -284,8 +283,8 @@ class Worker(QObject):
                 TROUBLES.caught(
                     error, "There is not enough memory to show this; try a smaller zoom."
                 )
-            except Exception as error:
-                TROUBLES.caught(error, f"This board could not be painted: {short(error)}")
+            except BaseException as error:  # the thread outlives whatever a library throws
+                TROUBLES.caught(error, f"This board could not be painted: {what(error)}")
 
     def _is_wanted(self) -> bool:
         return bool(self._over or self._request or self._jobs)
@@ -339,7 +338,7 @@ class Worker(QObject):
         box = request.box
         try:
             planes = self._renderer.frame(request, self._stale)
-        except Exception:
+        except BaseException:
             self._buffers.lost(box)
             raise
         pixels, part = self._buffers.draw(

@@ -24,7 +24,7 @@ def _done(header: Header, data: bytes) -> tuple[Header, Sequence[np.ndarray]]:
         refusal = "reading it takes more memory than one file may"
     except RecursionError:
         refusal = "its parts lie in each other too deep"
-    except Exception as error:  # whatever a reader stumbles over
+    except BaseException as error:  # whatever a reader stumbles over, a library's panic too
         refusal = f"it cannot be read: {short(error)}"
     return Header(refused=refusal), ()
 

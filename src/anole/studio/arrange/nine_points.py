@@ -7,6 +7,7 @@ from PyQt6.QtGui import QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QWidget
 
 from .. import theme
+from ..painting import painting
 
 POINTS = (
     ("top-left", "top", "top-right"),
@@ -43,19 +44,19 @@ class NinePoints(QWidget):
         return QPointF(12 + column * (self.width() - 24) / 2, 12 + row * (self.height() - 24) / 2)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        painter.setPen(QPen(theme.colour("line"), 1))
-        painter.setBrush(theme.colour("sunk"))
-        painter.drawRoundedRect(QRectF(0.5, 0.5, self.width() - 1, self.height() - 1), 6, 6)
-        for row, names in enumerate(POINTS):
-            for column, name in enumerate(names):
-                chosen = name == self._shown
-                focus = self.hasFocus() and (row, column) == self._cursor
-                painter.setPen(QPen(theme.colour("text" if focus else "line"), 2))
-                painter.setBrush(theme.colour("leaf" if chosen else "raised"))
-                size = 6.5 if chosen else 4.5
-                painter.drawEllipse(self._spot(row, column), size, size)
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            painter.setPen(QPen(theme.colour("line"), 1))
+            painter.setBrush(theme.colour("sunk"))
+            painter.drawRoundedRect(QRectF(0.5, 0.5, self.width() - 1, self.height() - 1), 6, 6)
+            for row, names in enumerate(POINTS):
+                for column, name in enumerate(names):
+                    chosen = name == self._shown
+                    focus = self.hasFocus() and (row, column) == self._cursor
+                    painter.setPen(QPen(theme.colour("text" if focus else "line"), 2))
+                    painter.setBrush(theme.colour("leaf" if chosen else "raised"))
+                    size = 6.5 if chosen else 4.5
+                    painter.drawEllipse(self._spot(row, column), size, size)
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None

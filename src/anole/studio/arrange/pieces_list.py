@@ -36,6 +36,8 @@ class PiecesList(QListWidget):
         self.worker = session.worker
         self.images: dict[str, QImage] = {}
         self._asked: dict[str, tuple[Board, float]] = {}
+        self._board = self.document.board
+        """The board whose pieces are listed: not always the document's newest."""
         self.rows: dict[str, Row] = {}
         self.folded: set[str] = set()
         self.words = ""
@@ -69,7 +71,7 @@ class PiecesList(QListWidget):
 
     def fill(self) -> None:
         """Show the board's pieces again; cards that stay are kept."""
-        board = self.document.board
+        board = self._board = self.document.board
         rows = rows_of(board, self.folded - self._leading(), self.words)
         self.rows = {row.piece.id: row for row in rows}
         wanted = [row.piece.id for row in rows]
@@ -103,7 +105,7 @@ class PiecesList(QListWidget):
 
     def _ask_images(self) -> None:
         """Miniatures of the cards that can be seen, and of those that come next."""
-        board, viewport = self.document.board, self.viewport()
+        board, viewport = self._board, self.viewport()
         near = viewport.rect().adjusted(0, -NEAR, 0, NEAR) if viewport is not None else None
         for number in range(self.count()):
             item = self.item(number)
@@ -189,6 +191,8 @@ class PiecesList(QListWidget):
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None
+        if self._board is not self.document.board:
+            self.fill()
         item = self.itemAt(event.position().toPoint())
         if item is not None and event.button() == Qt.MouseButton.LeftButton:
             rect, row = self.visualItemRect(item), self.rows[item.data(ID)]

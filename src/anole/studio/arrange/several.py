@@ -8,6 +8,7 @@ from PyQt6.QtWidgets import QAbstractButton, QGridLayout, QVBoxLayout, QWidget
 
 from .. import theme
 from ..line_ups import TITLES
+from ..painting import painting
 from ..plain import Label
 
 SHARE = {"left": 0.0, "middle": 0.5, "right": 1.0, "top": 0.0, "centre": 0.5, "bottom": 1.0}
@@ -28,16 +29,16 @@ class LineUp(QAbstractButton):
         return QSize(30, 28)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        lit = self.hasFocus() or self.underMouse()
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        painter.setPen(QPen(theme.colour("leaf" if lit else "line"), 1))
-        painter.setBrush(theme.colour("raised"))
-        painter.drawRoundedRect(QRectF(self.rect()).adjusted(0.5, 0.5, -0.5, -0.5), 5, 5)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing, False)
-        shade = theme.colour("text" if self.isEnabled() else "line")
-        painter.translate(self.width() / 2 - 9, self.height() / 2 - 8)
-        self._blocks(painter, shade)
+        with painting(self) as painter:
+            lit = self.hasFocus() or self.underMouse()
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            painter.setPen(QPen(theme.colour("leaf" if lit else "line"), 1))
+            painter.setBrush(theme.colour("raised"))
+            painter.drawRoundedRect(QRectF(self.rect()).adjusted(0.5, 0.5, -0.5, -0.5), 5, 5)
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing, False)
+            shade = theme.colour("text" if self.isEnabled() else "line")
+            painter.translate(self.width() / 2 - 9, self.height() / 2 - 8)
+            self._blocks(painter, shade)
 
     def _blocks(self, painter: QPainter, shade: QColor) -> None:
         upright = self.what in ("top", "centre", "bottom", "down")

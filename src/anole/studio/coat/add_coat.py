@@ -15,6 +15,7 @@ from ...core.edit.coats import natural_place
 from ...core.model import Colour
 from .. import theme
 from ..commands.coats import add
+from ..painting import painting
 from ..samples import sample, words_of
 from ..session import Session
 
@@ -38,20 +39,22 @@ class KindButton(QAbstractButton):
         return QSize(68, 72)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        lit = self.hasFocus() or self.underMouse()
-        painter.setPen(QPen(theme.colour("leaf" if lit else "line"), 1))
-        painter.setBrush(theme.colour("raised"))
-        painter.drawRoundedRect(QRectF(self.rect()).adjusted(0.5, 0.5, -0.5, -0.5), 6, 6)
-        if self.image is not None:
-            box = QRectF((self.width() - PICTURE.width()) / 2, 4, PICTURE.width(), PICTURE.height())
-            painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-            painter.drawImage(box, self.image)
-        painter.setPen(theme.colour("text"))
-        painter.setFont(theme.font(12))
-        text = QRectF(0, self.height() - 22, self.width(), 18)
-        painter.drawText(text, Qt.AlignmentFlag.AlignCenter, self.kind.title)
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            lit = self.hasFocus() or self.underMouse()
+            painter.setPen(QPen(theme.colour("leaf" if lit else "line"), 1))
+            painter.setBrush(theme.colour("raised"))
+            painter.drawRoundedRect(QRectF(self.rect()).adjusted(0.5, 0.5, -0.5, -0.5), 6, 6)
+            if self.image is not None:
+                box = QRectF(
+                    (self.width() - PICTURE.width()) / 2, 4, PICTURE.width(), PICTURE.height()
+                )
+                painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+                painter.drawImage(box, self.image)
+            painter.setPen(theme.colour("text"))
+            painter.setFont(theme.font(12))
+            text = QRectF(0, self.height() - 22, self.width(), 18)
+            painter.drawText(text, Qt.AlignmentFlag.AlignCenter, self.kind.title)
 
 
 class AddCoat(QWidget):

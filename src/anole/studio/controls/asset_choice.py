@@ -11,6 +11,7 @@ from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QFileDialog, QPushButton, QSizePolicy, QWidget
 
 from .. import theme
+from ..painting import painting
 from ..pictures import PICTURES, take_picture
 from ..pixel_images import image_of
 from ..plain import Label
@@ -50,11 +51,11 @@ class PictureView(QWidget):
     def paintEvent(self, event: QPaintEvent | None) -> None:
         if self.pixels is None:
             return
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-        painter.drawImage(self._box(), image_of(self.pixels))
-        painter.setPen(QPen(theme.colour("line"), 1))
-        painter.drawRect(self._box().adjusted(0, 0, -1, -1))
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+            painter.drawImage(self._box(), image_of(self.pixels))
+            painter.setPen(QPen(theme.colour("line"), 1))
+            painter.drawRect(self._box().adjusted(0, 0, -1, -1))
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         if event is None or self.pixels is None or not self._box().contains(event.position()):

@@ -6,10 +6,11 @@ from collections.abc import Mapping, Sequence
 from typing import Any, Literal, get_args
 
 from PyQt6.QtCore import QRectF, Qt
-from PyQt6.QtGui import QPainter, QPaintEvent
+from PyQt6.QtGui import QPaintEvent
 from PyQt6.QtWidgets import QComboBox
 
 from .. import icons, theme
+from ..painting import painting
 from ..plain import Label
 from .control import Control, WheelGuard
 from .field_label import FieldLabel
@@ -32,10 +33,10 @@ class Box(QComboBox):
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
         super().paintEvent(event)
-        painter = QPainter(self)
-        side = 14.0
-        box = QRectF(self.width() - side - 8, (self.height() - side) / 2, side, side)
-        icons.draw(painter, "chevron-down", box, theme.theme().dim)
+        with painting(self) as painter:
+            side = 14.0
+            box = QRectF(self.width() - side - 8, (self.height() - side) / 2, side, side)
+            icons.draw(painter, "chevron-down", box, theme.theme().dim)
 
 
 class Choice(Control):

@@ -5,11 +5,12 @@ from __future__ import annotations
 from typing import Any
 
 from PyQt6.QtCore import QRectF, QTimer
-from PyQt6.QtGui import QPainter, QPaintEvent, QPen, QShowEvent
+from PyQt6.QtGui import QPaintEvent, QPen, QShowEvent
 from PyQt6.QtWidgets import QLineEdit, QPushButton, QWidget
 
 from ...core.model import Colour
 from .. import theme
+from ..painting import painting
 from ..qt_colour import to_qt
 from ..session import session_of
 from .colour_field import ColourField
@@ -35,14 +36,14 @@ class Swatch(QWidget):
         self.colour = Colour(0, 0, 0)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        for x in range(0, SIDE, 6):
-            for y in range(0, 26, 6):
-                shade = "dim" if (x + y) // 6 % 2 else "sunk"
-                painter.fillRect(QRectF(x, y, 6, 6), theme.colour(shade))
-        painter.fillRect(self.rect(), to_qt(self.colour))
-        painter.setPen(QPen(theme.colour("line"), 1))
-        painter.drawRect(self.rect().adjusted(0, 0, -1, -1))
+        with painting(self) as painter:
+            for x in range(0, SIDE, 6):
+                for y in range(0, 26, 6):
+                    shade = "dim" if (x + y) // 6 % 2 else "sunk"
+                    painter.fillRect(QRectF(x, y, 6, 6), theme.colour(shade))
+            painter.fillRect(self.rect(), to_qt(self.colour))
+            painter.setPen(QPen(theme.colour("line"), 1))
+            painter.drawRect(self.rect().adjusted(0, 0, -1, -1))
 
 
 class ColourControl(Control):

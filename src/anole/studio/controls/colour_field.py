@@ -14,6 +14,7 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 from ...core.colour.spaces import from_oklab, to_oklab
 from ...core.model import Colour
 from .. import theme
+from ..painting import painting
 from ..pixel_images import image_of
 from .slider import key_factor
 
@@ -130,30 +131,30 @@ class ColourField(QWidget):
         return QRectF(6, 6, wide, height), QRectF(6, height + GAP + 8, wide, BAR)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        field, bar = self._areas()
-        image = _field(
-            round(self._spot[2]) % 360,
-            max(int(field.width() / 2), 2),
-            max(int(field.height() / 2), 2),
-        )
-        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-        painter.drawImage(field, image)
-        painter.drawImage(bar, _hues(max(int(bar.width()), 2)))
-        x = bar.x() + self._spot[2] / 360 * bar.width()
-        spot = QPointF(
-            field.x() + self._spot[1] * field.width(),
-            field.y() + (1 - self._spot[0]) * field.height(),
-        )
-        painter.setBrush(Qt.BrushStyle.NoBrush)
-        for colour, width in (("desk", 3.5), ("text", 1.6)):
-            painter.setPen(QPen(theme.colour(colour), width))
-            painter.drawEllipse(spot, 5, 5)
-            painter.drawRect(QRectF(x - 3, bar.y() - 1, 6, bar.height() + 2))
-        if self.hasFocus():
-            painter.setPen(QPen(theme.colour("leaf"), 1))
-            painter.drawRect(field.adjusted(-0.5, -0.5, 0.5, 0.5))
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            field, bar = self._areas()
+            image = _field(
+                round(self._spot[2]) % 360,
+                max(int(field.width() / 2), 2),
+                max(int(field.height() / 2), 2),
+            )
+            painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+            painter.drawImage(field, image)
+            painter.drawImage(bar, _hues(max(int(bar.width()), 2)))
+            x = bar.x() + self._spot[2] / 360 * bar.width()
+            spot = QPointF(
+                field.x() + self._spot[1] * field.width(),
+                field.y() + (1 - self._spot[0]) * field.height(),
+            )
+            painter.setBrush(Qt.BrushStyle.NoBrush)
+            for colour, width in (("desk", 3.5), ("text", 1.6)):
+                painter.setPen(QPen(theme.colour(colour), width))
+                painter.drawEllipse(spot, 5, 5)
+                painter.drawRect(QRectF(x - 3, bar.y() - 1, 6, bar.height() + 2))
+            if self.hasFocus():
+                painter.setPen(QPen(theme.colour("leaf"), 1))
+                painter.drawRect(field.adjusted(-0.5, -0.5, 0.5, 0.5))
 
     def _emit(self) -> None:
         self.update()

@@ -11,6 +11,7 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 from ...core.model import Moulding
 from ...core.model.moulding import Profile
 from .. import theme
+from ..painting import painting
 from .grid_steps import grid_steps
 from .section import section
 
@@ -47,21 +48,21 @@ class CutEnds(QWidget):
         return QRectF(across * (wide + 5) + 0.5, down * 35 + 0.5, wide - 1, 30)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        for number, name in enumerate(PROFILES):
-            box, lit = self.box(number), name == self.profile
-            painter.setPen(QPen(theme.colour("leaf" if lit else "line"), 2 if lit else 1))
-            painter.setBrush(theme.colour("sunk"))
-            painter.drawRoundedRect(box, 4, 4)
-            painter.setPen(QPen(theme.colour("text"), 1))
-            painter.setBrush(theme.colour("letter"))
-            if name == "drawn":
-                painter.setPen(theme.colour("text"))
-                painter.setFont(theme.font(11))
-                painter.drawText(box, Qt.AlignmentFlag.AlignCenter, "drawn")
-                continue
-            painter.drawPolygon(section(Moulding(profile=name), box.adjusted(5, 6, -5, -4), 48))
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            for number, name in enumerate(PROFILES):
+                box, lit = self.box(number), name == self.profile
+                painter.setPen(QPen(theme.colour("leaf" if lit else "line"), 2 if lit else 1))
+                painter.setBrush(theme.colour("sunk"))
+                painter.drawRoundedRect(box, 4, 4)
+                painter.setPen(QPen(theme.colour("text"), 1))
+                painter.setBrush(theme.colour("letter"))
+                if name == "drawn":
+                    painter.setPen(theme.colour("text"))
+                    painter.setFont(theme.font(11))
+                    painter.drawText(box, Qt.AlignmentFlag.AlignCenter, "drawn")
+                    continue
+                painter.drawPolygon(section(Moulding(profile=name), box.adjusted(5, 6, -5, -4), 48))
 
     def _at(self, at: QPointF) -> str | None:
         return next((n for k, n in enumerate(PROFILES) if self.box(k).contains(at)), None)

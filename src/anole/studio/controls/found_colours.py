@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
-from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent, QPen
+from PyQt6.QtGui import QMouseEvent, QPaintEvent, QPen
 from PyQt6.QtWidgets import QPushButton, QSizePolicy, QWidget
 
 from ...core.paint.clusters import Found, colours_of, gradient_of
 from .. import theme
+from ..painting import painting
 from ..qt_colour import to_qt
 from ..sampling import pixels_of
 from ..session import session_of
@@ -44,11 +45,11 @@ class ShareBar(QWidget):
         return made
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        for box, found in zip(self.boxes(), self.found, strict=True):
-            painter.fillRect(box, to_qt(found.colour))
-        painter.setPen(QPen(theme.colour("line"), 1))
-        painter.drawRect(self.rect().adjusted(0, 0, -1, -1))
+        with painting(self) as painter:
+            for box, found in zip(self.boxes(), self.found, strict=True):
+                painter.fillRect(box, to_qt(found.colour))
+            painter.setPen(QPen(theme.colour("line"), 1))
+            painter.drawRect(self.rect().adjusted(0, 0, -1, -1))
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         at = event.position() if event is not None else QPointF(-1, -1)

@@ -22,6 +22,7 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 from ...core.model import Colour, Gradient, Stop
 from ...core.paint.stops import STEPS, table, table_of
 from .. import theme
+from ..painting import painting
 from ..pixel_images import image_of
 from ..session import aim, ask_menu
 from .bar_marks import NOTCH, paint_checks, paint_notch, paint_upright
@@ -90,21 +91,21 @@ class GradientBar(QWidget):
         return round(1 - shown if self.gradient.reversed else shown, 3)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        bar, gradient = self._bar(), self.gradient
-        paint_checks(painter, bar)
-        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-        painter.drawImage(bar, bar_image(gradient, max(int(bar.width()), 2)))
-        painter.setPen(QPen(theme.colour("leaf" if self.hasFocus() else "line"), 1))
-        painter.drawRect(bar.adjusted(-0.5, -0.5, 0.5, 0.5))
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        for number in range(len(gradient.stops) - 1):
-            paint_notch(painter, bar, self.hint_x(number))
-        last = (stop for number, stop in enumerate(gradient.stops) if number != self.index)
-        for stop in last:
-            paint_upright(painter, bar, self._x(stop), stop.colour, False)
-        chosen = gradient.stops[self.index]
-        paint_upright(painter, bar, self._x(chosen), chosen.colour, True)
+        with painting(self) as painter:
+            bar, gradient = self._bar(), self.gradient
+            paint_checks(painter, bar)
+            painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+            painter.drawImage(bar, bar_image(gradient, max(int(bar.width()), 2)))
+            painter.setPen(QPen(theme.colour("leaf" if self.hasFocus() else "line"), 1))
+            painter.drawRect(bar.adjusted(-0.5, -0.5, 0.5, 0.5))
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            for number in range(len(gradient.stops) - 1):
+                paint_notch(painter, bar, self.hint_x(number))
+            last = (stop for number, stop in enumerate(gradient.stops) if number != self.index)
+            for stop in last:
+                paint_upright(painter, bar, self._x(stop), stop.colour, False)
+            chosen = gradient.stops[self.index]
+            paint_upright(painter, bar, self._x(chosen), chosen.colour, True)
 
     def hint_x(self, number: int) -> float:
         """Where the halfway colour between a stop and the next lies."""

@@ -18,6 +18,7 @@ from ...core.library import gradients
 from ...core.model import Gradient
 from ...core.model.board import NamedGradient
 from .. import theme
+from ..painting import painting
 from ..session import session_of
 from .cells import Cells
 from .gradient_bar import bar_image
@@ -60,19 +61,19 @@ class GradientGrid(Cells):
         return QRectF(across * (wide + GAP) + 0.5, down * (HIGH + GAP) + 0.5, wide - 1, HIGH - 1)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-        for number, entry in enumerate(self.entries):
-            box = self.box(number)
-            painter.fillRect(box, theme.colour("sunk"))
-            painter.drawImage(box, bar_image(entry.gradient, 96, whole=True))
-            lit = self.hasFocus() and number == self.index
-            painter.setPen(QPen(theme.colour("leaf" if lit else "line"), 2 if lit else 1))
-            painter.drawRect(box)
-            if entry.home != "ready":
-                painter.fillRect(
-                    QRectF(box.x(), box.bottom() - 3, box.width(), 3), theme.colour("leaf")
-                )
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+            for number, entry in enumerate(self.entries):
+                box = self.box(number)
+                painter.fillRect(box, theme.colour("sunk"))
+                painter.drawImage(box, bar_image(entry.gradient, 96, whole=True))
+                lit = self.hasFocus() and number == self.index
+                painter.setPen(QPen(theme.colour("leaf" if lit else "line"), 2 if lit else 1))
+                painter.drawRect(box)
+                if entry.home != "ready":
+                    painter.fillRect(
+                        QRectF(box.x(), box.bottom() - 3, box.width(), 3), theme.colour("leaf")
+                    )
 
     def count(self) -> int:
         return len(self.entries)

@@ -12,6 +12,7 @@ from PyQt6.QtWidgets import QSizePolicy, QVBoxLayout, QWidget
 
 from ...core.model import Lamp
 from .. import theme
+from ..painting import painting
 from .control import Control
 from .number import Number
 from .slider import key_factor
@@ -51,37 +52,37 @@ class LightingPlan(QWidget):
         return plan.center() + reach, foot + QPointF(-math.cos(rise) * far, -math.sin(rise) * 56)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        plan, side = self._areas()
-        lantern, high = self._spots()
-        painter.setPen(QPen(theme.colour("leaf" if self.hasFocus() else "line"), 1))
-        painter.setBrush(theme.colour("sunk"))
-        for area in (plan, side):
-            painter.drawRoundedRect(area.adjusted(0.5, 0.5, -0.5, -0.5), 5, 5)
-        painter.setPen(QPen(theme.colour("line"), 1.2))
-        painter.drawRect(QRectF(plan.center().x() - 30, plan.center().y() - 17, 60, 34))
-        painter.setPen(theme.colour("dim"))
-        painter.setFont(theme.font(11))
-        painter.drawText(plan, Qt.AlignmentFlag.AlignCenter, "board")
-        ground = side.bottom() - 12
-        painter.setPen(QPen(theme.colour("line"), 1.5))
-        painter.drawLine(QPointF(side.left() + 8, ground), QPointF(side.right() - 8, ground))
-        painter.fillRect(QRectF(side.right() - 36, ground - 8, 20, 8), theme.colour("dim"))
-        dots = QPen(theme.colour("lamp", 0.9), 1.2, Qt.PenStyle.DotLine)
-        painter.setPen(dots)
-        painter.drawLine(lantern, plan.center())
-        painter.drawLine(high, QPointF(side.right() - 26, ground - 8))
-        painter.setPen(Qt.PenStyle.NoPen)
-        for spot in (lantern, high):
-            painter.setBrush(theme.colour("lamp", 0.25))
-            halo = 7 + self.lamp.size * 4
-            painter.drawEllipse(spot, halo, halo)
-            painter.setBrush(theme.colour("lamp"))
-            painter.drawEllipse(spot, 5.5, 5.5)
-        painter.setPen(theme.colour("dim"))
-        painter.drawText(QPointF(plan.left() + 2, 100), f"from {self.lamp.bearing:.0f}°")
-        painter.drawText(QPointF(side.left() + 2, 100), f"{self.lamp.elevation:.0f}° high")
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            plan, side = self._areas()
+            lantern, high = self._spots()
+            painter.setPen(QPen(theme.colour("leaf" if self.hasFocus() else "line"), 1))
+            painter.setBrush(theme.colour("sunk"))
+            for area in (plan, side):
+                painter.drawRoundedRect(area.adjusted(0.5, 0.5, -0.5, -0.5), 5, 5)
+            painter.setPen(QPen(theme.colour("line"), 1.2))
+            painter.drawRect(QRectF(plan.center().x() - 30, plan.center().y() - 17, 60, 34))
+            painter.setPen(theme.colour("dim"))
+            painter.setFont(theme.font(11))
+            painter.drawText(plan, Qt.AlignmentFlag.AlignCenter, "board")
+            ground = side.bottom() - 12
+            painter.setPen(QPen(theme.colour("line"), 1.5))
+            painter.drawLine(QPointF(side.left() + 8, ground), QPointF(side.right() - 8, ground))
+            painter.fillRect(QRectF(side.right() - 36, ground - 8, 20, 8), theme.colour("dim"))
+            dots = QPen(theme.colour("lamp", 0.9), 1.2, Qt.PenStyle.DotLine)
+            painter.setPen(dots)
+            painter.drawLine(lantern, plan.center())
+            painter.drawLine(high, QPointF(side.right() - 26, ground - 8))
+            painter.setPen(Qt.PenStyle.NoPen)
+            for spot in (lantern, high):
+                painter.setBrush(theme.colour("lamp", 0.25))
+                halo = 7 + self.lamp.size * 4
+                painter.drawEllipse(spot, halo, halo)
+                painter.setBrush(theme.colour("lamp"))
+                painter.drawEllipse(spot, 5.5, 5.5)
+            painter.setPen(theme.colour("dim"))
+            painter.drawText(QPointF(plan.left() + 2, 100), f"from {self.lamp.bearing:.0f}°")
+            painter.drawText(QPointF(side.left() + 2, 100), f"{self.lamp.elevation:.0f}° high")
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None

@@ -10,6 +10,7 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ...core.model import Colour
 from .. import theme
+from ..painting import painting
 from ..plain import Label
 from ..qt_colour import to_qt
 from .colour import ColourControl
@@ -58,19 +59,19 @@ class Row(QWidget):
         self.update()
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        for number, colour in enumerate(self.colours):
-            chosen = number == self.index
-            painter.setPen(QPen(theme.colour("leaf" if chosen else "line"), 2 if chosen else 1))
-            painter.setBrush(to_qt(colour))
-            painter.drawRoundedRect(self.box(number), 5, 5)
-        plus = self.box(len(self.colours))
-        painter.setPen(QPen(theme.colour("line"), 1))
-        painter.setBrush(theme.colour("raised"))
-        painter.drawRoundedRect(plus, 5, 5)
-        painter.setPen(theme.colour("text"))
-        painter.drawText(plus, Qt.AlignmentFlag.AlignCenter, "+")
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            for number, colour in enumerate(self.colours):
+                chosen = number == self.index
+                painter.setPen(QPen(theme.colour("leaf" if chosen else "line"), 2 if chosen else 1))
+                painter.setBrush(to_qt(colour))
+                painter.drawRoundedRect(self.box(number), 5, 5)
+            plus = self.box(len(self.colours))
+            painter.setPen(QPen(theme.colour("line"), 1))
+            painter.setBrush(theme.colour("raised"))
+            painter.drawRoundedRect(plus, 5, 5)
+            painter.setPen(theme.colour("text"))
+            painter.drawText(plus, Qt.AlignmentFlag.AlignCenter, "+")
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None

@@ -8,7 +8,7 @@ from typing import Any, get_args
 
 import msgspec
 from PyQt6.QtCore import QRectF
-from PyQt6.QtGui import QImage, QPainter, QPaintEvent
+from PyQt6.QtGui import QImage, QPaintEvent
 from PyQt6.QtWidgets import QPushButton
 
 from ...core.coats.fill import plain
@@ -17,6 +17,7 @@ from ...core.model import Board, Coat, Coated, Colour, Ink, Pattern
 from ...core.model.nesting import path_to
 from ...core.pieces.registry import is_ground
 from .. import icons, theme
+from ..painting import painting
 from ..plain import tip
 from ..samples import sample, words_of
 from ..session import Session, session_of
@@ -59,7 +60,8 @@ class ChoiceButton(QPushButton):
         super().paintEvent(event)
         side = 14.0
         box = QRectF(self.width() - side - 8, (self.height() - side) / 2, side, side)
-        icons.draw(QPainter(self), "chevron-down", box, theme.theme().dim)
+        with painting(self) as painter:
+            icons.draw(painter, "chevron-down", box, theme.theme().dim)
 
 
 class PictureChoice(Control):

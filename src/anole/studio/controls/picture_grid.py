@@ -11,6 +11,7 @@ from PyQt6.QtGui import QHideEvent, QImage, QKeyEvent, QMouseEvent, QPainter, QP
 from PyQt6.QtWidgets import QFrame, QScrollArea, QVBoxLayout, QWidget
 
 from .. import theme
+from ..painting import painting
 from .grid_steps import grid_steps
 
 CELL, PICTURE, PER_ROW = QSize(76, 66), QSize(70, 44), 3
@@ -44,28 +45,28 @@ class PictureGrid(QWidget):
         return QRect(QPoint(column * CELL.width(), row * CELL.height()), CELL)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-        for number, option in enumerate(self.options):
-            box = QRectF(self.box(number)).adjusted(2, 2, -2, -2)
-            lit = number == self.index
-            painter.setPen(QPen(theme.colour("leaf" if lit else "line"), 2 if lit else 1))
-            painter.setBrush(theme.colour("raised"))
-            painter.drawRoundedRect(box, 5, 5)
-            image = self.images.get(option)
-            if image is not None:
-                size = QSize(image.size()).scaled(PICTURE, Qt.AspectRatioMode.KeepAspectRatio)
-                picture = QRectF(0, 0, size.width(), size.height())
-                picture.moveCenter(QRectF(box.adjusted(0, 0, 0, -18)).center())
-                painter.drawImage(picture, image)
-            painter.setPen(theme.colour("text"))
-            painter.setFont(theme.font(11))
-            line = QRectF(box.left() + 2, box.bottom() - 18, box.width() - 4, 16)
-            short = painter.fontMetrics().elidedText(
-                self.word(option), Qt.TextElideMode.ElideRight, int(line.width())
-            )
-            painter.drawText(line, Qt.AlignmentFlag.AlignCenter, short)
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+            for number, option in enumerate(self.options):
+                box = QRectF(self.box(number)).adjusted(2, 2, -2, -2)
+                lit = number == self.index
+                painter.setPen(QPen(theme.colour("leaf" if lit else "line"), 2 if lit else 1))
+                painter.setBrush(theme.colour("raised"))
+                painter.drawRoundedRect(box, 5, 5)
+                image = self.images.get(option)
+                if image is not None:
+                    size = QSize(image.size()).scaled(PICTURE, Qt.AspectRatioMode.KeepAspectRatio)
+                    picture = QRectF(0, 0, size.width(), size.height())
+                    picture.moveCenter(QRectF(box.adjusted(0, 0, 0, -18)).center())
+                    painter.drawImage(picture, image)
+                painter.setPen(theme.colour("text"))
+                painter.setFont(theme.font(11))
+                line = QRectF(box.left() + 2, box.bottom() - 18, box.width() - 4, 16)
+                short = painter.fontMetrics().elidedText(
+                    self.word(option), Qt.TextElideMode.ElideRight, int(line.width())
+                )
+                painter.drawText(line, Qt.AlignmentFlag.AlignCenter, short)
 
     def _at(self, event: QMouseEvent | None) -> int | None:
         spot = event.position().toPoint() if event is not None else QPoint(-1, -1)

@@ -11,6 +11,7 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 from ...core.lettering.warp import pose_matrix, projected
 from ...core.model import Pose
 from .. import theme
+from ..painting import painting
 from .slider import key_factor
 
 BOX = (-1.4, -0.7, 1.4, 0.7)
@@ -70,22 +71,22 @@ class PoseBlock(QWidget):
         return [(back, "line"), *sides, (front, "raised")]
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        area = self.rect().adjusted(0, 0, -1, -1)
-        painter.setPen(QPen(theme.colour("leaf" if self.hasFocus() else "line"), 1))
-        painter.setBrush(theme.colour("sunk"))
-        painter.drawRoundedRect(area, 5, 5)
-        middle, unit = QPointF(self.width() / 2, self.height() / 2), self.height() / 2.6
-        for corners, shade in self._faces():
-            painter.setPen(QPen(theme.colour("text"), 1.2))
-            painter.setBrush(theme.colour(shade))
-            polygon = QPolygonF([middle + QPointF(x, y) * unit for x, y in corners])
-            painter.drawPolygon(polygon)
-        painter.setPen(theme.colour("dim"))
-        painter.setFont(theme.font(11))
-        text = f"swing {self.pose.turn_y:.0f}°  nod {self.pose.turn_x:.0f}°  roll {self.pose.turn_z:.0f}°"
-        painter.drawText(QPointF(8, self.height() - 7), text)
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            area = self.rect().adjusted(0, 0, -1, -1)
+            painter.setPen(QPen(theme.colour("leaf" if self.hasFocus() else "line"), 1))
+            painter.setBrush(theme.colour("sunk"))
+            painter.drawRoundedRect(area, 5, 5)
+            middle, unit = QPointF(self.width() / 2, self.height() / 2), self.height() / 2.6
+            for corners, shade in self._faces():
+                painter.setPen(QPen(theme.colour("text"), 1.2))
+                painter.setBrush(theme.colour(shade))
+                polygon = QPolygonF([middle + QPointF(x, y) * unit for x, y in corners])
+                painter.drawPolygon(polygon)
+            painter.setPen(theme.colour("dim"))
+            painter.setFont(theme.font(11))
+            text = f"swing {self.pose.turn_y:.0f}°  nod {self.pose.turn_x:.0f}°  roll {self.pose.turn_z:.0f}°"
+            painter.drawText(QPointF(8, self.height() - 7), text)
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         assert event is not None

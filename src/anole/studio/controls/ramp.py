@@ -11,6 +11,7 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 from ...core.coats.lighting import light_of, lit_heights
 from ...core.model import Lamp, Relief, Stop
 from .. import theme
+from ..painting import painting
 from ..pixel_images import image_of
 from .control import Context
 from .gradient_bar import PAD
@@ -37,18 +38,20 @@ class HalfRound(QWidget):
         return self.sizeHint()
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        middle = PAD + (self.width() - 2 * PAD) / 2
-        painter.setPen(QPen(theme.colour("text"), 1))
-        painter.drawLine(QPointF(middle, 0), QPointF(middle, 4))
-        painter.setFont(theme.font(11))
-        painter.setPen(theme.colour("dim"))
-        painter.drawText(QRectF(0, 0, middle - 22, 12), Qt.AlignmentFlag.AlignLeft, "darkest")
-        painter.drawText(QRectF(middle - 20, 3, 40, 12), Qt.AlignmentFlag.AlignCenter, "flat")
-        painter.drawText(QRectF(middle, 0, middle, 12), Qt.AlignmentFlag.AlignRight, "brightest")
-        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-        box = QRectF(0, 17, self.width(), HIGH)
-        painter.drawImage(box, image_of(self._lit(self.devicePixelRatioF())))
+        with painting(self) as painter:
+            middle = PAD + (self.width() - 2 * PAD) / 2
+            painter.setPen(QPen(theme.colour("text"), 1))
+            painter.drawLine(QPointF(middle, 0), QPointF(middle, 4))
+            painter.setFont(theme.font(11))
+            painter.setPen(theme.colour("dim"))
+            painter.drawText(QRectF(0, 0, middle - 22, 12), Qt.AlignmentFlag.AlignLeft, "darkest")
+            painter.drawText(QRectF(middle - 20, 3, 40, 12), Qt.AlignmentFlag.AlignCenter, "flat")
+            painter.drawText(
+                QRectF(middle, 0, middle, 12), Qt.AlignmentFlag.AlignRight, "brightest"
+            )
+            painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+            box = QRectF(0, 17, self.width(), HIGH)
+            painter.drawImage(box, image_of(self._lit(self.devicePixelRatioF())))
 
     def _lit(self, ratio: float) -> np.ndarray:
         """(h, w, 4) uint8: computed FINER times as fine, so that its rim and its ends are smooth."""

@@ -11,6 +11,7 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 from ...core.field.mouldings import height
 from ...core.model import Moulding
 from .. import theme
+from ..painting import painting
 from .slider import key_factor
 
 PAD, REACH = 8.0, 9.0
@@ -68,26 +69,26 @@ class SectionView(QWidget):
         )
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        area = self._area()
-        painter.fillRect(self.rect(), theme.colour("sunk"))
-        painter.setPen(QPen(theme.colour("dim"), 1))
-        low = area.bottom()
-        painter.drawLine(QPointF(2, low), QPointF(self.width() - 2, low))
-        painter.setPen(QPen(theme.colour("text"), 1.6))
-        painter.setBrush(theme.colour("letter"))
-        painter.drawPolygon(section(self.moulding, area, 240))
-        painter.setFont(theme.font(11))
-        painter.setPen(theme.colour("dim"))
-        painter.drawText(QPointF(4, self.height() - 3), "outer end")
-        wide = painter.fontMetrics().horizontalAdvance("inner end")
-        painter.drawText(QPointF(self.width() - wide - 4, self.height() - 3), "inner end")
-        for number, point in enumerate(self.points()):
-            chosen = number == self.index and self.hasFocus()
-            painter.setPen(QPen(theme.colour("desk"), 1))
-            painter.setBrush(theme.colour("leaf" if chosen else "text"))
-            painter.drawEllipse(self.spot(point), 4, 4)
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            area = self._area()
+            painter.fillRect(self.rect(), theme.colour("sunk"))
+            painter.setPen(QPen(theme.colour("dim"), 1))
+            low = area.bottom()
+            painter.drawLine(QPointF(2, low), QPointF(self.width() - 2, low))
+            painter.setPen(QPen(theme.colour("text"), 1.6))
+            painter.setBrush(theme.colour("letter"))
+            painter.drawPolygon(section(self.moulding, area, 240))
+            painter.setFont(theme.font(11))
+            painter.setPen(theme.colour("dim"))
+            painter.drawText(QPointF(4, self.height() - 3), "outer end")
+            wide = painter.fontMetrics().horizontalAdvance("inner end")
+            painter.drawText(QPointF(self.width() - wide - 4, self.height() - 3), "inner end")
+            for number, point in enumerate(self.points()):
+                chosen = number == self.index and self.hasFocus()
+                painter.setPen(QPen(theme.colour("desk"), 1))
+                painter.setBrush(theme.colour("leaf" if chosen else "text"))
+                painter.drawEllipse(self.spot(point), 4, 4)
 
     def _send(self, points: list[tuple[float, float]], token: object | None) -> None:
         made = msgspec.structs.replace(

@@ -7,6 +7,7 @@ from PyQt6.QtGui import QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from .. import theme
+from ..painting import painting
 
 KNOB = 6
 
@@ -47,27 +48,29 @@ class Slider(QWidget):
         return (x - KNOB - 1) / max(self.width() - 2 * KNOB - 2, 1)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        middle = self.height() / 2
-        painter.setPen(Qt.PenStyle.NoPen)
-        painter.setBrush(theme.colour("line"))
-        rail = QRectF(self._x(0), middle - 2, self._x(1) - self._x(0), 4)
-        painter.drawRoundedRect(rail, 2, 2)
-        first = self._zero if len(self._at) == 1 and self._zero is not None else 0.0
-        low, high = (min(self._at), max(self._at)) if len(self._at) > 1 else (first, self._at[0])
-        low, high = min(low, high), max(low, high)
-        painter.setBrush(theme.colour("text" if self.isEnabled() else "dim"))
-        lit = QRectF(self._x(low), middle - 2, self._x(high) - self._x(low), 4)
-        painter.drawRoundedRect(lit, 2, 2)
-        if self._zero is not None and 0 <= self._zero <= 1:
-            painter.setBrush(theme.colour("dim"))
-            painter.drawRect(QRectF(self._x(self._zero) - 0.75, middle - 7, 1.5, 14))
-        for index, position in enumerate(self._at):
-            focus = self.hasFocus() and index == self._last
-            painter.setPen(QPen(theme.colour("leaf" if focus else "panel"), 2))
-            painter.setBrush(theme.colour("text"))
-            painter.drawEllipse(QPointF(self._x(position), middle), KNOB, KNOB)
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            middle = self.height() / 2
+            painter.setPen(Qt.PenStyle.NoPen)
+            painter.setBrush(theme.colour("line"))
+            rail = QRectF(self._x(0), middle - 2, self._x(1) - self._x(0), 4)
+            painter.drawRoundedRect(rail, 2, 2)
+            first = self._zero if len(self._at) == 1 and self._zero is not None else 0.0
+            low, high = (
+                (min(self._at), max(self._at)) if len(self._at) > 1 else (first, self._at[0])
+            )
+            low, high = min(low, high), max(low, high)
+            painter.setBrush(theme.colour("text" if self.isEnabled() else "dim"))
+            lit = QRectF(self._x(low), middle - 2, self._x(high) - self._x(low), 4)
+            painter.drawRoundedRect(lit, 2, 2)
+            if self._zero is not None and 0 <= self._zero <= 1:
+                painter.setBrush(theme.colour("dim"))
+                painter.drawRect(QRectF(self._x(self._zero) - 0.75, middle - 7, 1.5, 14))
+            for index, position in enumerate(self._at):
+                focus = self.hasFocus() and index == self._last
+                painter.setPen(QPen(theme.colour("leaf" if focus else "panel"), 2))
+                painter.setBrush(theme.colour("text"))
+                painter.drawEllipse(QPointF(self._x(position), middle), KNOB, KNOB)
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         if event is None or event.button() != Qt.MouseButton.LeftButton:

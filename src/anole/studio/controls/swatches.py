@@ -16,6 +16,7 @@ from PyQt6.QtWidgets import QWidget
 from ...core.edit.swatches import delete_colour, save_colour
 from ...core.model import Colour
 from .. import theme
+from ..painting import painting
 from ..qt_colour import to_qt
 from ..session import session_of
 from .cells import Cells
@@ -53,13 +54,13 @@ class Chips(Cells):
         return QRectF(place * (CHIP + GAP) + 0.5, row * (CHIP + GAP) + 0.5, CHIP - 1, CHIP - 1)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        for number, (_, colour) in enumerate(self.chips):
-            lit = self.hasFocus() and number == self.index
-            painter.setPen(QPen(theme.colour("leaf" if lit else "line"), 2 if lit else 1))
-            painter.setBrush(to_qt(colour))
-            painter.drawRoundedRect(self.box(number), 3, 3)
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            for number, (_, colour) in enumerate(self.chips):
+                lit = self.hasFocus() and number == self.index
+                painter.setPen(QPen(theme.colour("leaf" if lit else "line"), 2 if lit else 1))
+                painter.setBrush(to_qt(colour))
+                painter.drawRoundedRect(self.box(number), 3, 3)
 
     def count(self) -> int:
         return len(self.chips)

@@ -9,6 +9,7 @@ from PyQt6.QtGui import QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QAbstractButton, QHBoxLayout
 
 from .. import theme
+from ..painting import painting
 from .control import Control
 from .field_label import FieldLabel
 from .table import CONTROLS
@@ -24,17 +25,17 @@ class Toggle(QAbstractButton):
         return QSize(34, 22)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        edge = "leaf" if self.isChecked() or self.hasFocus() else "line"
-        painter.setPen(QPen(theme.colour(edge), 1.5))
-        painter.setBrush(theme.colour("leaf" if self.isChecked() else "sunk"))
-        box = QRectF(1, self.height() / 2 - 8, 30, 16)
-        painter.drawRoundedRect(box, 8, 8)
-        painter.setPen(Qt.PenStyle.NoPen)
-        painter.setBrush(theme.colour("on_leaf" if self.isChecked() else "text"))
-        x = box.right() - 8 if self.isChecked() else box.left() + 8
-        painter.drawEllipse(QPointF(x, box.center().y()), 5, 5)
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            edge = "leaf" if self.isChecked() or self.hasFocus() else "line"
+            painter.setPen(QPen(theme.colour(edge), 1.5))
+            painter.setBrush(theme.colour("leaf" if self.isChecked() else "sunk"))
+            box = QRectF(1, self.height() / 2 - 8, 30, 16)
+            painter.drawRoundedRect(box, 8, 8)
+            painter.setPen(Qt.PenStyle.NoPen)
+            painter.setBrush(theme.colour("on_leaf" if self.isChecked() else "text"))
+            x = box.right() - 8 if self.isChecked() else box.left() + 8
+            painter.drawEllipse(QPointF(x, box.center().y()), 5, 5)
 
 
 class Switch(Control):

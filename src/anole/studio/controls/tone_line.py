@@ -19,6 +19,7 @@ from PyQt6.QtGui import (
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from .. import theme
+from ..painting import painting
 from .histogram import BINS, passed
 from .slider import key_factor
 from .tone_handles import PULLED, Handle, line_of
@@ -90,30 +91,30 @@ class ToneLine(QWidget):
     # painting
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        box = self.field()
-        painter.fillRect(box, theme.colour("sunk"))
-        painter.setPen(QPen(theme.colour("line"), 1))
-        for n in range(5):
-            x, y = box.left() + box.width() * n / 4, box.top() + box.height() * n / 4
-            painter.drawLine(QPointF(x, box.top()), QPointF(x, box.bottom()))
-            painter.drawLine(QPointF(box.left(), y), QPointF(box.right(), y))
-        self._heaps(painter, box)
-        across = np.linspace(0, 1, STEPS + 1)
-        up = np.clip(line_of(self.op, across), 0, 1)
-        points = [
-            QPointF(box.left() + a * box.width(), box.bottom() - b * box.height())
-            for a, b in zip(across.tolist(), up.tolist(), strict=True)
-        ]
-        painter.setPen(QPen(theme.colour("text"), 1.8))
-        painter.setBrush(Qt.BrushStyle.NoBrush)
-        painter.drawPolyline(QPolygonF(points))
-        for number, handle in enumerate(self.handles()):
-            chosen = number == self.index and self.hasFocus()
-            painter.setPen(QPen(theme.colour("desk"), 1))
-            painter.setBrush(theme.colour("leaf" if chosen else "text"))
-            painter.drawEllipse(self.spot(handle), 4.5, 4.5)
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            box = self.field()
+            painter.fillRect(box, theme.colour("sunk"))
+            painter.setPen(QPen(theme.colour("line"), 1))
+            for n in range(5):
+                x, y = box.left() + box.width() * n / 4, box.top() + box.height() * n / 4
+                painter.drawLine(QPointF(x, box.top()), QPointF(x, box.bottom()))
+                painter.drawLine(QPointF(box.left(), y), QPointF(box.right(), y))
+            self._heaps(painter, box)
+            across = np.linspace(0, 1, STEPS + 1)
+            up = np.clip(line_of(self.op, across), 0, 1)
+            points = [
+                QPointF(box.left() + a * box.width(), box.bottom() - b * box.height())
+                for a, b in zip(across.tolist(), up.tolist(), strict=True)
+            ]
+            painter.setPen(QPen(theme.colour("text"), 1.8))
+            painter.setBrush(Qt.BrushStyle.NoBrush)
+            painter.drawPolyline(QPolygonF(points))
+            for number, handle in enumerate(self.handles()):
+                chosen = number == self.index and self.hasFocus()
+                painter.setPen(QPen(theme.colour("desk"), 1))
+                painter.setBrush(theme.colour("leaf" if chosen else "text"))
+                painter.drawEllipse(self.spot(handle), 4.5, 4.5)
 
     def _heaps(self, painter: QPainter, box: QRectF) -> None:
         """What comes in hangs below the field, what goes out lies beside it."""

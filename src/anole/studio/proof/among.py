@@ -7,6 +7,7 @@ from PyQt6.QtGui import QColor, QImage, QPainter, QPaintEvent
 from PyQt6.QtWidgets import QWidget
 
 from .. import theme
+from ..painting import painting
 from .pages import page_colours
 from .proof_pictures import AMONG, ProofPictures
 
@@ -39,24 +40,24 @@ class Among(QWidget):
         return QRectF(left + column * (AMONG + GAP), y, AMONG, high)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        paper, ink = page_colours(self.light)
-        painter.fillRect(self.rect(), QColor(paper))
-        high, pictures = round(AMONG * 9 / 16), self.pictures
-        shown: list[QImage | None] = [pictures.others.get(n) for n in sorted(pictures.others)]
-        shown.insert(min(PLACE, len(shown)), pictures.images.get(AMONG))
-        for place, image in enumerate(shown):
-            box = self.box(place, high)
-            if box.bottom() > self.height():
-                break
-            painter.fillRect(box, QColor(paper))
-            if image is not None:
-                size = image.size().scaled(AMONG, high, Qt.AspectRatioMode.KeepAspectRatio)
-                fitted = QRectF(0, 0, size.width(), size.height())
-                fitted.moveCenter(box.center())
-                painter.drawImage(fitted, image)
-            self._caption(painter, box, ink, place == min(PLACE, len(shown) - 1))
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            paper, ink = page_colours(self.light)
+            painter.fillRect(self.rect(), QColor(paper))
+            high, pictures = round(AMONG * 9 / 16), self.pictures
+            shown: list[QImage | None] = [pictures.others.get(n) for n in sorted(pictures.others)]
+            shown.insert(min(PLACE, len(shown)), pictures.images.get(AMONG))
+            for place, image in enumerate(shown):
+                box = self.box(place, high)
+                if box.bottom() > self.height():
+                    break
+                painter.fillRect(box, QColor(paper))
+                if image is not None:
+                    size = image.size().scaled(AMONG, high, Qt.AspectRatioMode.KeepAspectRatio)
+                    fitted = QRectF(0, 0, size.width(), size.height())
+                    fitted.moveCenter(box.center())
+                    painter.drawImage(fitted, image)
+                self._caption(painter, box, ink, place == min(PLACE, len(shown) - 1))
 
     def _caption(self, painter: QPainter, box: QRectF, ink: str, own: bool) -> None:
         """Lines where a page has its words; the board's own says its name."""

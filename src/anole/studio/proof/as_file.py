@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import QPointF, QRectF, Qt
-from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent, QPen
+from PyQt6.QtGui import QMouseEvent, QPaintEvent, QPen
 from PyQt6.QtWidgets import QWidget
 
 from .. import theme
+from ..painting import painting
 from ..weighing import Weighed
 
 HEAD = 30
@@ -29,35 +30,35 @@ class AsFile(QWidget):
         self.update()
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.fillRect(self.rect(), theme.colour("desk"))
-        painter.setFont(theme.font(12))
-        painter.setPen(theme.colour("dim"))
-        if self.found is None:
-            painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, "working out the file")
-            return
-        half = self.width() / 2
-        read = self.found.read
-        file = self.found.rendered if read is None else read
-        what = "nothing is lost" if read is None else f"{self.found.size / 1000:,.0f} kB"
-        for left, image, title in (
-            (0.0, self.found.rendered, "the board"),
-            (half, file, f"the file, {what}"),
-        ):
-            box = QRectF(left + 1, HEAD, half - 2, self.height() - HEAD)
+        with painting(self) as painter:
+            painter.fillRect(self.rect(), theme.colour("desk"))
+            painter.setFont(theme.font(12))
             painter.setPen(theme.colour("dim"))
-            painter.drawText(QPointF(left + 14, 20), f"{title}, 100 %")
-            painter.save()
-            painter.setClipRect(box)
-            ratio = self.devicePixelRatioF()
-            size = QPointF(image.width() / ratio, image.height() / ratio)
-            spare = QPointF(box.width() - size.x(), box.height() - size.y())
-            x = spare.x() / 2 if spare.x() > 0 else spare.x() * self._at.x()
-            y = spare.y() / 2 if spare.y() > 0 else spare.y() * self._at.y()
-            painter.drawImage(QRectF(box.x() + x, box.y() + y, size.x(), size.y()), image)
-            painter.restore()
-        painter.setPen(QPen(theme.colour("line"), 1))
-        painter.drawLine(QPointF(half, 0), QPointF(half, self.height()))
+            if self.found is None:
+                painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, "working out the file")
+                return
+            half = self.width() / 2
+            read = self.found.read
+            file = self.found.rendered if read is None else read
+            what = "nothing is lost" if read is None else f"{self.found.size / 1000:,.0f} kB"
+            for left, image, title in (
+                (0.0, self.found.rendered, "the board"),
+                (half, file, f"the file, {what}"),
+            ):
+                box = QRectF(left + 1, HEAD, half - 2, self.height() - HEAD)
+                painter.setPen(theme.colour("dim"))
+                painter.drawText(QPointF(left + 14, 20), f"{title}, 100 %")
+                painter.save()
+                painter.setClipRect(box)
+                ratio = self.devicePixelRatioF()
+                size = QPointF(image.width() / ratio, image.height() / ratio)
+                spare = QPointF(box.width() - size.x(), box.height() - size.y())
+                x = spare.x() / 2 if spare.x() > 0 else spare.x() * self._at.x()
+                y = spare.y() / 2 if spare.y() > 0 else spare.y() * self._at.y()
+                painter.drawImage(QRectF(box.x() + x, box.y() + y, size.x(), size.y()), image)
+                painter.restore()
+            painter.setPen(QPen(theme.colour("line"), 1))
+            painter.drawLine(QPointF(half, 0), QPointF(half, self.height()))
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         if event is not None:

@@ -21,6 +21,7 @@ from PyQt6.QtWidgets import QFileDialog, QHBoxLayout, QPushButton, QVBoxLayout, 
 from ...core.files import board_file
 from ...core.model import Board
 from .. import theme
+from ..painting import painting
 from ..picker import Picker
 from ..plain import Label
 from .proof_pictures import LARGE, ProofPictures
@@ -126,26 +127,26 @@ class LiftedSheet(QWidget):
         )
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-        painter.fillRect(self.rect(), theme.colour("desk"))
-        box, top = self.box, self.pictures.images.get(LARGE[0])
-        if self.beneath is not None:
-            painter.drawImage(box, self.beneath)
-        low, right = self.fold()
-        lifted = QPainterPath(low)
-        for point in (right, box.bottomRight()):
-            lifted.lineTo(point)
-        lifted.closeSubpath()
-        whole = QPainterPath()
-        whole.addRect(box)
-        if top is not None:
-            painter.save()
-            painter.setClipPath(whole.subtracted(lifted))
-            painter.drawImage(box, top)
-            painter.restore()
-        self._paint_fold(painter, whole, lifted, low, right)
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+            painter.fillRect(self.rect(), theme.colour("desk"))
+            box, top = self.box, self.pictures.images.get(LARGE[0])
+            if self.beneath is not None:
+                painter.drawImage(box, self.beneath)
+            low, right = self.fold()
+            lifted = QPainterPath(low)
+            for point in (right, box.bottomRight()):
+                lifted.lineTo(point)
+            lifted.closeSubpath()
+            whole = QPainterPath()
+            whole.addRect(box)
+            if top is not None:
+                painter.save()
+                painter.setClipPath(whole.subtracted(lifted))
+                painter.drawImage(box, top)
+                painter.restore()
+            self._paint_fold(painter, whole, lifted, low, right)
 
     def _paint_fold(
         self,

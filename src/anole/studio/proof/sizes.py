@@ -7,6 +7,7 @@ from PyQt6.QtGui import QColor, QPainter, QPaintEvent
 from PyQt6.QtWidgets import QWidget
 
 from .. import theme
+from ..painting import painting
 from .pages import page_colours
 from .proof_pictures import LARGE, ProofPictures
 
@@ -23,26 +24,26 @@ class Sizes(QWidget):
         self.update()
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        paper, ink = page_colours(self.light)
-        painter.fillRect(self.rect(), QColor(paper))
-        board = self.pictures.document.board
-        ratio = board.height / board.width
-        # the 640 gives way when the stage is too low for both
-        room = self.height() - 96
-        total = sum(w * ratio for w in LARGE)
-        shrink = min(1.0, room / max(total, 1), (self.width() - 32) / LARGE[0])
-        y = max((self.height() - total * shrink - 70) / 2, 8)
-        for width in LARGE:
-            image = self.pictures.images.get(width)
-            shown = width * shrink
-            x = (self.width() - shown) / 2
-            painter.setFont(theme.font(12))
-            painter.setPen(QColor(ink))
-            note = f"{width} px wide" + ("" if shrink == 1 else f", shown at {shrink:.0%}")
-            painter.drawText(QPointF(x, y + 12), note)
-            y += 20
-            if image is not None:
-                painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-                painter.drawImage(QRectF(x, y, shown, shown * ratio), image)
-            y += shown * ratio + 18
+        with painting(self) as painter:
+            paper, ink = page_colours(self.light)
+            painter.fillRect(self.rect(), QColor(paper))
+            board = self.pictures.document.board
+            ratio = board.height / board.width
+            # the 640 gives way when the stage is too low for both
+            room = self.height() - 96
+            total = sum(w * ratio for w in LARGE)
+            shrink = min(1.0, room / max(total, 1), (self.width() - 32) / LARGE[0])
+            y = max((self.height() - total * shrink - 70) / 2, 8)
+            for width in LARGE:
+                image = self.pictures.images.get(width)
+                shown = width * shrink
+                x = (self.width() - shown) / 2
+                painter.setFont(theme.font(12))
+                painter.setPen(QColor(ink))
+                note = f"{width} px wide" + ("" if shrink == 1 else f", shown at {shrink:.0%}")
+                painter.drawText(QPointF(x, y + 12), note)
+                y += 20
+                if image is not None:
+                    painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+                    painter.drawImage(QRectF(x, y, shown, shown * ratio), image)
+                y += shown * ratio + 18

@@ -7,6 +7,7 @@ from PyQt6.QtGui import QColor, QImage, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from .. import theme
+from ..painting import painting
 from .proof_pictures import SMALL, ProofPictures
 
 PAGES = (("on a dark page", "#121212", "#d8d8d8"), ("on a light page", "#f6f6f6", "#3a3a3a"))
@@ -23,29 +24,29 @@ class SmallProof(QWidget):
         pictures.changed.connect(self.update)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        board = self.pictures.document.board
-        ratio = board.height / board.width
-        half = (self.height() - 8) / 2
-        for number, (title, paper, ink) in enumerate(PAGES):
-            page = QRectF(0, number * (half + 8), self.width(), half)
-            painter.setPen(Qt.PenStyle.NoPen)
-            painter.setBrush(QColor(paper))
-            painter.drawRoundedRect(page, 8, 8)
-            painter.setPen(QColor(ink))
-            painter.setFont(theme.font(12))
-            painter.drawText(QPointF(page.x() + 14, page.y() + 22), title)
-            y = page.y() + 34
-            painter.save()
-            painter.setClipRect(page)
-            for width in SMALL:
-                _picture(painter, self.pictures.images.get(width), page.x() + 14, y)
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            board = self.pictures.document.board
+            ratio = board.height / board.width
+            half = (self.height() - 8) / 2
+            for number, (title, paper, ink) in enumerate(PAGES):
+                page = QRectF(0, number * (half + 8), self.width(), half)
+                painter.setPen(Qt.PenStyle.NoPen)
+                painter.setBrush(QColor(paper))
+                painter.drawRoundedRect(page, 8, 8)
                 painter.setPen(QColor(ink))
-                painter.setFont(theme.font(11))
-                painter.drawText(QPointF(page.x() + 14 + width + 10, y + 12), f"{width} px")
-                y += width * ratio + 14
-            painter.restore()
+                painter.setFont(theme.font(12))
+                painter.drawText(QPointF(page.x() + 14, page.y() + 22), title)
+                y = page.y() + 34
+                painter.save()
+                painter.setClipRect(page)
+                for width in SMALL:
+                    _picture(painter, self.pictures.images.get(width), page.x() + 14, y)
+                    painter.setPen(QColor(ink))
+                    painter.setFont(theme.font(11))
+                    painter.drawText(QPointF(page.x() + 14 + width + 10, y + 12), f"{width} px")
+                    y += width * ratio + 14
+                painter.restore()
 
 
 def _picture(painter: QPainter, image: QImage | None, x: float, y: float) -> None:

@@ -11,9 +11,8 @@ from ...core.atomic import FileError
 from ...core.series.plan import Row, Setup
 from ...core.series.running import run
 from ...core.series.worker import Done
-from ...core.text import short
 from ..background import Threaded
-from ..troubles import Trouble, trouble_of
+from ..troubles import Trouble, trouble_of, what
 
 
 class SeriesJob(Threaded):
@@ -41,8 +40,8 @@ class SeriesJob(Threaded):
             )
         except FileError as error:
             self.ended.emit(Trouble(str(error), ""))
-        except Exception as error:
-            self.ended.emit(trouble_of(error, f"The series stopped: {short(error)}"))
+        except BaseException as error:  # a library's panic too: somebody waits for the end
+            self.ended.emit(trouble_of(error, f"The series stopped: {what(error)}"))
         else:
             self.ended.emit(Trouble(self._sum(ends), ""))
 

@@ -24,6 +24,7 @@ from ..pixel_images import image_of
 from ..plain import Label
 from ..recovery import found, told
 from ..session import Session
+from ..troubles import TROUBLES
 from .card import PICTURE, BoardCard
 
 Seen = tuple[str, np.ndarray | str | None]
@@ -103,10 +104,14 @@ class BoardCards(QWidget):
         self._tasks = [task for task in self._tasks if not task.is_over]
         task = Background(work, self)
 
-        def ended(result: object, error: Exception | None) -> None:
+        def ended(result: object, error: BaseException | None) -> None:
             # what was asked for before the cards were filled anew is of no use
-            if error is None and not task.is_cancelled:
+            if task.is_cancelled:
+                return
+            if error is None:
                 then(result)
+            else:
+                TROUBLES.caught(error)
 
         task.ended.connect(ended)
         self._tasks.append(task)

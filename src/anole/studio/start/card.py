@@ -7,6 +7,7 @@ from PyQt6.QtGui import QImage, QKeyEvent, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QAbstractButton, QPushButton, QSizePolicy
 
 from .. import icons, theme
+from ..painting import painting
 from ..plain import tip
 
 HIGH, PICTURE = 54, QSize(76, 44)
@@ -60,22 +61,22 @@ class BoardCard(QAbstractButton):
             super().keyPressEvent(event)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-        lit = self.hasFocus() or self.underMouse()
-        painter.setPen(QPen(theme.colour("leaf" if self.hasFocus() else "line"), 1.2))
-        painter.setBrush(theme.colour("raised" if lit else "panel"))
-        painter.drawRoundedRect(QRectF(self.rect()).adjusted(0.5, 0.5, -0.5, -0.5), 6, 6)
-        self._paint_picture(painter)
-        room = self.width() - PICTURE.width() - 24 - (20 if not self.remove.isHidden() else 0)
-        right = Qt.TextElideMode.ElideRight
-        for text, px, shade, y in ((self.title, 13, "text", 8), (self.about, 11, "dim", 27)):
-            painter.setFont(theme.font(px))
-            painter.setPen(theme.colour("dim" if self.gone else shade))
-            short = painter.fontMetrics().elidedText(text, right, room)
-            line = QRectF(PICTURE.width() + 14, y, room, 18)
-            painter.drawText(line, Qt.AlignmentFlag.AlignVCenter, short)
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+            lit = self.hasFocus() or self.underMouse()
+            painter.setPen(QPen(theme.colour("leaf" if self.hasFocus() else "line"), 1.2))
+            painter.setBrush(theme.colour("raised" if lit else "panel"))
+            painter.drawRoundedRect(QRectF(self.rect()).adjusted(0.5, 0.5, -0.5, -0.5), 6, 6)
+            self._paint_picture(painter)
+            room = self.width() - PICTURE.width() - 24 - (20 if not self.remove.isHidden() else 0)
+            right = Qt.TextElideMode.ElideRight
+            for text, px, shade, y in ((self.title, 13, "text", 8), (self.about, 11, "dim", 27)):
+                painter.setFont(theme.font(px))
+                painter.setPen(theme.colour("dim" if self.gone else shade))
+                short = painter.fontMetrics().elidedText(text, right, room)
+                line = QRectF(PICTURE.width() + 14, y, room, 18)
+                painter.drawText(line, Qt.AlignmentFlag.AlignVCenter, short)
 
     def _paint_picture(self, painter: QPainter) -> None:
         box = QRectF(5, 5, PICTURE.width(), PICTURE.height())

@@ -15,6 +15,7 @@ from PyQt6.QtWidgets import (
 
 from .. import theme
 from ..controls.number_field import NumberField
+from ..painting import painting
 from ..plain import Label
 from ..purposes import PURPOSES, Purpose
 from ..settings import Settings
@@ -41,26 +42,26 @@ class PurposeButton(QAbstractButton):
         return QSize(200, ROW)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        box = QRectF(self.rect()).adjusted(0.5, 0.5, -0.5, -0.5)
-        if self.isChecked() or self.underMouse() or self.hasFocus():
-            lit = self.isChecked() or self.hasFocus()
-            painter.setPen(QPen(theme.colour("leaf" if lit else "line"), 1.2))
-            painter.setBrush(theme.colour("raised"))
-            painter.drawRoundedRect(box, 6, 6)
-        share = SHEET / max(self.purpose.width, self.purpose.height)
-        wide, high = self.purpose.width * share, self.purpose.height * share
-        sheet = QRectF(22 - wide / 2, box.center().y() - high / 2, wide, high)
-        painter.setPen(QPen(theme.colour("leaf" if self.isChecked() else "dim"), 1.4))
-        painter.setBrush(theme.colour("ground"))
-        painter.drawRect(sheet)
-        painter.setPen(theme.colour("text"))
-        painter.setFont(theme.font(13))
-        title = painter.fontMetrics().elidedText(
-            self.purpose.title, Qt.TextElideMode.ElideRight, self.width() - 48
-        )
-        painter.drawText(box.adjusted(42, 0, -4, 0), Qt.AlignmentFlag.AlignVCenter, title)
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            box = QRectF(self.rect()).adjusted(0.5, 0.5, -0.5, -0.5)
+            if self.isChecked() or self.underMouse() or self.hasFocus():
+                lit = self.isChecked() or self.hasFocus()
+                painter.setPen(QPen(theme.colour("leaf" if lit else "line"), 1.2))
+                painter.setBrush(theme.colour("raised"))
+                painter.drawRoundedRect(box, 6, 6)
+            share = SHEET / max(self.purpose.width, self.purpose.height)
+            wide, high = self.purpose.width * share, self.purpose.height * share
+            sheet = QRectF(22 - wide / 2, box.center().y() - high / 2, wide, high)
+            painter.setPen(QPen(theme.colour("leaf" if self.isChecked() else "dim"), 1.4))
+            painter.setBrush(theme.colour("ground"))
+            painter.drawRect(sheet)
+            painter.setPen(theme.colour("text"))
+            painter.setFont(theme.font(13))
+            title = painter.fontMetrics().elidedText(
+                self.purpose.title, Qt.TextElideMode.ElideRight, self.width() - 48
+            )
+            painter.drawText(box.adjusted(42, 0, -4, 0), Qt.AlignmentFlag.AlignVCenter, title)
 
 
 class PurposeList(QWidget):

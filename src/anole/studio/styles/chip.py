@@ -19,6 +19,7 @@ from PyQt6.QtWidgets import QAbstractButton
 
 from ...core.library.styles import StoredStyle
 from .. import theme
+from ..painting import painting
 from ..plain import tip
 from ..session import aim, ask_menu
 
@@ -56,31 +57,31 @@ class Chip(QAbstractButton):
         )
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        box = QRectF(0.5, 0.5, CHIP.width() - 1, CHIP.height() - 23)
-        lit = self.worn or self.hasFocus()
-        edge = "leaf" if lit else "dim" if self.underMouse() else "line"
-        painter.setPen(QPen(theme.colour(edge), 1.6 if lit else 1))
-        painter.setBrush(theme.colour("raised"))
-        painter.drawRoundedRect(box, 7, 7)
-        if self.image is not None:
-            painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-            painter.drawImage(QRectF(2, 3, PICTURE.width(), PICTURE.height()), self.image)
-        if self.share is not None:
-            _paint_share(painter, box, self.share)
-        if self.favourite:
-            paint_mark(painter, QPointF(box.right() - 11, box.top() + 11))
-        painter.setFont(theme.font(12))
-        painter.setPen(theme.colour("text" if self.worn else "dim"))
-        words = self.stored.style.name
-        if self.share is not None:
-            words = f"{round(self.share * 100)} % {words}"
-        name = painter.fontMetrics().elidedText(
-            words, Qt.TextElideMode.ElideRight, CHIP.width() - 8
-        )
-        line = QRectF(0, CHIP.height() - 21, CHIP.width(), 18)
-        painter.drawText(line, Qt.AlignmentFlag.AlignCenter, name)
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            box = QRectF(0.5, 0.5, CHIP.width() - 1, CHIP.height() - 23)
+            lit = self.worn or self.hasFocus()
+            edge = "leaf" if lit else "dim" if self.underMouse() else "line"
+            painter.setPen(QPen(theme.colour(edge), 1.6 if lit else 1))
+            painter.setBrush(theme.colour("raised"))
+            painter.drawRoundedRect(box, 7, 7)
+            if self.image is not None:
+                painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+                painter.drawImage(QRectF(2, 3, PICTURE.width(), PICTURE.height()), self.image)
+            if self.share is not None:
+                _paint_share(painter, box, self.share)
+            if self.favourite:
+                paint_mark(painter, QPointF(box.right() - 11, box.top() + 11))
+            painter.setFont(theme.font(12))
+            painter.setPen(theme.colour("text" if self.worn else "dim"))
+            words = self.stored.style.name
+            if self.share is not None:
+                words = f"{round(self.share * 100)} % {words}"
+            name = painter.fontMetrics().elidedText(
+                words, Qt.TextElideMode.ElideRight, CHIP.width() - 8
+            )
+            line = QRectF(0, CHIP.height() - 21, CHIP.width(), 18)
+            painter.drawText(line, Qt.AlignmentFlag.AlignCenter, name)
 
     def enterEvent(self, event: QEnterEvent | None) -> None:
         self.pointed.emit(True)

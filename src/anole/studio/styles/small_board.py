@@ -12,6 +12,7 @@ from PyQt6.QtWidgets import QWidget
 from ...core.library.styles import StoredStyle
 from ...core.model import Board
 from .. import theme
+from ..painting import painting
 from ..session import Session
 from .on_words import OnWords
 
@@ -49,14 +50,14 @@ class SmallBoard(QWidget):
             self.update()
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self)
-        painter.setFont(theme.font(12))
-        painter.setPen(theme.colour("dim"))
-        painter.drawText(0, 13, "The board at 168 px")
-        if self._image is not None and self._high:
-            wide = self._high * self._image.width() / max(self._image.height(), 1)
-            painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-            painter.drawImage(QRectF(0, HEAD, wide, self._high), self._image)
+        with painting(self) as painter:
+            painter.setFont(theme.font(12))
+            painter.setPen(theme.colour("dim"))
+            painter.drawText(0, 13, "The board at 168 px")
+            if self._image is not None and self._high:
+                wide = self._high * self._image.width() / max(self._image.height(), 1)
+                painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+                painter.drawImage(QRectF(0, HEAD, wide, self._high), self._image)
 
 
 def _scale(board: Board) -> float:

@@ -24,6 +24,7 @@ from PyQt6.QtWidgets import QAbstractScrollArea, QFrame
 from ...core.library.styles import StoredStyle
 from ...core.model import Board, Coat, Style
 from .. import theme
+from ..painting import painting
 from ..session import aim, ask_menu
 from ..worker import Area, Worker
 from .chip import paint_mark
@@ -262,28 +263,28 @@ class Wall(QAbstractScrollArea):
             viewport.update()
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter = QPainter(self.viewport())
-        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        for number in self.seen():
-            name, box = self.styles[number].style.name, QRectF(self.tile(number))
-            image = self._images.get(name)
-            painter.fillRect(box, theme.colour("raised"))
-            if image is not None:
-                painter.drawImage(box, image)
-            lit = number == self.index
-            painter.setPen(QPen(theme.colour("leaf" if lit else "line"), 2.5 if lit else 1))
-            painter.setBrush(Qt.BrushStyle.NoBrush)
-            painter.drawRect(box.adjusted(-0.5, -0.5, 0.5, 0.5))
-            if name in self.favourites:
-                paint_mark(painter, QPointF(box.right() - 11, box.top() + 11))
-            painter.setFont(theme.font(12))
-            painter.setPen(theme.colour("text" if number == self.index else "dim"))
-            line = QRectF(box.left(), box.bottom() + 3, box.width(), NAME - 4)
-            short = painter.fontMetrics().elidedText(
-                name, Qt.TextElideMode.ElideRight, int(line.width())
-            )
-            painter.drawText(line, Qt.AlignmentFlag.AlignLeft, short)
+        with painting(self.viewport()) as painter:
+            painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            for number in self.seen():
+                name, box = self.styles[number].style.name, QRectF(self.tile(number))
+                image = self._images.get(name)
+                painter.fillRect(box, theme.colour("raised"))
+                if image is not None:
+                    painter.drawImage(box, image)
+                lit = number == self.index
+                painter.setPen(QPen(theme.colour("leaf" if lit else "line"), 2.5 if lit else 1))
+                painter.setBrush(Qt.BrushStyle.NoBrush)
+                painter.drawRect(box.adjusted(-0.5, -0.5, 0.5, 0.5))
+                if name in self.favourites:
+                    paint_mark(painter, QPointF(box.right() - 11, box.top() + 11))
+                painter.setFont(theme.font(12))
+                painter.setPen(theme.colour("text" if number == self.index else "dim"))
+                line = QRectF(box.left(), box.bottom() + 3, box.width(), NAME - 4)
+                short = painter.fontMetrics().elidedText(
+                    name, Qt.TextElideMode.ElideRight, int(line.width())
+                )
+                painter.drawText(line, Qt.AlignmentFlag.AlignLeft, short)
 
     # by hand and by key
 

@@ -10,7 +10,6 @@ from PyQt6.QtGui import (
     QContextMenuEvent,
     QKeyEvent,
     QMouseEvent,
-    QPainter,
     QPaintEvent,
     QPixmap,
     QResizeEvent,
@@ -21,6 +20,7 @@ from ....core.model import Coat
 from ....core.pieces.registry import coated_kind
 from ... import theme
 from ...canvas import Canvas
+from ...painting import painting
 from ...plain import tip
 from ...session import Session
 from ..measures import Measures
@@ -176,9 +176,9 @@ class BuildUp(QWidget):
         state = self.state()
         if state is None:
             return
-        painter = QPainter(self)
-        painter.drawPixmap(0, 0, self._drawing(state))
-        paint_strip(painter, state._replace(strip=self._strip(state)))
+        with painting(self) as painter:
+            painter.drawPixmap(0, 0, self._drawing(state))
+            paint_strip(painter, state._replace(strip=self._strip(state)))
 
     def _drawing(self, state: BuildUpState) -> QPixmap:
         """The drawing without its strip: a new picture of the board changes only the strip."""
@@ -188,9 +188,8 @@ class BuildUp(QWidget):
             self._drawn = QPixmap(self.size() * ratio)
             self._drawn.setDevicePixelRatio(ratio)
             self._drawn.fill(Qt.GlobalColor.transparent)
-            painter = QPainter(self._drawn)
-            paint(painter, state)
-            painter.end()
+            with painting(self._drawn) as painter:
+                paint(painter, state)
             self._drawn_for = key
         return self._drawn
 
