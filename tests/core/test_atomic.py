@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import fcntl
 import os
 import stat
 import time
@@ -9,7 +10,7 @@ import time
 import pytest
 
 from anole.core import atomic
-from anole.core.atomic import FileError, read_bytes, write_bytes
+from anole.core.atomic import FileError, clear_strays, read_bytes, replacing, write_bytes
 
 MODE = stat.S_IMODE
 
@@ -94,19 +95,45 @@ def test_the_file_is_on_disk_before_its_name_and_the_name_before_the_end(file, m
     assert done == ["file", "name", "dir"]
 
 
-def test_strays_of_ours_go_when_they_are_old(file, tmp_path):
-    old, young, other = (tmp_path / n for n in (".anole-1.part", ".anole-2.part", ".else-1.part"))
-    for path in (old, young, other):
-        path.write_bytes(b"?")
-    long_ago = time.time() - atomic.STRAY_AFTER - 60
-    for path in (old, other):
-        os.utime(path, (long_ago, long_ago))
+def test_what_dead_writers_left_goes_and_what_is_being_written_stays(file, tmp_path):
+    for name in (".anole-1.part", ".else-1.part"):
+        (tmp_path / name).write_bytes(b"?")
+    with replacing(tmp_path / "b.anole") as other:
+        other.write(b"half of it")
+        write_bytes(file, b"new")
+        clear_strays(tmp_path)
+        left = {p.name for p in tmp_path.iterdir()}
+        assert len(left) == 3 and {".else-1.part", "a.anole"} < left
+        other.write(b", and the rest")
+    assert (tmp_path / "b.anole").read_bytes() == b"half of it, and the rest"
+    assert {p.name for p in tmp_path.iterdir()} == {".else-1.part", "a.anole", "b.anole"}
+
+
+def test_a_part_taken_for_a_stray_before_it_was_locked_is_made_again(file, tmp_path, monkeypatch):
+    lock, calls = fcntl.flock, []
+
+    def late(handle, how):
+        if how == fcntl.LOCK_EX and not calls:
+            calls.append(how)
+            clear_strays(tmp_path)
+        lock(handle, how)
+
+    monkeypatch.setattr(fcntl, "flock", late)
     write_bytes(file, b"new")
-    assert sorted(p.name for p in tmp_path.iterdir()) == [
-        ".anole-2.part",
-        ".else-1.part",
-        "a.anole",
-    ]
+    assert calls and file.read_bytes() == b"new" and list(tmp_path.iterdir()) == [file]
+
+
+def test_where_there_are_no_locks_strays_go_when_they_are_old(file, tmp_path, monkeypatch):
+    def none(*_):
+        raise OSError(37, "No locks available")
+
+    monkeypatch.setattr(fcntl, "flock", none)
+    old, young = tmp_path / ".anole-1.part", tmp_path / ".anole-2.part"
+    old.write_bytes(b"?")
+    young.write_bytes(b"?")
+    os.utime(old, (time.time() - atomic.STRAY_AFTER - 60,) * 2)
+    write_bytes(file, b"new")
+    assert not old.exists() and young.exists()
 
 
 @pytest.mark.parametrize("step", ["fsync", "replace"])

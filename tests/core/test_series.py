@@ -33,7 +33,7 @@ from anole.core.model import (
     Lettering,
     Place,
 )
-from anole.core.model.series import MOST_ROWS, Binding
+from anole.core.model.series import MOST_ROWS, Binding, Series
 from anole.core.pieces.registry import coated_kind
 from anole.core.series.plan import DONE, planned, setup_of, to_do
 from anole.core.series.rows import bindable, bound
@@ -287,6 +287,35 @@ def test_another_board_is_another_series(tmp_path):
     assert len(to_do(rows, tmp_path)) == 4
 
 
+def test_names_with_a_column_that_is_not_there_are_refused_before_anything_is_written(tmp_path):
+    table = Table(("Title",), (("One",), ("Two",)))
+    with pytest.raises(FileError, match=r"\{number\}.*it has Title: change the names"):
+        plan(tmp_path, table, "{number} {title}")
+    path, sheet, out = tmp_path / "b.anole", tmp_path / "t.csv", tmp_path / "out"
+    board_file.write(path, board_file.Document(board()), b"")
+    sheet.write_text("Title\nOne\n")
+    command = ["series", str(sheet), "--board", str(path), "-o", str(out), "--name", "{number}"]
+    assert main(command) != 0 and not out.exists()
+
+
+def test_what_is_wrong_with_every_row_is_said_once(tmp_path, capsys):
+    path, sheet, out = tmp_path / "b.anole", tmp_path / "t.csv", tmp_path / "out"
+    series = Series(columns=("Colour",), bindings=(Binding(column="Colour", piece="t"),))
+    saved = msgspec.structs.replace(board(), series=series)
+    board_file.write(path, board_file.Document(saved), b"")
+    sheet.write_text("Title\n" + "\n".join(f"Title {n}" for n in range(6)))
+    assert main(["series", str(sheet), "--board", str(path), "-o", str(out), "--jobs", "1"]) == 0
+    told = capsys.readouterr().err
+    assert told.count("no column “Colour”") == 1 and "6 rows" in told
+
+
+@pytest.mark.parametrize("address", ["tls://127.0.0.1:1", "nonsense://x", "127.0.0.1:1", " "])
+def test_a_cluster_that_is_not_there_is_told(tmp_path, address):
+    setup, rows = plan(tmp_path, Table(("Title",), (("One",),)), "{title}")
+    with pytest.raises(FileError, match="no cluster answers"):
+        run(setup, rows, tmp_path / "out", cluster=address)
+
+
 def test_killed_in_the_middle_it_goes_on_where_it_was(tmp_path):
     path, table, out = tmp_path / "b.anole", tmp_path / "t.csv", tmp_path / "out"
     board_file.write(path, board_file.Document(board()), b"")
@@ -310,6 +339,8 @@ def test_killed_in_the_middle_it_goes_on_where_it_was(tmp_path):
         time.sleep(0.02)
     os.killpg(child.pid, signal.SIGKILL)
     child.wait()
+    # whenever it was killed, this is what it may leave: a part nobody writes to any more
+    (out / ".anole-0123456789abcdef.part").write_bytes(b"half a picture")
     finished = (out / DONE).read_text().splitlines()
     there = {
         line.split(" ", 1)[1]: (out / line.split(" ", 1)[1]).stat().st_mtime_ns for line in finished

@@ -103,11 +103,7 @@ def _binding(board: Board, table: Table, text: str) -> Binding:
 
 def _tell(ends: list[Done], total: int) -> None:
     wrong = [done for done in ends if done.written is None]
-    told = [
-        f"row {done.row.number}: {line}"
-        for done in ends
-        for line in (*done.warnings, *([done.trouble] if done.trouble else []))
-    ]
+    told = _told_rows(ends)
     for line in told[:MOST_TOLD]:
         complain(line)
     if len(told) > MOST_TOLD:
@@ -117,3 +113,15 @@ def _tell(ends: list[Done], total: int) -> None:
     print(f"{len(ends) - len(wrong)} of {total} files written{before}")
     if wrong:
         raise FileError(f"{len(wrong)} rows could not be rendered")
+
+
+def _told_rows(ends: list[Done]) -> list[str]:
+    """What there is to say of the rows: what holds for several, once."""
+    rows: dict[str, list[int]] = {}
+    for done in ends:
+        for line in (*done.warnings, *([done.trouble] if done.trouble else [])):
+            rows.setdefault(line, []).append(done.row.number)
+    return [
+        f"row {numbers[0]}: {line}" if len(numbers) == 1 else f"{len(numbers):,} rows: {line}"
+        for line, numbers in rows.items()
+    ]

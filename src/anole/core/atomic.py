@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import contextlib
+import fcntl
 import os
 import secrets
 import stat
@@ -12,9 +13,9 @@ from pathlib import Path
 from typing import BinaryIO
 
 PREFIX, SUFFIX = ".anole-", ".part"
-"""Of files that are being written."""
+"""Of files that are being written. Whoever writes one holds a lock on it, which ends with its process."""
 STRAY_AFTER = 3600.0
-"""Seconds after which one that nobody finished is taken away."""
+"""Seconds after which one that nobody finished is taken away where there are no locks."""
 
 
 class FileError(Exception):
@@ -43,7 +44,7 @@ def replacing(path: Path) -> Iterator[BinaryIO]:
         raise FileError(
             f"cannot write {path}: {reason(error)}; choose another folder or name"
         ) from error
-    _clear_strays(target.parent)
+    clear_strays(target.parent)
 
 
 def write_bytes(path: Path, data: bytes) -> None:
@@ -70,9 +71,7 @@ def _part(target: Path, old: os.stat_result | None) -> Iterator[BinaryIO]:
     # a short name of its own: the target's may be as long as names can be
     part = target.parent / f"{PREFIX}{secrets.token_hex(8)}{SUFFIX}"
     try:
-        # opened like any new file, so that the umask holds
-        handle = os.open(part, os.O_WRONLY | os.O_CREAT | os.O_EXCL | os.O_CLOEXEC, 0o666)
-        with os.fdopen(handle, "wb") as file:
+        with os.fdopen(_locked(part), "wb") as file:
             yield file
             file.flush()
             if old is not None:
@@ -83,6 +82,19 @@ def _part(target: Path, old: os.stat_result | None) -> Iterator[BinaryIO]:
         with contextlib.suppress(OSError):
             os.unlink(part)
         raise
+
+
+def _locked(part: Path) -> int:
+    """A new file, held by a lock while it is open."""
+    while True:
+        # opened like any new file, so that the umask holds
+        handle = os.open(part, os.O_WRONLY | os.O_CREAT | os.O_EXCL | os.O_CLOEXEC, 0o666)
+        with contextlib.suppress(OSError):
+            fcntl.flock(handle, fcntl.LOCK_EX)
+        # taken for a stray before it was locked
+        if os.fstat(handle).st_nlink:
+            return handle
+        os.close(handle)
 
 
 def _dress(handle: int, old: os.stat_result) -> None:
@@ -103,16 +115,32 @@ def _sync_folder(folder: Path) -> None:
             os.close(handle)
 
 
-def _clear_strays(folder: Path) -> None:
+def clear_strays(folder: Path) -> None:
+    """Take away what writers that died left in a folder; what is being written stays."""
     with contextlib.suppress(OSError):
         for part in folder.glob(f"{PREFIX}*{SUFFIX}"):
             with contextlib.suppress(OSError):
-                if time.time() - part.lstat().st_mtime > STRAY_AFTER:
-                    part.unlink()
+                _clear_stray(part)
 
 
-def _opened(path: Path) -> BinaryIO:
-    # without waiting for somebody to write into a pipe
+def _clear_stray(part: Path) -> None:
+    handle = os.open(part, os.O_RDONLY | os.O_NONBLOCK | os.O_CLOEXEC | os.O_NOFOLLOW)
+    try:
+        fcntl.flock(handle, fcntl.LOCK_EX | fcntl.LOCK_NB)
+        part.unlink()
+    except BlockingIOError:
+        return
+    except OSError:
+        # no locks here
+        if time.time() - part.lstat().st_mtime > STRAY_AFTER:
+            part.unlink()
+    finally:
+        os.close(handle)
+
+
+def opened(path: Path) -> BinaryIO:
+    """A regular file, opened for reading. Raises OSError for pipes, devices and folders, without
+    waiting for anybody to write into them."""
     handle = os.open(path, os.O_RDONLY | os.O_NONBLOCK | os.O_CLOEXEC)
     if stat.S_ISREG(os.fstat(handle).st_mode):
         return os.fdopen(handle, "rb")
@@ -123,7 +151,7 @@ def _opened(path: Path) -> BinaryIO:
 def read_bytes(path: Path, most: int) -> bytes:
     """The file's bytes. Raises FileError, also for pipes and devices, and beyond `most` bytes."""
     try:
-        with _opened(path) as file:
+        with opened(path) as file:
             data = file.read(most + 1)
     except OSError as error:
         raise FileError(f"cannot read {path}: {reason(error)}") from error

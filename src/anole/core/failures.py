@@ -10,9 +10,12 @@ from typing import Any, TypeVar
 
 import msgspec
 
+from .isolation import NotYet
 from .model import ModelError
 
 K = TypeVar("K")
+PASSING = (ModelError, MemoryError, NotYet)
+"""Errors that are no fault of the part they come from."""
 
 
 class RenderError(Exception):
@@ -28,11 +31,12 @@ class RenderError(Exception):
 def blaming(part: msgspec.Struct) -> Iterator[None]:
     """Raise what goes wrong in the block as a RenderError of `part`.
 
-    Wrong values, too little memory, and what was already blamed on a part pass.
+    Wrong values, too little memory, what is not at hand yet, and what was already blamed on a part
+    pass.
     """
     try:
         yield
-    except (RenderError, ModelError, MemoryError):
+    except (RenderError, *PASSING):
         raise
     except Exception as error:
         raise RenderError(part, error) from error
@@ -53,7 +57,7 @@ def _blaming(method: Callable[..., Any]) -> Callable[..., Any]:
         # written out, since a context manager would cost more than many of the methods
         try:
             return method(part, *args, **fields)
-        except (RenderError, ModelError, MemoryError):
+        except (RenderError, *PASSING):
             raise
         except Exception as error:
             raise RenderError(part, error) from error

@@ -10,6 +10,7 @@ from pathlib import Path
 from PyQt6.QtCore import QTimer
 from PyQt6.QtWidgets import QApplication
 
+from ..core import isolation
 from . import theme, troubles
 from .board_files import demo_folder
 from .settings import Settings
@@ -44,6 +45,7 @@ def end_all() -> None:
 def run(file: Path | None, *, demo: bool = False) -> int:
     """Open the window and stay until it is closed; returns the exit code."""
     troubles.install()
+    isolation.hurry()
     app = application()
     window = Window()
     if demo:

@@ -8,7 +8,7 @@ from typing import TypeVar
 
 from PyQt6.QtCore import QObject, QTimer, pyqtSignal
 
-from ..core import assets
+from ..core import assets, isolation
 from ..core.atomic import FileError, write_bytes
 from ..core.edit.boards import as_stored
 from ..core.files import board_file
@@ -243,6 +243,9 @@ class Document(QObject):
         """The board and its picture as files keep them; one that fails to render has none."""
         try:
             return as_stored(self.board), self.preview(self.board)
+        except isolation.NotYet:
+            # the next save has one
+            return self.board, None
         except BaseException as error:  # a library's panic is no reason to lose the board
             TROUBLES.caught(error, f"The board was saved without a picture of it: {what(error)}")
             return self.board, None

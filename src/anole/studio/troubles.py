@@ -16,8 +16,10 @@ import PyQt6.QtCore
 from PyQt6.QtCore import QObject, pyqtSignal
 
 from ..core.failures import RenderError
+from ..core.isolation import NotYet
 from ..core.text import short
 
+STILL_READING = "A picture of this board is still being read; try that again in a moment."
 QUIET_SECONDS = 5.0
 """For how long the same error is not said again: painting may meet it at every frame."""
 
@@ -64,6 +66,9 @@ class Troubles(QObject):
     def caught(self, error: BaseException, message: str = "") -> None:
         """Say an error, unless the same one was said a moment ago."""
         if not self._is_news(error, message):
+            return
+        if isinstance(error, NotYet):
+            self.happened.emit(Event(Trouble(STILL_READING, ""), short(error), None))
             return
         text = message or (
             f"Something went wrong here ({what(error)}); the board is as it was and can be saved."

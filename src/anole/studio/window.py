@@ -17,6 +17,7 @@ from .announcing import Announcing
 from .arrange.piece_panel import PiecePanel
 from .arrange.pieces_list import PiecesList
 from .arrange.words_section import WordsSection
+from .arrivals import Arrivals
 from .board_files import BoardFiles, new_board
 from .board_view import BoardView
 from .coat.build_up.widget import BuildUp
@@ -121,6 +122,7 @@ class Window(QWidget):
         self.files: BoardFiles = BoardFiles(self.document, self.settings, self.reading, self)
         self.journaling: Journaling = Journaling(self.document)
         self.recovery = Recovery(self.files, self.journaling, self.foot, self.another)
+        self.arrivals: Arrivals = Arrivals(self.document)
         self.holding = Holding(session)
         self.view: BoardView = BoardView(session)
         self.tools = Tools(self.view)
@@ -380,6 +382,7 @@ class Window(QWidget):
         self.reading.stop()
         self.recovery.stop()
         self.start.cards.stop()
+        self.arrivals.stop()
         self.journaling.stop(self._stays)
         self.document.close()
         self.steps.close()

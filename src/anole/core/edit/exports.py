@@ -14,6 +14,9 @@ from .checked import replaced
 
 UNSAFE = re.compile(r'[\x00-\x1f<>:"/\\|?*\u202a-\u202e\u2066-\u2069]+')
 MOST_NAME = 180
+FILLED = frozenset({"board", "name", "width", "height", "date"})
+"""What braces in the pattern of a file's name may hold, besides what a table has."""
+_SLOT = re.compile(r"\{(\w+)\}")
 
 
 def export_of(board: Board, export_id: str) -> Export:
@@ -53,6 +56,11 @@ def safe_name(text: str) -> str:
     return plain[:MOST_NAME].strip(" .") or "picture"
 
 
+def slots(pattern: str) -> list[str]:
+    """What stands in the braces of a file name's pattern."""
+    return _SLOT.findall(pattern)
+
+
 def file_name(board: Board, export: Export, size: tuple[int, int], **more: str) -> str:
     """The name of an export's file: its pattern with {board}, {name}, {width}, {height}, {date} and
     whatever else is given filled in; what stands in other braces stays as it is written."""
@@ -65,5 +73,5 @@ def file_name(board: Board, export: Export, size: tuple[int, int], **more: str) 
         **more,
     }
     pattern = export.file or "{board}"
-    text = re.sub(r"\{(\w+)\}", lambda found: known.get(found[1], found[0]), pattern)
+    text = _SLOT.sub(lambda found: known.get(found[1], found[0]), pattern)
     return safe_name(text) + ending_of(export)

@@ -12,8 +12,9 @@ from ..isolation.client import never
 from ..lettering.carried_fonts import take_in as take_in_fonts
 from ..lettering.carried_fonts import with_carried_fonts
 from ..model import Asset, Board, ModelError, from_builtins, to_builtins
-from ..paint.image_formats import ImageError
+from ..paint.image_formats import SVG, ImageError
 from ..paint.picture_files import decoded_asset
+from ..paint.svg_files import svg_file
 from ..text import short
 from .container import (
     BROKEN,
@@ -88,12 +89,16 @@ def _take_in(box: Container, board: Board) -> tuple[str, ...]:
 
 
 def _try_pictures(board: Board, stop: Callable[[], bool]) -> tuple[str, ...]:
-    """Decode the carried pictures, now and once; what is wrong with one is told."""
+    """Decode the carried pictures, now and once, for the window must not wait for any; what is wrong
+    with one is told."""
     troubles: list[str] = []
     for asset in board.assets:
         if assets.has(asset.sha) and not stop():
             try:
-                troubles += decoded_asset(asset.sha, short(asset.name), stop).troubles
+                found = decoded_asset(asset.sha, short(asset.name), stop)
+                troubles += found.troubles
+                if found.format.name == SVG:
+                    svg_file(asset.sha)
             except ImageError as error:
                 troubles.append(str(error))
     return tuple(troubles)

@@ -61,6 +61,10 @@ def json_text(data: Any) -> bytes:
     return msgspec.json.format(msgspec.json.encode(data), indent=1)
 
 
+class TooLargeEntry(FileError):
+    """A file in a container is larger than it may be."""
+
+
 class Container:
     """An open one. `name` is the file's, `what` it should be."""
 
@@ -74,7 +78,8 @@ class Container:
         except KeyError:
             raise FileError(f"{self.name} is not {self.what}: it has no {entry}") from None
         if info.file_size > most:
-            raise FileError(f"{self.name}: {entry} is too large ({info.file_size >> 20} MB)")
+            size = f"{info.file_size >> 20} MB"
+            raise TooLargeEntry(f"{self.name}: {entry} is too large ({size})")
         if stat.S_ISLNK(info.external_attr >> 16):
             raise FileError(f"{self.name}: {entry} is a link and was not followed")
         with self._box.open(info) as file:
@@ -82,18 +87,23 @@ class Container:
 
     def json(self, entry: str, format_name: str, major: int) -> Any:
         """A JSON file of a format and version in it, as dicts and lists. Raises FileError."""
-        try:
-            raw = msgspec.json.decode(self.entry(entry, MOST_JSON))
-        except (msgspec.DecodeError, UnicodeDecodeError, RecursionError) as error:
-            raise FileError(f"{self.name}: {entry} is not JSON: {short(error)}") from error
-        text = str(raw.get("format", "")) if isinstance(raw, dict) else ""
-        found = text.partition("/")[2].partition(".")[0]
-        if text.startswith(f"{format_name}/") and found.isdigit() and int(found) > major:
-            raise FileError(
-                f"{self.name} was made by a newer Anole ({short(text, 40)}); "
-                f"this one reads version {major}"
-            )
-        return raw
+        text = self.entry(entry, MOST_JSON)
+        return decoded_json(text, f"{self.name}: {entry}", format_name, major)
+
+
+def decoded_json(text: bytes, name: str, format_name: str, major: int) -> Any:
+    """JSON of a format and version, as dicts and lists. Raises FileError."""
+    try:
+        raw = msgspec.json.decode(text)
+    except (msgspec.DecodeError, UnicodeDecodeError, RecursionError) as error:
+        raise FileError(f"{name} is not JSON: {short(error)}") from error
+    said = str(raw.get("format", "")) if isinstance(raw, dict) else ""
+    found = said.partition("/")[2].partition(".")[0]
+    if said.startswith(f"{format_name}/") and found.isdigit() and int(found) > major:
+        raise FileError(
+            f"{name} was made by a newer Anole ({short(said, 40)}); this one reads version {major}"
+        )
+    return raw
 
 
 @contextlib.contextmanager

@@ -3,32 +3,39 @@ rendered sample of each style."""
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Mapping
 from pathlib import Path
-from typing import Any, NamedTuple, cast
+from typing import NamedTuple
 
 import msgspec
+import numpy as np
 
-from .. import assets
+from .. import assets, isolation
 from ..atomic import FileError, read_bytes, write_bytes
 from ..isolation.client import never
 from ..library.styles import SUFFIX as STYLE_SUFFIX
 from ..library.styles import read as read_style
-from ..model import Asset, Coat, ModelError, Style, from_builtins, to_builtins
-from ..model.board import NamedGradient
-from ..model.coats import COATS
-from ..model.moulding import NamedMoulding
+from ..model import ModelError, Style, from_json, to_builtins, to_json
 from ..model.named_assets import assets_named
-from ..model.pack import MOST_STYLES, Pack
+from ..model.pack import MOST_PICTURE, Pack
 from ..paint.image_formats import ImageError
-from ..paint.picture_files import decoded_asset
+from ..paint.picture_files import decoded
 from ..text import short
-from .container import BROKEN, MOST_ASSET, MOST_FILE, Container, Content, json_text, opened, written
+from .container import (
+    BROKEN,
+    MOST_FILE,
+    MOST_JSON,
+    Container,
+    Content,
+    TooLargeEntry,
+    json_text,
+    opened,
+    written,
+)
+from .pack_text import WHAT, sound_pack
 
 SUFFIX = ".anolepack"
 MEDIA_TYPE = "application/vnd.anole.pack+zip"
-WHAT, MAJOR = "an Anole pack", 1
-MOST_COATS = 200
 ASSETS = "assets/"
 
 
@@ -60,10 +67,26 @@ def decode(data: bytes, name: str, stop: Callable[[], bool] = never) -> ReadPack
     """Read a container: whatever of it is sound, its pictures taken in. Raises FileError when
     nothing of it is."""
     with opened(data, name, WHAT, MEDIA_TYPE) as box:
-        raw = box.json("pack.json", "anole-pack", MAJOR)
-        pack, troubles = _pack(raw, name)
+        pack, troubles = _sound(box.entry("pack.json", MOST_JSON), name, stop)
         troubles += _take_in(box, pack, stop)
     return ReadPack(pack, tuple(dict.fromkeys(troubles)))
+
+
+def _sound(text: bytes, name: str, stop: Callable[[], bool]) -> tuple[Pack, list[str]]:
+    """What the helper finds sound of a pack's JSON: it comes back style by style, so that no other
+    thread waits long for any. Raises FileError."""
+    try:
+        _, (told, about, *styles) = isolation.ask(
+            "pack", {"name": name}, [np.frombuffer(text, np.uint8)], stop=stop
+        )
+        troubles = msgspec.json.decode(told.tobytes(), type=list[str])
+        pack = from_json(about.tobytes(), Pack)
+        sound = tuple(from_json(style.tobytes(), Style) for style in styles)
+    except isolation.Refused as error:
+        raise FileError(str(error)) from error
+    except (isolation.HelperError, msgspec.DecodeError, ModelError, ValueError) as error:
+        raise FileError(f"{name} is not read: {error}") from error
+    return msgspec.structs.replace(pack, styles=sound), troubles
 
 
 def read(path: Path, stop: Callable[[], bool] = never) -> ReadPack:
@@ -83,84 +106,6 @@ def write(path: Path, pack: Pack, samples: Mapping[str, bytes] | None = None) ->
     write_bytes(path, encode(pack, samples))
 
 
-def _pack(raw: Any, name: str) -> tuple[Pack, list[str]]:
-    if not isinstance(raw, dict) or not str(raw.get("format", "")).startswith("anole-pack/"):
-        raise FileError(f"{name} is not {WHAT}: pack.json does not say so")
-    troubles: list[str] = []
-    styles = raw.get("styles")
-    styles = styles if isinstance(styles, list) else []
-    if len(styles) > MOST_STYLES:
-        raise FileError(f"{name} holds {len(styles):,} styles; {MOST_STYLES:,} are the most")
-    kept = [style for one in styles if (style := _style(one, troubles)) is not None]
-    if not kept:
-        why = f": {troubles[0]}" if troubles else ""
-        raise FileError(f"there is no style in {name} that can be read{why}")
-    fields: dict[str, Any] = {
-        key: short(raw[key], 200) if key != "notes" else str(raw[key])[:2000]
-        for key in ("name", "author", "licence", "notes")
-        if isinstance(raw.get(key), str)
-    }
-    pack = Pack(
-        styles=_each_once(kept, troubles),
-        gradients=_named(raw.get("gradients"), NamedGradient, troubles),
-        mouldings=_named(raw.get("mouldings"), NamedMoulding, troubles),
-        **fields,
-    )
-    return pack, troubles
-
-
-def _style(raw: Any, troubles: list[str]) -> Style | None:
-    """A style with those of its coats that this version knows."""
-    if not isinstance(raw, dict):
-        troubles.append("something that is not a style was left out")
-        return None
-    name = short(raw.get("name", ""), 60)
-    coats = raw.get("coats")
-    coats = coats if isinstance(coats, list) else []
-    sound, wrong = [], []
-    for coat in coats[:MOST_COATS]:
-        try:
-            from_builtins(coat, cast("type[Coat]", COATS))
-            sound.append(coat)
-        except ModelError as error:
-            wrong.append(f"a coat of “{name}” was left out: {error}")
-    try:
-        style = from_builtins({**raw, "coats": sound}, Style)
-    except ModelError as error:
-        troubles.append(f"“{name}” was left out: {error}")
-        return None
-    if not style.name.strip() or not style.coats:
-        troubles.append(f"“{name}” was left out: it has no {'coats' if style.name else 'name'}")
-        return None
-    troubles += wrong
-    return style
-
-
-def _named(raw: Any, kind: type[Any], troubles: list[str]) -> tuple[Any, ...]:
-    found = []
-    for one in (raw if isinstance(raw, list) else [])[:MOST_STYLES]:
-        try:
-            found.append(from_builtins(one, kind))
-        except ModelError as error:
-            troubles.append(f"something saved beside the styles was left out: {error}")
-    return tuple(found)
-
-
-def _each_once(styles: Sequence[Style], troubles: list[str]) -> tuple[Style, ...]:
-    """Names that differ by case only are one name: on some systems, one file."""
-    taken: set[str] = set()
-    made = []
-    for style in styles:
-        name, number = style.name, 2
-        while name.casefold() in taken:
-            name, number = f"{style.name} {number}", number + 1
-        if name != style.name:
-            troubles.append(f"there are two styles called “{short(style.name, 60)}”")
-        taken.add(name.casefold())
-        made.append(msgspec.structs.replace(style, name=name))
-    return tuple(made)
-
-
 def _take_in(box: Container, pack: Pack, stop: Callable[[], bool]) -> list[str]:
     """The pictures that styles paint with; what is missing or spoilt is told, the styles stay."""
     troubles = []
@@ -175,18 +120,29 @@ def _take_in(box: Container, pack: Pack, stop: Callable[[], bool]) -> list[str]:
 
 
 def _picture(box: Container, sha: str, stop: Callable[[], bool]) -> str:
-    """Take a picture in; what is wrong with it, '' for nothing."""
+    """Take a picture in, when it is one; what is wrong with it, '' for nothing."""
     try:
-        data = box.entry(f"{ASSETS}{sha}", MOST_ASSET)
+        data = box.entry(f"{ASSETS}{sha}", MOST_PICTURE)
+    except TooLargeEntry:
+        return f"is larger than {MOST_PICTURE >> 20} MB and was left out"
     except FileError:
         return "is missing from the pack"
     except BROKEN:
         data = b""
     if assets.digest(data) != sha:
         return "is damaged and was left out"
-    assets.put(data)
     try:
-        decoded_asset(sha, Asset(sha=sha, name=sha[:8]).name, stop)
+        decoded(data, sha[:8], stop)
     except ImageError as error:
         return f"cannot be used: {short(error, 100)}"
+    assets.put(data)
     return ""
+
+
+def answer(text: bytes, name: str) -> list[np.ndarray]:
+    """In the helper: troubles, the pack without its styles, and each of those, as bytes of JSON.
+    Raises FileError."""
+    pack, troubles = sound_pack(text, name)
+    about = msgspec.structs.replace(pack, styles=())
+    parts = (msgspec.json.encode(troubles), to_json(about), *map(to_json, pack.styles))
+    return [np.frombuffer(part, np.uint8) for part in parts]

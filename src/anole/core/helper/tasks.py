@@ -5,8 +5,12 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from typing import Any
 
+import msgspec
 import numpy as np
 
+from ..atomic import FileError
+from ..files import pack_file
+from ..files.spreadsheet import rows_of
 from ..lettering.font_details import details_of
 from ..lettering.font_file import FontError
 from ..lettering.font_reading import faces_in, read_face
@@ -19,7 +23,7 @@ from ..svg.content import read
 from ..svg.errors import SvgError
 
 Answer = tuple[Any, Sequence[np.ndarray]]
-REFUSALS = (ImageError, FontError, SvgError)
+REFUSALS = (ImageError, FontError, SvgError, FileError)
 """Errors that say what is wrong with the bytes."""
 
 
@@ -64,6 +68,16 @@ def _svg_drawing(meta: dict[str, Any], data: bytes) -> Answer:
     return None, [read(data).drawn(meta["side"])]
 
 
+def _spreadsheet(meta: dict[str, Any], data: bytes) -> Answer:
+    """The cells of the first sheet, as msgpack: a header has room for few."""
+    rows = rows_of(data, meta["name"])
+    return None, [np.frombuffer(msgspec.msgpack.encode(rows), np.uint8)]
+
+
+def _pack(meta: dict[str, Any], data: bytes) -> Answer:
+    return None, pack_file.answer(data, meta["name"])
+
+
 def warm() -> None:
     """Load what the first font would wait for a second for."""
     font = built_in()[0]
@@ -81,5 +95,7 @@ TASKS: Registry[str, Callable[[dict[str, Any], bytes], Answer]] = Registry(
         "details": _details,
         "svg outline": _svg_outline,
         "svg drawing": _svg_drawing,
+        "spreadsheet": _spreadsheet,
+        "pack": _pack,
     },
 )

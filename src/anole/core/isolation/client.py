@@ -33,6 +33,10 @@ class HelperError(Exception):
     """The helper died or took too long over the bytes, or is not wanted any more."""
 
 
+class NotYet(HelperError):
+    """Asked for by a thread that must not wait; see hurried.py."""
+
+
 def never() -> bool:
     """Asked whether to stop."""
     return False
@@ -42,6 +46,8 @@ class Helper:
     """One process, one piece of work at a time; for any thread."""
 
     def __init__(self) -> None:
+        self.hurries = never
+        """Whether the thread that asks must not wait."""
         self._lock = threading.Lock()
         self._process: subprocess.Popen[bytes] | None = None
         self._talk: socket.socket | None = None
@@ -60,7 +66,11 @@ class Helper:
             self._ready()
 
     def end(self) -> None:
-        """End the process; the next work starts another."""
+        """End the process; the next work starts another. What is being done there is given up."""
+        process = self._process
+        if process is not None:
+            with contextlib.suppress(OSError):
+                process.kill()
         with self._lock:
             self._kill()
 
@@ -72,7 +82,10 @@ class Helper:
         seconds: float | None = None,
         stop: Callable[[], bool] = never,
     ) -> tuple[Any, list[np.ndarray]]:
-        """Do a task in the helper: its answer and its arrays. Raises Refused and HelperError."""
+        """Do a task in the helper: its answer and its arrays. Raises Refused and HelperError, in a
+        thread that hurries NotYet."""
+        if self.hurries():
+            raise NotYet("it is still being read")
         with self._lock:
             talk = self._ready()
             try:

@@ -8,6 +8,7 @@ from typing import Any
 import msgspec
 
 from ..atomic import FileError
+from ..distinct import DistinctNames
 from ..model import Style
 from . import sets
 from .styles import keep, library, remove
@@ -25,13 +26,7 @@ def own_names() -> set[str]:
 
 def free_name(name: str, taken: set[str] | None = None) -> str:
     """The name, or with the next number that is free; names that differ by case only are one."""
-    used = {one.casefold() for one in (names() if taken is None else taken)}
-    if name.casefold() not in used:
-        return name
-    number = 2
-    while f"{name} {number}".casefold() in used:
-        number += 1
-    return f"{name} {number}"
+    return DistinctNames(names() if taken is None else taken).give(name)
 
 
 def dated(style: Style) -> Style:

@@ -9,8 +9,7 @@ from .. import assets
 from ..atomic import FileError, read_bytes, write_bytes
 from ..model import Coat
 from ..model.named_assets import assets_named
-
-MOST = 1 << 29
+from ..model.pack import MOST_PICTURE
 
 
 def keep(folder: Path, coats: Sequence[Coat]) -> None:
@@ -21,7 +20,17 @@ def keep(folder: Path, coats: Sequence[Coat]) -> None:
                 folder.mkdir(parents=True, exist_ok=True)
             except OSError as error:
                 raise FileError(f"cannot make {folder}: {error.strerror}") from error
-            write_bytes(folder / sha, assets.get(sha))
+            write_bytes(folder / sha, _small_enough(assets.get(sha)))
+
+
+def _small_enough(data: bytes) -> bytes:
+    """Raises FileError for what no style may carry."""
+    if len(data) > MOST_PICTURE:
+        raise FileError(
+            f"a picture that the style paints with has {len(data) >> 20} MB; "
+            f"{MOST_PICTURE >> 20} are the most that a style carries: use a smaller one"
+        )
+    return data
 
 
 def fetch(folder: Path, coats: Sequence[Coat]) -> None:
@@ -30,7 +39,7 @@ def fetch(folder: Path, coats: Sequence[Coat]) -> None:
         if assets.has(sha) or len(sha) != 64 or not sha.isalnum():
             continue
         try:
-            data = read_bytes(folder / sha, MOST)
+            data = read_bytes(folder / sha, MOST_PICTURE)
         except FileError:
             continue
         if assets.digest(data) == sha:

@@ -12,6 +12,8 @@ from .moulding import NamedMoulding
 from .style import Style
 
 MOST_STYLES = 1000
+MOST_PICTURE = 1 << 26
+"""Bytes of a picture that a style paints with, in packs and in the library."""
 
 
 class Pack(Struct, frozen=True, kw_only=True):

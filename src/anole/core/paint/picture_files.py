@@ -29,6 +29,8 @@ def decoded(data: bytes, name: str, stop: Callable[[], bool] = never) -> Decoded
             "picture", {"name": name}, [np.frombuffer(data, np.uint8)], stop=stop
         )
         told = msgspec.convert(meta, _Told)
+    except isolation.NotYet:
+        raise
     except isolation.Refused as error:
         raise ImageError(str(error)) from error
     except (isolation.HelperError, msgspec.ValidationError) as error:
@@ -39,8 +41,8 @@ def decoded(data: bytes, name: str, stop: Callable[[], bool] = never) -> Decoded
 
 
 def decoded_asset(sha: str, name: str = "", stop: Callable[[], bool] = never) -> Decoded:
-    """The pixels of a picture that a board carries, decoded once. Raises ImageError and
-    assets.MissingAsset.
+    """The pixels of a picture that a board carries, decoded once. Raises ImageError,
+    assets.MissingAsset and isolation.NotYet.
 
     Without a name, as while painting, one that could not be read is not tried again.
     """
@@ -53,7 +55,8 @@ def decoded_asset(sha: str, name: str = "", stop: Callable[[], bool] = never) ->
                 raise
             return str(error)
 
-    found = KEPT.get(("decoded", sha, bool(name)), make)
+    key = ("decoded", sha, bool(name))
+    found = isolation.needed(key, lambda: KEPT.get(key, make))
     if isinstance(found, str):
         raise ImageError(found)
     if name:

@@ -8,7 +8,7 @@ from typing import NamedTuple
 import cv2
 import numpy as np
 
-from .. import assets
+from .. import assets, isolation
 from ..arrays import Planes
 from ..cache import Cache
 from ..maths import smoothstep
@@ -17,7 +17,8 @@ from .picture_files import decoded_asset
 
 __all__ = ["Picture", "has_alpha", "reduced", "size_of", "tile"]
 
-ALPHAS = Cache(1 << 16)
+ALPHAS, SIZES = Cache(1 << 16), Cache(1 << 16)
+"""By content, for as long as the process lives: they stay when pixels are given up."""
 
 
 class Picture(NamedTuple):
@@ -27,8 +28,8 @@ class Picture(NamedTuple):
 
 
 def _pixels(asset: str) -> np.ndarray | None:
-    """(H, W, 4) uint8 or uint16 straight; None for a picture that is missing or broken."""
-
+    """(H, W, 4) uint8 or uint16 straight; None for a picture that is missing or broken. Raises
+    isolation.NotYet."""
     try:
         return decoded_asset(asset).pixels
     except (assets.MissingAsset, ImageError):
@@ -36,7 +37,8 @@ def _pixels(asset: str) -> np.ndarray | None:
 
 
 def has_alpha(asset: str) -> bool:
-    """Whether anything of the picture is clear."""
+    """Whether anything of the picture is clear; False as long as that is not known in a thread that
+    must not wait."""
 
     def clear() -> bool:
         pixels = _pixels(asset)
@@ -45,13 +47,21 @@ def has_alpha(asset: str) -> bool:
         most = 65535 if pixels.dtype == np.uint16 else 255
         return bool(pixels[..., 3].min() < most)
 
-    return ALPHAS.get((asset,), clear)
+    if not assets.has(asset):
+        return False
+    return isolation.at_hand(("alpha", asset), lambda: ALPHAS.get((asset,), clear), False)
 
 
 def size_of(asset: str) -> tuple[int, int] | None:
-    """Width and height in px."""
-    pixels = _pixels(asset)
-    return None if pixels is None else (pixels.shape[1], pixels.shape[0])
+    """Width and height in px; None as long as they are not known in a thread that must not wait."""
+
+    def size() -> tuple[int, int] | None:
+        pixels = _pixels(asset)
+        return None if pixels is None else (pixels.shape[1], pixels.shape[0])
+
+    if not assets.has(asset):
+        return None
+    return isolation.at_hand(("size", asset), lambda: SIZES.get((asset,), size), None)
 
 
 def reduced(asset: str, width: float, height: float, cache: Cache) -> Planes | None:

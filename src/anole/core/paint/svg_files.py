@@ -3,17 +3,19 @@
 from __future__ import annotations
 
 import math
-from typing import NamedTuple
+from typing import Annotated, NamedTuple
 
 import msgspec
 import numpy as np
+from msgspec import Meta
 
 from .. import assets, isolation
 from ..arrays import Curves, Planes
 from ..cache import Cache
 
-KEPT = Cache(192 << 20)
-"""Outlines and drawings of the whole process."""
+OUTLINES, DRAWINGS = Cache(64 << 20), Cache(128 << 20)
+"""Of the whole process."""
+MOST_CURVES = 1_000_000
 LEAST_SIDE, MOST_SIDE, FINER = 64, 8192, math.sqrt(2)
 """px of a drawing's longer side; it is drawn in such steps, each of which does for many sizes."""
 
@@ -30,8 +32,8 @@ class SvgFile(NamedTuple):
 
 
 class _Told(msgspec.Struct):
-    width: float
-    height: float
+    width: Annotated[float, Meta(gt=0, le=1e9)]
+    height: Annotated[float, Meta(gt=0, le=1e9)]
     solid: bool
     troubles: tuple[str, ...]
 
@@ -40,21 +42,36 @@ def _asked(task: str, meta: dict, sha: str) -> tuple[object, list[np.ndarray]] |
     """What the helper makes of a file; None where it is missing or refused."""
     try:
         return isolation.ask(task, meta, [np.frombuffer(assets.get(sha), np.uint8)])
+    except isolation.NotYet:
+        raise
     except (assets.MissingAsset, isolation.Refused, isolation.HelperError):
         return None
 
 
-def svg_file(sha: str) -> SvgFile | None:
-    """An SVG's outlines; None where it is missing, broken or refused."""
-
-    def make() -> SvgFile | None:
-        answer = _asked("svg outline", {"name": sha[:12]}, sha)
-        if answer is None:
-            return None
+def _outline(sha: str) -> SvgFile | None:
+    answer = _asked("svg outline", {"name": sha[:12]}, sha)
+    if answer is None:
+        return None
+    try:
         told = msgspec.convert(answer[0], _Told)
-        return SvgFile(answer[1][0], told.width / told.height, told.solid, told.troubles)
+    except msgspec.ValidationError:
+        return None
+    curves = answer[1][0] if len(answer[1]) == 1 else np.zeros(0)
+    if curves.ndim != 3 or curves.shape[1:] != (4, 2) or len(curves) > MOST_CURVES:
+        return None
+    if curves.dtype not in (np.float32, np.float64) or not np.isfinite(curves).all():
+        return None
+    return SvgFile(curves, told.width / told.height, told.solid, told.troubles)
 
-    return KEPT.get(("outline", sha), make) if sha and assets.has(sha) else None
+
+def svg_file(sha: str) -> SvgFile | None:
+    """An SVG's outlines; None where it is missing, broken or refused, and in a thread that must not
+    wait for as long as it is not at hand."""
+    if not sha or not assets.has(sha):
+        return None
+    return isolation.at_hand(
+        ("outline", sha), lambda: OUTLINES.get(("outline", sha), lambda: _outline(sha)), None
+    )
 
 
 def drawn_side(wanted: float) -> int:
@@ -63,17 +80,23 @@ def drawn_side(wanted: float) -> int:
     return min(math.ceil(LEAST_SIDE * FINER ** max(steps, 0)), MOST_SIDE)
 
 
+def _drawing(sha: str, side: int) -> Planes | None:
+    answer = _asked("svg drawing", {"side": side}, sha)
+    pixels = answer[1][0] if answer is not None and len(answer[1]) == 1 else np.zeros(0)
+    if pixels.ndim != 3 or pixels.dtype != np.uint8 or pixels.shape[2] != 4 or not pixels.size:
+        return None
+    if max(pixels.shape[:2]) > MOST_SIDE:
+        return None
+    planes = pixels.astype(np.float32) * np.float32(1 / 255)
+    planes[..., :3] *= planes[..., 3:]
+    return np.ascontiguousarray(np.moveaxis(planes, -1, 0))
+
+
 def drawn(sha: str, wanted: float) -> Planes | None:
     """(4, H, W) float32 premultiplied, at least `wanted` px on its longer side, as far as that
-    goes; None for a file that is missing or refused."""
+    goes; None for a file that is missing or refused. Raises isolation.NotYet."""
+    if not sha or not assets.has(sha):
+        return None
     side = drawn_side(wanted)
-
-    def make() -> Planes | None:
-        answer = _asked("svg drawing", {"side": side}, sha)
-        if answer is None:
-            return None
-        planes = answer[1][0].astype(np.float32) * np.float32(1 / 255)
-        planes[..., :3] *= planes[..., 3:]
-        return np.ascontiguousarray(np.moveaxis(planes, -1, 0))
-
-    return KEPT.get(("drawing", sha, side), make) if sha and assets.has(sha) else None
+    key = ("drawing", sha, side)
+    return isolation.needed(key, lambda: DRAWINGS.get(key, lambda: _drawing(sha, side)))

@@ -8,6 +8,7 @@ from typing import Any, cast
 import msgspec
 import numpy as np
 
+from .. import isolation
 from ..arrays import Chords, Matrix
 from ..cache import Cache
 from ..compose.steps import Step
@@ -122,7 +123,8 @@ class ClusterKind(CoatedKind[Cluster]):
             chords = silhouette(parts, dpi, scale) if parts else NOTHING
             return self._bent(chords, piece, dpi, scale) if is_bent(piece) else chords
 
-        return OUTLINES.get(("cluster", self.outline_key(piece, dpi), scale), make)
+        key = ("cluster", self.outline_key(piece, dpi), scale, isolation.FETCHER.arrivals)
+        return OUTLINES.get(key, make)
 
     def _bent(self, chords: Chords, piece: Cluster, dpi: float, scale: float) -> Chords:
         """Where corners and pose put straight chords: they stay straight."""

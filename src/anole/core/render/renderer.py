@@ -13,7 +13,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from .. import bands
+from .. import bands, isolation
 from ..arrays import Planes
 from ..box import EMPTY, Box, around
 from ..cache import Cache
@@ -152,8 +152,10 @@ class Renderer:
         self.dirty = EMPTY
         """What the last frame() changed; pixels outside it are those of the frame before."""
 
+    @isolation.whole()
     def frame(self, request: Request, stop: Callable[[], bool] = lambda: False) -> Accumulators:
-        """Compose the frame; the planes are valid until the next call. Raises Cancelled."""
+        """Compose the frame; the planes are valid until the next call. Raises Cancelled, and in a
+        thread that must not wait isolation.NotYet."""
         steps = plan(request, self.cache, self._planned)
         if self._planes.window != request.box:
             self._planes, self._steps, self._points = Accumulators(request.box), [], []

@@ -9,12 +9,16 @@ from collections.abc import Sequence
 from pathlib import Path
 from typing import NamedTuple
 
+import msgspec
+
 from ..atomic import FileError, reason
-from ..edit.exports import file_name
+from ..distinct import DistinctNames
+from ..edit.exports import FILLED, file_name, slots
 from ..files import board_file
 from ..files.export_target import target_of
 from ..model import Board, Export, to_json
 from ..model.series import Binding
+from ..text import short
 from .tables import Table
 
 DONE = ".anole-series"
@@ -52,26 +56,33 @@ def setup_of(board: Board, bindings: Sequence[Binding], folder: Path, export: Ex
 
 
 def planned(setup: Setup, board: Board, table: Table, out: Path, pattern: str) -> list[Row]:
-    """Every row with a file name of its own: names that come twice are numbered."""
+    """Every row with a file name of its own: names that come twice are numbered. Raises FileError
+    where the pattern names a column that is not there."""
+    _check(pattern, table)
     box = target_of(board, setup.export).box
-    export = setup.export
-    taken: set[str] = set()
+    export = msgspec.structs.replace(setup.export, file=pattern)
+    names = DistinctNames()
     rows, mark = [], setup.mark
     for number, cells in enumerate(map(table.cells, table.rows), 1):
         filled = {_slot(name): value for name, value in cells.items()}
-        named = _with_pattern(export, pattern)
         name = file_name(
-            board, named, (box.width, box.height), row=f"{number:03d}", **_unreserved(filled)
+            board, export, (box.width, box.height), row=f"{number:03d}", **_unreserved(filled)
         )
-        stem, dot, ending = name.rpartition(".")
-        base, count = stem, 2
-        while name.casefold() in taken:
-            name, count = f"{base} {count}{dot}{ending}", count + 1
-        taken.add(name.casefold())
         text = json.dumps(cells, sort_keys=True, ensure_ascii=False)
         own = hashlib.sha256(f"{mark} {text}".encode()).hexdigest()[:16]
-        rows.append(Row(number, cells, out / name, own))
+        rows.append(Row(number, cells, out / names.file(name), own))
     return rows
+
+
+def _check(pattern: str, table: Table) -> None:
+    """Raises FileError for braces that nothing fills."""
+    there = {_slot(column) for column in table.columns} | FILLED | {"row"}
+    for slot in slots(pattern):
+        if slot not in there:
+            raise FileError(
+                f"the names of the files have {{{slot}}}, and the table has no such column; it has "
+                f"{short(', '.join(table.columns), 160)}: change the names, or add the column"
+            )
 
 
 def _slot(column: str) -> str:
@@ -80,14 +91,8 @@ def _slot(column: str) -> str:
 
 
 def _unreserved(cells: dict[str, str]) -> dict[str, str]:
-    own = {"board", "export", "size", "row"}
+    own = FILLED | {"row"}
     return {name: value for name, value in cells.items() if name and name not in own}
-
-
-def _with_pattern(export: Export, pattern: str) -> Export:
-    import msgspec
-
-    return msgspec.structs.replace(export, file=pattern)
 
 
 def finished(out: Path) -> set[str]:

@@ -8,8 +8,9 @@ from collections.abc import Callable, Iterator, Sequence
 from concurrent.futures import FIRST_COMPLETED, Future, ProcessPoolExecutor, wait
 from pathlib import Path
 
-from ..atomic import FileError, reason
+from ..atomic import FileError, clear_strays, reason
 from ..isolation.client import never
+from ..text import short
 from .plan import Row, Setup, note_finished, to_do
 from .worker import Done, begin, render_own_row, render_row
 
@@ -37,6 +38,7 @@ def run(
         out.mkdir(parents=True, exist_ok=True)
     except OSError as error:
         raise FileError(f"cannot make {out}: {reason(error)}") from error
+    clear_strays(out)
     waiting = to_do(rows, out)
     total, count, ends = len(rows), len(rows) - len(waiting), []
     many = _on_cluster if cluster else _here
@@ -103,8 +105,8 @@ def _on_cluster(
         ) from error
     try:
         client = Client(address, timeout="4s", set_as_default=False)
-    except (OSError, ValueError) as error:
-        raise FileError(f"no cluster answers at {address}: {error}") from error
+    except Exception as error:  # each kind of address has errors of its own
+        raise FileError(f"no cluster answers at {address}: {short(error)}") from error
     with client, client.as_current():
         shared = client.scatter(setup, broadcast=True)
         futures = [client.submit(render_row, shared, row, pure=False) for row in rows]

@@ -1,5 +1,5 @@
-"""Tables from files and from the clipboard: CSV of any separator and usual encoding, ODS, XLSX, XLS
-(through python-calamine)."""
+"""Tables from files and from the clipboard: CSV of any separator and usual encoding; ODS, XLSX and XLS
+by way of the helper."""
 
 from __future__ import annotations
 
@@ -9,6 +9,10 @@ from collections.abc import Iterable, Sequence
 from pathlib import Path
 from typing import NamedTuple
 
+import msgspec
+import numpy as np
+
+from .. import isolation
 from ..atomic import FileError, read_bytes
 from ..model.series import MOST_COLUMNS, MOST_ROWS
 from ..text import short
@@ -110,18 +114,11 @@ def _decoded(data: bytes, name: str) -> str:
 
 
 def _sheet_rows(data: bytes, name: str) -> list[list[str]]:
-    from python_calamine import CalamineWorkbook
-
+    """A spreadsheet's cells, read in the helper. Raises FileError."""
     try:
-        sheet = CalamineWorkbook.from_filelike(io.BytesIO(data)).get_sheet_by_index(0)
-        rows = sheet.to_python(skip_empty_area=True)
-    except Exception as error:  # each of its formats has errors of its own
-        raise FileError(f"{name} is not a table that can be read: {short(error)}") from error
-    return [[_text(cell) for cell in row] for row in rows]
-
-
-def _text(cell: object) -> str:
-    """A cell as it is read: whole numbers without a fraction."""
-    if isinstance(cell, float) and cell.is_integer():
-        return str(int(cell))
-    return str(cell)
+        _, (packed,) = isolation.ask("spreadsheet", {"name": name}, [np.frombuffer(data, np.uint8)])
+        return msgspec.msgpack.decode(packed.tobytes(), type=list[list[str]])
+    except isolation.Refused as error:
+        raise FileError(str(error)) from error
+    except (isolation.HelperError, msgspec.DecodeError, ValueError) as error:
+        raise FileError(f"{name} is not read: {error}") from error

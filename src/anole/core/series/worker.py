@@ -65,5 +65,6 @@ def render_row(setup: Setup, row: Row) -> Done:
         return Done(row, written, "", made.warnings)
     except (FileError, TooLarge, MemoryError) as error:
         return Done(row, None, short(str(error) or "there is not enough memory"), ())
-    except Exception as error:
-        return Done(row, None, f"it could not be rendered: {short(error)}", ())
+    except BaseException as error:  # a library's panic would take the whole pool with it
+        trouble = short(error) or type(error).__name__
+        return Done(row, None, f"it could not be rendered: {trouble}", ())

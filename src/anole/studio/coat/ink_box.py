@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from ...core import isolation
 from ...core.cache import Cache
 from ...core.model import Coated
 from ...core.pieces.registry import coated_kind
@@ -14,5 +15,5 @@ _boxes = Cache(1 << 16)
 def ink_box(piece: Coated, dpi: float) -> FrameBox:
     """x0, y0, x1, y1 of a piece's outlines, board px."""
     kind = coated_kind(piece)
-    key = ("box", kind.struct, kind.outline_key(piece, dpi))
+    key = ("box", kind.struct, kind.outline_key(piece, dpi), isolation.FETCHER.arrivals)
     return _boxes.get(key, lambda: kind.ink(piece, dpi) or NOTHING)

@@ -16,6 +16,7 @@ from PyQt6.QtGui import (
 )
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
+from ....core import isolation
 from ....core.model import Coat
 from ....core.pieces.registry import coated_kind
 from ... import theme
@@ -161,7 +162,8 @@ class BuildUp(QWidget):
         if piece is None or frame is None:
             return None
         coat = self.selection.coat
-        key = (coated_kind(piece).outline_key(piece, board.dpi), coat and coat.plane, self._clicked)
+        outline = coated_kind(piece).outline_key(piece, board.dpi)
+        key = (outline, coat and coat.plane, self._clicked, isolation.FETCHER.arrivals)
         if key != self._probed:
             self._probe = probe.find(
                 piece, coat, board, self._clicked, state.section.core, state.axis.outer
