@@ -6,9 +6,13 @@ import os
 import threading
 
 import pytest
+from hypothesis import settings
 
 from anole.core.coats import guard
 
+# how long an example takes depends on what else the machine does
+settings.register_profile("anole", deadline=None)
+settings.load_profile("anole")
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 
 

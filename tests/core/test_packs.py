@@ -12,7 +12,7 @@ import cv2
 import msgspec
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from anole.core import assets
@@ -57,7 +57,6 @@ def as_dict(*found: Style, **fields) -> dict:
     return json.loads(zipfile.ZipFile(io.BytesIO(encode(pack))).read("pack.json")) | fields
 
 
-@settings(deadline=None)
 @given(st.lists(st.sampled_from(ALL), min_size=1, unique=True), st.text(max_size=40))
 def test_written_and_read_it_is_the_same(chosen, notes):
     pack = Pack(

@@ -178,7 +178,7 @@ def test_styles_are_put_on_in_other_colours(open_window, settle, whose):
     window.show_stage(Stage.COAT)
     window.selection.choose("words")
     window.shelf.side.colours.choose(whose)
-    chip = next(c for c in window.shelf.chips if c.stored.style.name == "cup gold")
+    chip = window.shelf.row.reveal("cup gold")
     chip.click()
     worn, own = window.selection.coated.style, styles.find("cup gold").coats
     assert [type(c) for c in worn] == [type(c) for c in own]
@@ -283,7 +283,7 @@ def test_lengths_in_px_are_offered_as_em_once(open_window, qtbot, settle):
     window = open_window(start_board())
     window.show_stage(Stage.COAT)
     window.selection.choose("words")
-    chip = next(c for c in window.shelf.chips if c.stored.style.name == "fixed")
+    chip = window.shelf.row.reveal("fixed")
     chip.click()
     assert "One length" in window.foot.question.text()
     qtbot.mouseClick(window.foot.answers[0], LEFT)
@@ -299,7 +299,7 @@ def test_one_coat_of_a_style_goes_on_the_words(open_window, settle):
     window = open_window(start_board())
     window.show_stage(Stage.COAT)
     window.selection.choose("words")
-    chip = next(c for c in window.shelf.chips if c.stored.style.name == "cup gold")
+    chip = window.shelf.row.reveal("cup gold")
     chip.setFocus()
     one = next(
         a for a in choices(window, "Style", "Add one coat of the style") if a.text() == "rim"

@@ -186,10 +186,10 @@ def test_a_style_of_ones_own_is_deleted_from_its_menu_and_brought_back(open_wind
     window.show_stage(Stage.COAT)
     assert window.shelf.save_as("Mine")
     qtbot.waitUntil(lambda: window.shelf.chips[0].isVisible())
-    chip = next(c for c in window.shelf.chips if c.stored.style.name == "Mine")
+    chip = window.shelf.row.reveal("Mine")
     ask(chip, chip.rect().center())
     window.actions_by_id["delete style"].trigger()
-    assert all(c.stored.style.name != "Mine" for c in window.shelf.chips)
+    assert all(one.style.name != "Mine" for one in window.shelf.shown)
     window.foot.answers[0].click()
     assert styles.find("Mine").coats
     styles.remove("Mine")

@@ -9,13 +9,17 @@ from PyQt6.QtGui import QPixmap
 from PyQt6.QtWidgets import QLineEdit, QWidget
 
 from anole.core.edit.pieces import remove_piece
+from anole.core.edit.wearing import put_style
+from anole.core.library.styles import find
 from anole.core.model import Board, Ground, Length, Lettering, Place
+from anole.studio.lifetimes import Remembered
 from anole.studio.painting import painting
-from anole.studio.remembered import Remembered
 from anole.studio.shell import Stage
 from anole.studio.targets import StopTarget, StyleTarget, SwatchTarget, Targets
 
 from .real_window import run
+
+CUP_GOLD = find("cup gold")
 
 
 @pytest.fixture
@@ -89,9 +93,12 @@ def test_a_style_is_saved_and_every_stage_still_opens(open_window, settle, qtbot
     window = open_window(Board(width=320, height=180, pieces=(Ground(id="g"), words("w"))))
     window.selection.choose("w")
     window.show_stage(Stage.COAT)
-    chip = window.shelf.chips[0]
+    assert window.shelf.save_as("my first")
+    chip = window.shelf.row.reveal("my first")
     qtbot.mouseClick(chip, Qt.MouseButton.LeftButton)
     chip.setFocus()
+    # over the same name with other coats, and gone
+    window.document.apply("Clear", lambda b: put_style(b, "w", CUP_GOLD))
     assert window.shelf.save_as("my first")
     qtbot.waitUntil(lambda: sip.isdeleted(chip))
     for stage in (Stage.ARRANGE, Stage.COAT, Stage.PROOF, Stage.COAT):

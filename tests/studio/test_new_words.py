@@ -47,7 +47,7 @@ def test_they_wear_the_style_that_was_put_on_last(open_window, qtbot, settle):
     add(window, qtbot)
     window.show_stage(Stage.COAT)
     settle(window)
-    chip = next(c for c in window.shelf.chips if c.stored.style.name == "cup gold")
+    chip = window.shelf.row.reveal("cup gold")
     qtbot.mouseClick(chip, Qt.MouseButton.LeftButton)
     add(window, qtbot)
     assert words(window).worn.name == "cup gold"

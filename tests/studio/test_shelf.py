@@ -28,7 +28,7 @@ def pulled(open_window, settle, qtbot):
     window.show_stage(Stage.COAT)
     window.selection.choose("words", "f")
     settle(window)
-    chip = next(c for c in window.shelf.chips if c.stored.style.name == "candy drop")
+    chip = window.shelf.row.reveal("candy drop")
     qtbot.mousePress(chip, LEFT, pos=spot(0.1))
     return window, chip
 
@@ -70,7 +70,7 @@ def test_styles_that_come_into_the_folder_are_on_the_shelf(open_window, qtbot):
     window.show_stage(Stage.COAT)
 
     def names() -> list[str]:
-        return [chip.stored.style.name for chip in window.shelf.chips]
+        return [one.style.name for one in window.shelf.shown]
 
     path = styles.folder() / "from-a-friend.anolestyle"
     path.write_bytes(to_json(Style(name="from a friend", coats=(PLAIN,))))
@@ -109,7 +109,7 @@ def test_styles_are_found_as_one_types(open_window, qtbot):
     window.show_stage(Stage.COAT)
 
     def shown() -> set[str]:
-        return {c.stored.style.name for c in window.shelf.chips if c.isVisible()}
+        return {one.style.name for one in window.shelf.shown}
 
     everything = shown()
     qtbot.keyClicks(window.shelf.search, "metal trophy")
@@ -124,12 +124,12 @@ def test_a_deleted_style_is_brought_back(open_window, qtbot):
     window = open_window(board(PLAIN, text="AB"))
     window.show_stage(Stage.COAT)
     assert window.shelf.save_as("mine")
-    chip = next(c for c in window.shelf.chips if c.stored.style.name == "mine")
+    chip = window.shelf.row.reveal("mine")
     chip.setFocus()
     window.actions_by_id["delete style"].trigger()
-    assert "mine" not in [c.stored.style.name for c in window.shelf.chips]
+    assert "mine" not in [one.style.name for one in window.shelf.shown]
     assert "mine" in window.foot.question.text()
     qtbot.mouseClick(window.foot.answers[0], LEFT)
-    assert "mine" in [c.stored.style.name for c in window.shelf.chips]
-    found = next(c.stored.style for c in window.shelf.chips if c.stored.style.name == "mine")
+    assert "mine" in [one.style.name for one in window.shelf.shown]
+    found = window.shelf.row.reveal("mine").stored.style
     assert [type(coat) for coat in found.coats] == [Fill]

@@ -162,7 +162,7 @@ def test_styles_on_the_shelf(window, qtbot, settle):
     window.show_stage(Stage.COAT)
     window.shelf.search.setText("cup gold")
     settle(window)
-    chip = next(c for c in window.shelf.chips if c.stored.style.name == "cup gold")
+    chip = window.shelf.row.reveal("cup gold")
     assert chip.image is not None
     chip.pointed.emit(True)
     assert window.document.shown.piece("b").worn.name == "cup gold"

@@ -80,7 +80,7 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
     qtbot.keyClicks(window.shelf.name, "Roll Call")
     qtbot.keyClick(window.shelf.name, Qt.Key.Key_Return)
     assert styles.find("Roll Call").coats
-    chip = next(c for c in window.shelf.chips if c.stored.style.name == "Roll Call")
+    chip = window.shelf.row.reveal("Roll Call")
 
     # put on a second lettering
     window.show_stage(Stage.ARRANGE)
@@ -89,7 +89,7 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
     assert second != first
     window.show_stage(Stage.COAT)
     settle(window)
-    chip = next(c for c in window.shelf.chips if c.stored.style.name == "Roll Call")
+    chip = window.shelf.row.reveal("Roll Call")
     qtbot.mouseClick(chip, LEFT)
     worn = document.board.lettering(second)
     assert worn.worn.name == "Roll Call"

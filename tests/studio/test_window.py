@@ -111,11 +111,12 @@ def test_a_style_is_looked_at_and_put_on_as_one_step(open_window, settle):
     chip = window.shelf.chips[0]
     # those that are seen have their pictures, the others when they are scrolled to
     assert all(c.image is not None for c in window.shelf.chips[:6])
-    assert window.shelf.chips[-1].image is None
-    bar = window.shelf._scroll.horizontalScrollBar()
+    last, bar = window.shelf.shown[-1], window.shelf.row.bar
+    assert all(c.stored is not last for c in window.shelf.chips)
     bar.setValue(bar.maximum())
     settle(window)
-    assert window.shelf.chips[-1].image is not None
+    assert window.shelf.chips[-1].stored is last and window.shelf.chips[-1].image is not None
+    chip = window.shelf.row.reveal(window.shelf.shown[0].style.name)
     chip.pointed.emit(True)
     assert window.document.shown != STYLED
     chip.pointed.emit(False)

@@ -19,7 +19,9 @@ class Threaded(QObject):
         self._thread = threading.Thread(target=self._run, name=name, daemon=True)
 
     def start(self) -> None:
-        self._thread.start()
+        """Begin, unless it was given up before."""
+        if not self._stop.is_set():
+            self._thread.start()
 
     def cancel(self) -> None:
         """Ask the work to end early."""

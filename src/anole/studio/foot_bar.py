@@ -16,6 +16,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
+from .lifetimes import discard
 from .plain import Label
 
 
@@ -154,8 +155,7 @@ class FootBar(QWidget):
 
     def _clear(self) -> None:
         for button in self.answers:
-            button.hide()
-            button.deleteLater()
+            discard(button)
         self.answers = []
         self._asking.hide()
         self.setVisible(not self._saying.isHidden())

@@ -8,6 +8,7 @@ from PyQt6.QtWidgets import QGridLayout, QHBoxLayout, QLabel, QVBoxLayout, QWidg
 
 from .commands import MENUS
 from .commands.gestures import GESTURES
+from .lifetimes import discard
 from .plain import Label
 from .session import Session
 from .sheet import Sheet
@@ -46,7 +47,7 @@ class KeySheet(Sheet):
 
     def unfold(self) -> None:
         if self._inside is not None:
-            self._inside.deleteLater()
+            discard(self._inside)
         self._inside = QWidget()
         row = QHBoxLayout(self._inside)
         row.setContentsMargins(0, 0, 0, 0)

@@ -6,8 +6,8 @@ from PyQt6.QtCore import QEvent, QObject, Qt
 from PyQt6.QtGui import QColor, QKeyEvent, QMouseEvent, QPaintEvent
 from PyQt6.QtWidgets import QFrame, QVBoxLayout, QWidget
 
+from .lifetimes import Remembered
 from .painting import painting
-from .remembered import Remembered
 
 VEIL = 70
 

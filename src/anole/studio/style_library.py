@@ -15,11 +15,16 @@ from ..core.library import keeping, sets, styles, worn_in
 from ..core.library.sets import FAVOURITES, StyleSet
 from ..core.library.styles import SUFFIX, StoredStyle, folder
 from ..core.model import ModelError, Style
+from .background import Background
 from .document import Document
+from .troubles import TROUBLES
 
 T = TypeVar("T")
 WAIT_MS = 150
 """Files are copied many at a time."""
+FIRST_MS = 400
+AT_ONCE = 40
+"""Styles that are read while one waits; more come from a thread."""
 
 
 class StyleLibrary(QObject):
@@ -43,8 +48,21 @@ class StyleLibrary(QObject):
         self._watcher.directoryChanged.connect(lambda _: self._later.start())
         self._watcher.fileChanged.connect(lambda _: self._later.start())
         document.saved.connect(self._remember_where)
+        self._task: Background | None = None
         self._read()
         self._watch()
+
+    @property
+    def idle(self) -> bool:
+        """Whether all styles are read."""
+        return self._task is None
+
+    def stop(self) -> None:
+        """Give up what is being read."""
+        task, self._task = self._task, None
+        if task is not None:
+            task.cancel()
+            task.wait()
 
     # what there is
 
@@ -89,20 +107,22 @@ class StyleLibrary(QObject):
 
     def put(self, name: str, style: str, inside: bool) -> bool:
         """Take a style into a set or out of it."""
-        return self.did(lambda: sets.put(name, style, inside))
+        return self.did(lambda: sets.put(name, style, inside), self._read_sets)
 
     def mark(self, style: str) -> bool:
         """A favourite, or no longer one."""
         return self.put(FAVOURITES, style, not self.is_favourite(style))
 
-    def did(self, act: Callable[[], object]) -> bool:
-        """Change files of the library; says what goes wrong."""
+    def did(self, act: Callable[[], object], read: Callable[[], object] | None = None) -> bool:
+        """Change files of the library, and `read` what changed, all of it else; says what goes
+        wrong."""
         try:
             act()
         except (FileError, ModelError) as error:
             self._document.said.emit(str(error))
             return False
-        self.reload()
+        (read or self._read)()
+        self.changed.emit()
         return True
 
     def reload(self) -> None:
@@ -113,13 +133,38 @@ class StyleLibrary(QObject):
     # files
 
     def _read(self) -> None:
-        self.entries, troubles = styles.library()
+        """What there is; many styles that are new come from a thread, and until then those are shown
+        that come with the program or are known."""
+        if styles.unread() > AT_ONCE:
+            self.entries = self.entries or list(styles.built_in())
+            if self._task is None:
+                self._task = Background(lambda _: styles.library(), self)
+                self._task.ended.connect(self._came)
+                # the window comes first
+                QTimer.singleShot(FIRST_MS, self._task.start)
+            return
+        self._put(*styles.library())
+
+    def _came(self, found: tuple[list[StoredStyle], list[str]] | None, error: object) -> None:
+        self._task = None
+        if found is None:
+            TROUBLES.caught(error)  # type: ignore[arg-type]
+            return
+        self._put(*found)
+        self.changed.emit()
+        self._watch()
+
+    def _put(self, entries: list[StoredStyle], troubles: list[str]) -> None:
+        self.entries = entries
+        for trouble in troubles[:1]:
+            self._document.said.emit(trouble)
+        self._read_sets()
+
+    def _read_sets(self) -> None:
         try:
             self.sets = sets.all_sets()
         except FileError as error:
-            troubles.append(str(error))
-        for trouble in troubles[:1]:
-            self._document.said.emit(trouble)
+            self._document.said.emit(str(error))
 
     def _found_changes(self) -> None:
         # what this window wrote itself is known already

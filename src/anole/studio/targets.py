@@ -8,7 +8,7 @@ from PyQt6.QtCore import QObject, pyqtSignal
 from PyQt6.QtWidgets import QWidget
 
 from ..core.library.styles import StoredStyle
-from .remembered import Remembered
+from .lifetimes import Remembered
 
 T = TypeVar("T")
 MOST = 12

@@ -279,7 +279,8 @@ class Window(QWidget):
     @property
     def idle(self) -> bool:
         """Whether nothing is being rendered or read."""
-        return self.worker.idle and self.reading.idle and self.recovery.task is None
+        parts = (self.worker, self.reading, self.styles)
+        return all(part.idle for part in parts) and self.recovery.task is None
 
     # its own commands
 
@@ -383,6 +384,7 @@ class Window(QWidget):
         self.recovery.stop()
         self.start.cards.stop()
         self.arrivals.stop()
+        self.styles.stop()
         self.journaling.stop(self._stays)
         self.document.close()
         self.steps.close()

@@ -33,9 +33,10 @@ def _small_enough(data: bytes) -> bytes:
     return data
 
 
-def fetch(folder: Path, coats: Sequence[Coat]) -> None:
-    """Take in the pictures that coats paint with; what is not there or spoilt is left out."""
-    for sha in assets_named(coats):
+def fetch(folder: Path, named: Sequence[str]) -> None:
+    """Take in the pictures that the styles of a library paint with, and hold them; what is not there
+    or spoilt is left out."""
+    for sha in named:
         if assets.has(sha) or len(sha) != 64 or not sha.isalnum():
             continue
         try:
@@ -44,4 +45,4 @@ def fetch(folder: Path, coats: Sequence[Coat]) -> None:
             continue
         if assets.digest(data) == sha:
             assets.put(data)
-    assets.hold(f"styles {folder}", [*assets.held_by(f"styles {folder}"), *assets_named(coats)])
+    assets.hold(f"styles {folder}", named)

@@ -17,6 +17,7 @@ import platformdirs
 
 from ..atomic import FileError, read_bytes, reason, write_bytes
 from ..model import Coat, ModelError, Style, from_builtins, from_json, to_builtins, to_json
+from ..model.named_assets import assets_named
 from . import pictures
 
 SUFFIX = ".anolestyle"
@@ -63,21 +64,52 @@ def file_name(name: str) -> str:
     return slug + SUFFIX
 
 
+class _Known(NamedTuple):
+    """A style's file as it was read: when it was written, its size, what it paints with."""
+
+    changed: int
+    size: int
+    stored: StoredStyle
+    pictures: tuple[str, ...]
+
+
+_KNOWN: dict[str, _Known] = {}
+"""Files that were read, so that one that has not changed since is not read again."""
+
+
 def read(path: Path) -> Style:
     """Read one style; a file that has not changed since is not read again. Raises FileError."""
     try:
-        state = path.stat()
+        return _known(str(path), path.stat()).stored.style
     except OSError as error:
         raise FileError(f"cannot read {path}: {reason(error)}") from error
-    return _read(path, state.st_mtime_ns, state.st_size)
 
 
-@functools.lru_cache(2000)
-def _read(path: Path, changed: int, size: int) -> Style:
+def _known(path: str, state: os.stat_result) -> _Known:
+    known = _KNOWN.get(path)
+    if known is None or (known.changed, known.size) != (state.st_mtime_ns, state.st_size):
+        try:
+            style = from_json(read_bytes(Path(path), MOST), Style)
+        except ModelError as error:
+            raise FileError(f"{Path(path).name} is not a style: {error}") from error
+        named = tuple(assets_named(style.coats))
+        stored = StoredStyle(style, Path(path), True)
+        known = _KNOWN[path] = _Known(state.st_mtime_ns, state.st_size, stored, named)
+    return known
+
+
+def _files() -> list[os.DirEntry[str]]:
+    """Those of the user's folder, in no order."""
     try:
-        return from_json(read_bytes(path, MOST), Style)
-    except ModelError as error:
-        raise FileError(f"{path.name} is not a style: {error}") from error
+        with os.scandir(folder()) as entries:
+            return [entry for entry in entries if entry.name.endswith(SUFFIX)]
+    except OSError:
+        return []
+
+
+def unread() -> int:
+    """How many of the user's styles were never read."""
+    return sum(entry.path not in _KNOWN for entry in _files())
 
 
 def keep(style: Style) -> Path:
@@ -116,26 +148,37 @@ def library() -> tuple[list[StoredStyle], list[str]]:
     """All styles, the user's newest first, then the built-in ones but those that the user has a
     version of; and what could not be read."""
     own, troubles = [], []
-    for path in sorted(folder().glob(f"*{SUFFIX}"), key=_age):
+    pictured: dict[str, None] = {}
+    for entry in _newest_first(_files()):
         try:
-            style = read(path)
-            pictures.fetch(folder() / PICTURES, style.coats)
-            own.append(StoredStyle(style, path, True))
+            known = _known(entry.path, entry.stat())
+        except OSError:
+            # gone meanwhile
+            continue
         except FileError as error:
             troubles.append(str(error))
+            continue
+        own.append(known.stored)
+        pictured.update(dict.fromkeys(known.pictures))
+    pictures.fetch(folder() / PICTURES, list(pictured))
     names = {entry.style.name for entry in own}
     return own + [entry for entry in built_in() if entry.style.name not in names], troubles
 
 
-def _age(path: Path) -> tuple[float, str]:
-    try:
-        return (-path.stat().st_mtime, path.name)
-    except OSError:
-        return (0.0, path.name)
+def _newest_first(entries: list[os.DirEntry[str]]) -> list[os.DirEntry[str]]:
+    def age(entry: os.DirEntry[str]) -> tuple[float, str]:
+        try:
+            return (-entry.stat().st_mtime, entry.name)
+        except OSError:
+            return (0.0, entry.name)
+
+    return sorted(entries, key=age)
 
 
 def is_found(style: Style, text: str) -> bool:
     """Whether every word of a text occurs in the style's name, words, notes or author."""
+    if not text:
+        return True
     about = " ".join((style.name, *style.words, style.notes, style.author)).casefold()
     return all(word in about for word in text.casefold().split())
 

@@ -16,6 +16,7 @@ from ..controls.choice import Choice
 from ..controls.control import Control
 from ..controls.number import Number
 from ..controls.switch import Switch
+from ..lifetimes import discard
 from ..plain import Label
 from ..session import session_of
 
@@ -116,7 +117,7 @@ class FontDetails(QWidget):
         self, weights: list[tuple[int, bool]], axes: tuple[Axis, ...], features: tuple[Feature, ...]
     ) -> None:
         for control in self.controls.values():
-            control.deleteLater()
+            discard(control)
         self.controls = {}
         if len(weights) > 1:
             names = [self._cut_name(w, i) for w, i in weights]

@@ -9,6 +9,7 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QPushButton, QSizePolicy, QWidget
 
 from ...core.model import Colour, InkRamp, Stop, Tone
+from ..lifetimes import discard
 from ..plain import Label
 from .choice import Box
 from .control import Context, Control
@@ -132,8 +133,7 @@ class ToneList(Control):
 
     def _make(self, ops: tuple[Any, ...]) -> None:
         for old in self.rows:
-            old.hide()
-            old.deleteLater()
+            discard(old)
         self.rows = []
         for number, op in enumerate(ops):
             row_of_op = ToneRow(type(op))

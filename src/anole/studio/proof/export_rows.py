@@ -9,6 +9,7 @@ from PyQt6.QtWidgets import QCheckBox, QHBoxLayout, QPushButton, QVBoxLayout, QW
 
 from ...core.model import Export
 from .. import icons
+from ..lifetimes import discard
 from ..plain import tip
 
 
@@ -56,8 +57,7 @@ class ExportRows(QWidget):
             item = self._column.takeAt(0)
             row = item.widget() if item is not None else None
             if row is not None:
-                row.hide()
-                row.deleteLater()
+                discard(row)
         self.buttons.clear()
         for number, export in enumerate(exports):
             self._column.insertWidget(number, self._row(export, chosen, len(exports) > 1))

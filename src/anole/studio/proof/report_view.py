@@ -5,6 +5,7 @@ from __future__ import annotations
 from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
 from ...core.proof.report import ENOUGH, LOW, SMALL, WordsReport
+from ..lifetimes import discard
 from ..plain import Label
 from .proof_pictures import ProofPictures
 
@@ -28,7 +29,7 @@ class ReportView(QWidget):
         """The report of the board as it is now."""
         for line in self.lines:
             self._column.removeWidget(line)
-            line.deleteLater()
+            discard(line)
         self.lines = []
         for report in self.pictures.reports[:MOST]:
             self._say(_head(report), "group")

@@ -10,6 +10,7 @@ from PyQt6.QtWidgets import QScrollArea, QVBoxLayout, QWidget
 from ...core.edit.series import bind, series_of
 from ...core.model import Board
 from ...core.series.rows import bindable
+from ..lifetimes import discard
 from ..picker import Picker
 from ..plain import Label
 
@@ -72,8 +73,7 @@ class Bindings(QScrollArea):
     def _make(self, columns: Sequence[str]) -> None:
         for picker in self.pickers.values():
             self._column.removeWidget(picker)
-            picker.hide()
-            picker.deleteLater()
+            discard(picker)
         self.pickers = {}
         for column in columns:
             picker = Picker(column, [NOTHING], f"What the column {column} sets")

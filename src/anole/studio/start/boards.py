@@ -20,6 +20,7 @@ from ...core.paint.picture_files import decoded
 from ..background import Background, Stop
 from ..board_files import demo_boards
 from ..foot_bar import nothing
+from ..lifetimes import discard
 from ..pixel_images import image_of
 from ..plain import Label
 from ..recovery import found, told
@@ -66,7 +67,7 @@ class BoardCards(QWidget):
             item = self._column.takeAt(0)
             widget = item.widget() if item is not None else None
             if widget is not None:
-                widget.deleteLater()
+                discard(widget)
         self.cards = {}
         self._add_not_closed()
         recent = self.session.settings.recent

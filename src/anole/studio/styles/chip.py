@@ -56,6 +56,12 @@ class Chip(QAbstractButton):
             )
         )
 
+    def mark(self, favourite: bool) -> None:
+        """A favourite, or none."""
+        if favourite != self.favourite:
+            self.favourite = favourite
+            self.update()
+
     def paintEvent(self, event: QPaintEvent | None) -> None:
         with painting(self) as painter:
             painter.setRenderHint(QPainter.RenderHint.Antialiasing)

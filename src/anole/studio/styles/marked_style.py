@@ -20,6 +20,7 @@ from ...core.coats.registry import kind_of
 from ...core.library import keeping
 from ...core.library.sets import FAVOURITES
 from ...core.library.styles import StoredStyle
+from ..lifetimes import discard
 from ..plain import Label, tip
 from ..session import Session
 from .small_board import SmallBoard
@@ -128,7 +129,7 @@ class MarkedStyle(QWidget):
         while (item := self._boards.takeAt(0)) is not None:
             widget = item.widget()
             if widget is not None:
-                widget.deleteLater()
+                discard(widget)
         boards = self.session.styles.boards_of(name)
         if boards:
             head = Label("Worn on")

@@ -8,22 +8,20 @@ from typing import Any
 import msgspec
 from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QImage
-from PyQt6.QtWidgets import QFrame, QHBoxLayout, QScrollArea, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QWidget
 
 from ...core.edit.wearing import style_of, wear_as
 from ...core.library.keeping import free_name, own_names
 from ...core.library.sets import FAVOURITES
-from ...core.library.styles import is_found
+from ...core.library.styles import StoredStyle, is_found
 from ...core.model import Coated, Style
 from ..commands.dressing import coloured, dressed, mix, mixed_board, wear
 from ..foot_bar import nothing
 from ..samples import bare, sample, words_of
 from ..session import Session
-from .chip import CHIP, PICTURE, Chip
+from .chip import PICTURE, Chip
+from .chip_row import ChipRow
 from .shelf_side import ShelfSide
-
-AHEAD = 600
-"""px beyond what is seen of the row whose pictures are made too."""
 
 
 class Shelf(QWidget):
@@ -37,73 +35,70 @@ class Shelf(QWidget):
         self.setObjectName("bar")
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         self.setFixedHeight(106)
-        self.chips: list[Chip] = []
+        self.row = ChipRow()
         self._asked: Any = None
-        self._waiting: set[Chip] = set()
-        self._row_widget = QWidget()
-        self._row_widget.setObjectName("panel")
-        self._row = QHBoxLayout(self._row_widget)
-        self._row.setContentsMargins(0, 0, 0, 0)
-        self._row.setSpacing(8)
-        self._scroll = QScrollArea()
-        self._scroll.setObjectName("panel")
-        self._scroll.setFrameShape(QFrame.Shape.NoFrame)
-        self._scroll.setWidgetResizable(True)
-        self._scroll.setVerticalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
-        self._scroll.setWidget(self._row_widget)
+        self._images: dict[str, QImage] = {}
+        self._waiting: set[str] = set()
         self.side = ShelfSide(session)
         self.search, self.save, self.name = self.side.search, self.side.save, self.side.name
         line = QHBoxLayout(self)
         line.setContentsMargins(14, 7, 14, 5)
         line.setSpacing(12)
-        line.addWidget(self._scroll, 1)
+        line.addWidget(self.row, 1)
         line.addWidget(self.side)
         self._connect()
         self.reload()
 
     def _connect(self) -> None:
-        self.side.searched.connect(lambda _: self._filter())
+        self.row.made.connect(self._made)
+        self.row.scrolled.connect(self._ask_pictures)
+        self.side.searched.connect(lambda _: self.reload())
         self.side.saved.connect(self._save)
         self.side.colours.changed.connect(self.refresh)
-        bar = self._scroll.horizontalScrollBar()
-        assert bar is not None
-        bar.valueChanged.connect(lambda _: self._ask_pictures())
         self.document.settled.connect(self.refresh)
         self.selection.changed.connect(self.refresh)
         self.worker.drawn.connect(self._take)
-        self.session.styles.changed.connect(self.reload)
+        self.session.styles.changed.connect(self._changed)
 
-    def reload(self) -> None:
+    @property
+    def chips(self) -> list[Chip]:
+        """Those that are seen, or nearly, from the left."""
+        return self.row.chips
+
+    @property
+    def shown(self) -> list[StoredStyle]:
+        """The styles of the row, seen or not."""
+        return self.row.styles
+
+    def _changed(self) -> None:
         """Other styles in the library, or other marks."""
-        for chip in self.chips:
-            self._row.removeWidget(chip)
-            chip.deleteLater()
-        while self._row.count():
-            self._row.takeAt(0)
-        library = self.session.styles
-        marked = set(library.in_set(FAVOURITES))
-        self.chips = [Chip(entry) for entry in library.favourites_first]
-        for chip in self.chips:
-            chip.favourite = chip.stored.style.name in marked
-            self._row.addWidget(chip)
-            chip.pointed.connect(lambda on, c=chip: self._look(c if on else None))
-            chip.clicked.connect(lambda _, c=chip: wear(self.session, c.stored.style))
-            chip.mixing.connect(lambda share, c=chip: self._look_mixed(c, share))
-            chip.mixed.connect(lambda share, c=chip: self._mix(c, share))
-        self._row.addStretch(1)
         self._asked = None
-        self._filter()
+        self.reload()
         self.refresh()
 
-    def _filter(self) -> None:
-        """Only the styles that every typed word is found in."""
-        for chip in self.chips:
-            chip.setVisible(is_found(chip.stored.style, self.search.text()))
+    def reload(self) -> None:
+        """Those styles that every typed word is found in."""
+        library, text = self.session.styles, self.search.text()
+        found = [one for one in library.favourites_first if is_found(one.style, text)]
+        self.row.show_styles(found, frozenset(library.in_set(FAVOURITES)))
         self._ask_pictures()
+
+    def _made(self, chip: Chip) -> None:
+        chip.image = self._images.get(chip.stored.style.name)
+        chip.worn = chip.stored.style.name == self._worn
+        chip.pointed.connect(lambda on, c=chip: self._look(c if on else None))
+        chip.clicked.connect(lambda _, c=chip: wear(self.session, c.stored.style))
+        chip.mixing.connect(lambda share, c=chip: self._look_mixed(c, share))
+        chip.mixed.connect(lambda share, c=chip: self._mix(c, share))
+
+    @property
+    def _worn(self) -> str | None:
+        piece = self.selection.coated
+        return piece.worn.name if piece and piece.worn else None
 
     def refresh(self) -> None:
         piece = self.selection.coated
-        worn = piece.worn.name if piece and piece.worn else None
+        worn = self._worn
         for chip in self.chips:
             if chip.worn != (chip.stored.style.name == worn):
                 chip.worn = not chip.worn
@@ -116,38 +111,31 @@ class Shelf(QWidget):
         wanted = (bare(piece, words_of(piece)), self.document.board.lamp, of)
         if self.isVisible() and wanted != self._asked:
             self._asked = wanted
-            self._waiting = set(self.chips)
+            self._waiting = {one.style.name for one in self.session.styles.entries}
             self._ask_pictures()
 
     def showEvent(self, event: Any) -> None:
         super().showEvent(event)
         self.refresh()
 
-    def resizeEvent(self, event: Any) -> None:
-        super().resizeEvent(event)
-        self._ask_pictures()
-
     def _ask_pictures(self) -> None:
         """The pictures of chips that are seen, or nearly, each once."""
-        viewport, bar = self._scroll.viewport(), self._scroll.horizontalScrollBar()
-        if not self._waiting or not self.isVisible() or viewport is None or bar is None:
+        if not self._waiting or not self.isVisible():
             return
         piece, board = self.selection.coated, self.document.board
-        size, end = (PICTURE.width(), PICTURE.height()), bar.value() + viewport.width() + AHEAD
+        size = (PICTURE.width(), PICTURE.height())
         whose = self.session.styles.colours
-        found = [chip for chip in self.chips if not chip.isHidden()]
-        for number, chip in enumerate(found):
-            # where it will lie: the layout comes to that later
-            x = number * (CHIP.width() + self._row.spacing())
-            if chip not in self._waiting or not bar.value() - AHEAD <= x <= end:
-                continue
-            self._waiting.discard(chip)
-            make = functools.partial(_sample, piece, chip, board, whose, size)
-            self.worker.ask_small(("chip", chip.stored.style.name), make, 2.0)
+        for chip in self.chips:
+            name = chip.stored.style.name
+            if name in self._waiting:
+                self._waiting.discard(name)
+                make = functools.partial(_sample, piece, chip.stored, board, whose, size)
+                self.worker.ask_small(("chip", name), make, 2.0)
 
     def _take(self, key: Any, image: QImage) -> None:
         if key[0] != "chip":
             return
+        self._images[key[1]] = image
         for chip in self.chips:
             if chip.stored.style.name == key[1]:
                 chip.image = image
@@ -207,9 +195,11 @@ class Shelf(QWidget):
         return stored.style if stored is not None and stored.own else None
 
 
-def _sample(piece: Coated | None, chip: Chip, board: Any, whose: str, size: tuple[int, int]) -> Any:
+def _sample(
+    piece: Coated | None, stored: StoredStyle, board: Any, whose: str, size: tuple[int, int]
+) -> Any:
     """The board of a chip's picture; made in the worker's thread."""
-    style = chip.stored.style
+    style = stored.style
     if piece is not None:
         style = coloured(board, piece.id, style, whose)
     return sample(piece, style.coats, words_of(piece), *size, board)

@@ -1,4 +1,4 @@
-"""Widgets that are remembered beyond the call that showed them: they may be deleted meanwhile."""
+"""Widgets that come and go: remembered beyond the call that showed them, or taken away."""
 
 from __future__ import annotations
 
@@ -7,6 +7,7 @@ from typing import Generic, TypeVar
 
 from PyQt6 import sip
 from PyQt6.QtCore import QObject
+from PyQt6.QtWidgets import QWidget
 
 Q = TypeVar("Q", bound=QObject)
 
@@ -25,3 +26,9 @@ class Remembered(Generic[Q]):
         """The object, None where there is none or no longer one."""
         thing = None if self._thing is None else self._thing()
         return None if thing is None or sip.isdeleted(thing) else thing
+
+
+def discard(widget: QWidget) -> None:
+    """Take a widget away: it is not seen from now on, and gone when nobody is amid a call to it."""
+    widget.hide()
+    widget.deleteLater()
