@@ -66,6 +66,7 @@ class Worker(QObject):
 
     framed = pyqtSignal(object)
     drawn = pyqtSignal(object, QImage)
+    targeted = pyqtSignal(object, object)
     weighed = pyqtSignal(object, object)
     reported = pyqtSignal(object, object)
     made = pyqtSignal(object, QImage, tuple)
@@ -167,6 +168,10 @@ class Worker(QObject):
     def ask_report(self, board: Board) -> None:
         """What there is to say of the words on a board."""
         self._later(("report",), lambda: self.reported.emit(board, reports(board)))
+
+    def ask_target(self, key: FileKey) -> None:
+        """Which part of its board an export shows, where that must be looked for."""
+        self._later(("target",), lambda: self.targeted.emit(key, target_of(*key)))
 
     def ask_file(self, key: FileKey) -> None:
         """The true bytes of an export, and the picture as it is read back from them."""

@@ -2,21 +2,34 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from pathlib import Path
 
+import msgspec
 from PyQt6.QtCore import QObject
 from PyQt6.QtWidgets import QFileDialog, QWidget
 
-from ..core.edit.exports import file_name
+from ..core.edit.exports import file_name, slots
 from ..core.files.export_target import target_of
 from ..core.files.exporting import ending_of
-from ..core.model import Export
+from ..core.model import Board, Export
 from .export_job import ExportJob, Order
 from .file_names import ended, numbered
 from .foot_bar import FootBar, nothing
 from .session import Session
 from .troubles import Trouble
+
+SIZES = {"width", "height"}
+"""What names of files may have of what is painted."""
+
+
+def name_of(board: Board, export: Export, title: str) -> str:
+    """The name of an export's file; a board is called by its own file, once it has one."""
+    size = (0, 0)
+    if SIZES & set(slots(export.file)):
+        box = target_of(board, export).box
+        size = (box.width, box.height)
+    return file_name(msgspec.structs.replace(board, name=title), export, size)
 
 
 class Writing(QObject):
@@ -32,31 +45,39 @@ class Writing(QObject):
             self.foot.say("A picture is being exported; wait for it, or cancel it.")
         return self.job is not None
 
-    def _name(self, export: Export) -> str:
-        board = self.document.board
-        box = target_of(board, export).box
-        named = file_name(board, export, (box.width, box.height))
-        # a board is called by its file, once it has one
-        return (
-            named
-            if "{board}" not in export.file
-            else named.replace(board.name, self.document.title, 1)
-        )
+    def _named(
+        self, exports: Sequence[Export], then: Callable[[list[tuple[Export, str]]], object]
+    ) -> None:
+        """The files' names, told to `then`: later where a name has the size of what is painted, which
+        must be looked for."""
+        board, title = self.document.board, self.document.title
+        looked_for = [one for one in exports if one.trim and SIZES & set(slots(one.file))]
+
+        def names(stop: object = None) -> list[tuple[Export, str]]:
+            return [(one, name_of(board, one, title)) for one in exports]
+
+        if looked_for:
+            self.session.reading.read("what is painted", names, then)
+        else:
+            then(names())
 
     def ask(self, export: Export) -> None:
         """Ask where to, and write one export."""
         if self._is_busy():
             return
+        self._named([export], lambda named: self._ask_where(*named[0]))
+
+    def _ask_where(self, export: Export, name: str) -> None:
         # what moves may be written as either
         moving = export.format == "coat by coat"
         endings = (".gif", ".webp") if moving else (ending_of(export),)
-        name, _ = QFileDialog.getSaveFileName(
-            self._window, f"Export {export.name or export.format}", self._name(export),
+        chosen, _ = QFileDialog.getSaveFileName(
+            self._window, f"Export {export.name or export.format}", name,
             f"Pictures ({' '.join(f'*{one}' for one in endings)})",
         )  # fmt: skip
-        if name:
-            typed = Path(name).suffix.lower()
-            path = Path(name) if typed in endings else ended(Path(name), endings[0])
+        if chosen:
+            typed = Path(chosen).suffix.lower()
+            path = Path(chosen) if typed in endings else ended(Path(chosen), endings[0])
             self.write([Order(path, export)])
 
     def ask_all(self, exports: Sequence[Export]) -> None:
@@ -69,10 +90,13 @@ class Writing(QObject):
 
     def all_to(self, folder: Path, exports: Sequence[Export]) -> None:
         """The same without asking for the folder; files that are there already are asked about."""
+        self._named(exports, lambda named: self._write_all(folder, named))
+
+    def _write_all(self, folder: Path, named: Sequence[tuple[Export, str]]) -> None:
         orders: list[Order] = []
         taken: set[Path] = set()
-        for export in exports:
-            path = folder / self._name(export)
+        for export, name in named:
+            path = folder / name
             path = numbered(path, taken) if path in taken else path
             taken.add(path)
             orders.append(Order(path, export))

@@ -16,7 +16,7 @@ from PyQt6.QtWidgets import (
 )
 
 from ...core.edit.exports import add_export, change_export, remove_export
-from ...core.files.export_target import target_of
+from ...core.files.export_target import Target, target_of
 from ...core.model import Export
 from ..controls.fields import FieldPanel
 from ..plain import Label
@@ -100,6 +100,7 @@ class ExportPanel(QScrollArea):
         self.file.editingFinished.connect(self._named)
         self.button.clicked.connect(self.ask_export)
         self.every.clicked.connect(self.ask_all)
+        self.worker.targeted.connect(self._targeted)
         self.worker.weighed.connect(self._weighed)
         self.document.settled.connect(self.refresh)
 
@@ -178,21 +179,38 @@ class ExportPanel(QScrollArea):
         self.every.setEnabled(on > 1)
         if not self.isVisible():
             return
-        target = target_of(board, export)
-        box = target.box
-        self.pixels.setText(f"{box.width} × {box.height} px, {target.dpi:.0f} dots per inch")
         wanted = (board, export)
         if wanted == self._asked:
             return
         # the picture of the board comes first; what only changes the file is told at once
         same = self._asked is not None and self._asked[0] == board
         self._asked = wanted
+        if export.trim:
+            self.pixels.setText("Looking for what is painted")
+        else:
+            self._show_size(target_of(board, export))
         self._later.start(0 if same else REST_MS)
+
+    def _show_size(self, target: Target) -> None:
+        box = target.box
+        self.pixels.setText(f"{box.width} × {box.height} px, {target.dpi:.0f} dots per inch")
 
     def _ask(self) -> None:
         board, export = self._asked
-        box = target_of(board, export).box
-        px = box.width * box.height
+        if export.trim:
+            # where the painted ends is seen in a picture of it
+            self.worker.ask_target((board, export))
+        else:
+            self._weigh(target_of(board, export))
+
+    def _targeted(self, key: Any, target: Target) -> None:
+        if key == self._asked:
+            self._show_size(target)
+            self._weigh(target)
+
+    def _weigh(self, target: Target) -> None:
+        board, export = self._asked
+        px = target.box.width * target.box.height
         whole_file = export.format in ("pdf", "openraster", "coat by coat")
         if px > MOST_WEIGHED or whole_file:
             self.bytes.setText("The file's size is known once it is exported.")

@@ -32,7 +32,7 @@ from ..picker import Picker
 from ..plain import Label
 from ..session import Session
 from .bindings import Bindings
-from .series_job import SeriesJob
+from .series_job import Plan, SeriesJob
 from .table_model import PICTURE, TableModel
 
 KINDS = "Tables (*.csv *.tsv *.txt *.ods *.xlsx *.xls)"
@@ -311,18 +311,26 @@ class SeriesPage(QWidget):
         if self.job is not None:
             foot.say("A series is being written; wait for it, or cancel it.")
             return
-        board = self.document.board
-        series = series_of(board)
-        plain = without_series(board)
-        setup = setup_of(plain, series.bindings, self.folder, self.chosen_export)
-        rows = planned(setup, board, self.table, out, series.file)
-        job = self.job = SeriesJob(setup, rows, out, jobs)
+        job = self.job = SeriesJob(self._planning(out), out, jobs)
         job.progressed.connect(
             lambda share, words: foot.show_progress(f"Series: {words}", share, job.cancel)
         )
         job.ended.connect(self._ended)
-        foot.show_progress(f"Series: {len(rows)} files", 0.0, job.cancel)
+        foot.show_progress(f"Series: {len(self.table.rows):,} files", 0.0, job.cancel)
         job.start()
+
+    def _planning(self, out: Path) -> Callable[[], Plan]:
+        """What is to be written, of the board and the table as they are now."""
+        board, table, folder, export = (
+            self.document.board, self.table, self.folder, self.chosen_export
+        )  # fmt: skip
+        series, plain = series_of(board), without_series(board)
+
+        def plan() -> Plan:
+            setup = setup_of(plain, series.bindings, folder, export)
+            return setup, planned(setup, board, table, out, series.file)
+
+        return plan
 
     def _ended(self, trouble: Any) -> None:
         self.job = None
