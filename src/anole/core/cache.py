@@ -59,6 +59,11 @@ class Cache:
                 self._give_up()
         return value
 
+    def has(self, key: tuple) -> bool:
+        """Whether a result is kept."""
+        with self._lock:
+            return key in self._stored
+
     def _make_room(self, slot: Hashable, key: Hashable) -> None:
         held = [old for old in self._slots.pop(slot, ()) if old in self._stored and old != key]
         for old in held[: -(VERSIONS - 1)]:

@@ -2,22 +2,29 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QBuffer, QIODevice, QMimeData
+import io
+from collections.abc import Callable
+
+from PyQt6.QtCore import QMimeData
 from PyQt6.QtGui import QGuiApplication, QImage
 
 from ..core.edit.pieces import add_lettering
 from ..core.edit.wearing import put_style
+from ..core.files.png_stream import PngStream
 from ..core.model import Board
 from ..core.paint.image_formats import SVG_TYPE, is_svg
 from . import clipboard
 from .dropping import files_in, take, use_asset
 from .new_words import style_for_new_words
+from .pasted_words import cut
 from .pictures import take_bytes
+from .pixel_images import memory_of
 from .session import Session
 from .shell import Stage
 
-NAME = "Pasted"
-MOST_WORDS = 2000
+NAME, PNG_TYPE = "Pasted", "image/png"
+BAND = 1 << 20
+"""px that are packed at a time."""
 NOTHING = "There is nothing to paste: copy a piece, a coat, a picture or some words first."
 
 
@@ -37,34 +44,55 @@ def _paste_from(session: Session, mime: QMimeData) -> bool:
     if paths:
         take(session, paths)
         return True
-    data = _artwork(mime) or _picture(mime)
-    if data:
-        name = f"{NAME}.svg" if is_svg(data) else f"{NAME}.png"
-        take_bytes(session, name, lambda: data, lambda sha: use_asset(session, sha))
+    read = _artwork(mime) or _picture(mime)
+    if read is not None:
+        name, data = read
+        take_bytes(session, name, data, lambda sha: use_asset(session, sha))
         return True
     words = mime.text().strip() if mime.hasText() else ""
     if words:
-        _add_words(session, words[:MOST_WORDS])
+        text, told = cut(words)
+        _add_words(session, text)
+        if told:
+            session.document.said.emit(told)
     return bool(words)
 
 
-def _artwork(mime: QMimeData) -> bytes:
+Read = tuple[str, Callable[[], bytes]]
+"""A name with an ending, and what brings the bytes, for a thread."""
+
+
+def _artwork(mime: QMimeData) -> Read | None:
     """An SVG, given as such or as its text."""
-    if mime.hasFormat(SVG_TYPE):
-        return bytes(mime.data(SVG_TYPE).data())
-    text = mime.text().encode() if mime.hasText() else b""
-    return text if is_svg(text) else b""
+    data = bytes(mime.data(SVG_TYPE).data()) if mime.hasFormat(SVG_TYPE) else b""
+    if not data and mime.hasText():
+        text = mime.text().encode()
+        data = text if is_svg(text) else b""
+    return (f"{NAME}.svg", lambda: data) if data else None
 
 
-def _picture(mime: QMimeData) -> bytes:
-    """A picture as a PNG."""
+def _picture(mime: QMimeData) -> Read | None:
+    """A picture as the other program wrote it, or its px as a PNG."""
+    if mime.hasFormat(PNG_TYPE):
+        data = bytes(mime.data(PNG_TYPE).data())
+        return (f"{NAME}.png", lambda: data) if data else None
     image = mime.imageData() if mime.hasImage() else None
     if not isinstance(image, QImage) or image.isNull():
-        return b""
-    room = QBuffer()
-    room.open(QIODevice.OpenModeFlag.WriteOnly)
-    image.save(room, "PNG")
-    return bytes(room.data().data())
+        return None
+    return f"{NAME}.png", lambda: _packed(image)
+
+
+def _packed(image: QImage) -> bytes:
+    """A PNG of the image; some rows at a time, for each call of Qt keeps all other threads waiting."""
+    room = io.BytesIO()
+    stream = PngStream(room, image.width(), image.height(), image.hasAlphaChannel(), 96.0, level=1)
+    rows = max(BAND // max(image.width(), 1), 1)
+    for y in range(0, image.height(), rows):
+        band = image.copy(0, y, image.width(), min(rows, image.height() - y))
+        straight = band.convertToFormat(QImage.Format.Format_RGBA8888)
+        stream.rows(memory_of(straight)[:, : image.width()])
+    stream.end()
+    return room.getvalue()
 
 
 def _add_words(session: Session, words: str) -> None:

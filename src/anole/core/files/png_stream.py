@@ -30,10 +30,11 @@ class PngStream:
         dpi: float,
         deep: bool = False,
         srgb: bool = True,
+        level: int = LEVEL,
     ) -> None:
         self._file, self._channels = file, 4 if alpha else 3
         self._bytes = 2 * self._channels if deep else self._channels
-        self._packer = zlib.compressobj(LEVEL)
+        self._packer = zlib.compressobj(level)
         self._above = np.zeros((1, width * self._bytes), np.uint8)
         self.size = file.write(SIGNATURE)
         kind, bits = RGBA if alpha else RGB, 16 if deep else 8

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-import functools
-
 import msgspec
 import numpy as np
 
@@ -20,9 +18,22 @@ Details = tuple[tuple[Axis, ...], tuple[Feature, ...]]
 NOTHING: Details = ((), ())
 
 
-@functools.lru_cache(256)
+_KNOWN: dict[FontFile, Details] = {}
+
+
+def known_details(file: FontFile) -> Details | None:
+    """What was found before; None where nobody has looked yet."""
+    return _KNOWN.get(file)
+
+
 def details(file: FontFile) -> Details:
-    """The axes and features of a font; none for a font that cannot be read again."""
+    """The axes and features of a font; none for a font that cannot be read again. Looked for once."""
+    if file not in _KNOWN:
+        _KNOWN[file] = _looked_for(file)
+    return _KNOWN[file]
+
+
+def _looked_for(file: FontFile) -> Details:
     if stored_outlines.is_stored(file):
         return NOTHING
     try:

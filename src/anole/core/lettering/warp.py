@@ -6,6 +6,7 @@ Warp.centres. The order is: rails or ring, then chance for each letter, then cor
 
 from __future__ import annotations
 
+import functools
 import math
 
 import numpy as np
@@ -148,7 +149,6 @@ class Warp:
         self.letters = list(dict.fromkeys(placed.letter for placed in block.glyphs))
         self._number = {letter: n for n, letter in enumerate(self.letters)}
         self.lines = np.array([letter[0] for letter in self.letters], int)
-        self._feet = self._letter_feet()
         if bends.letters and bends.letters.moves:
             places = [block.starts[row] + at for row, at in self.letters]
             self._moves = chance(bends.letters, len(places)) + own_ways(bends.letters, places)
@@ -160,7 +160,8 @@ class Warp:
         """Number of the letter (line, place in it) among those that can move."""
         return self._number[letter]
 
-    def _letter_feet(self) -> np.ndarray:
+    @functools.cached_property
+    def _feet(self) -> np.ndarray:
         """(letters, 2): the middle of each letter's foot, on its baseline."""
         feet = np.zeros((len(self.letters), 2))
         spans: dict[int, list[float]] = {}

@@ -188,7 +188,7 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
         """The greatest inside distance in board px; the same wherever the piece stands."""
         home = at_home(piece)
         em = max(self.placement(home, dpi).em, 1e-6)
-        key = ("core", self.struct, self.core_key(home, dpi))
+        key = self._core_kept_under(home, dpi)
         scale = MEASURED_EM / em
         return (
             em
@@ -200,6 +200,13 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
                 ),
             )
         )
+
+    def _core_kept_under(self, home: C, dpi: float) -> tuple:
+        return ("core", self.struct, self.core_key(home, dpi))
+
+    def core_is_known(self, piece: C, dpi: float, cache: Cache) -> bool:
+        """Whether core() need not measure."""
+        return cache.has(self._core_kept_under(at_home(piece), dpi))
 
     def core_key(self, piece: C, dpi: float) -> tuple:
         """All that the core, in em, comes from."""

@@ -8,8 +8,8 @@ import msgspec
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QPushButton, QVBoxLayout, QWidget
 
-from ...core.lettering.details import NOTHING, Axis, Details, Feature, details
-from ...core.lettering.fonts import FontFile, catalogue, find, is_built_in
+from ...core.lettering.details import NOTHING, Axis, Details, Feature, known_details
+from ...core.lettering.fonts import FontFile, catalogue, find
 from ...core.lettering.itemise import replaced_letters
 from ...core.model import Asset, Font, Lettering, Tags
 from ..controls.choice import Choice
@@ -30,8 +30,7 @@ class FontDetails(QWidget):
         super().__init__()
         self._font = Font()
         self._made_for: object = None
-        self._told: dict[FontFile, Details] = {}
-        self._asked = False
+        self._listens = False
         self.controls: dict[str, Control] = {}
         self.note = Label()
         self.note.setObjectName("dim")
@@ -59,20 +58,16 @@ class FontDetails(QWidget):
         self.head.setVisible(bool(self.controls))
 
     def _offers(self, file: FontFile) -> Details:
-        """What a font offers; a stranger's is looked at in the worker's thread, and comes later."""
-        if is_built_in(file):
-            return details(file)
-        session = session_of(self)
-        if file not in self._told and session is not None:
-            self._told[file] = NOTHING
-            if not self._asked:
-                self._asked = True
+        """What a font offers; looked for in the worker's thread, it comes later."""
+        session, offers = session_of(self), known_details(file)
+        if offers is None and session is not None:
+            if not self._listens:
+                self._listens = True
                 session.worker.detailed.connect(self._take)
             session.worker.ask_details(file)
-        return self._told.get(file, NOTHING)
+        return offers or NOTHING
 
     def _take(self, file: FontFile, offers: Details) -> None:
-        self._told[file] = offers
         session = session_of(self)
         piece = session.selection.lettering if session is not None else None
         if piece is not None:

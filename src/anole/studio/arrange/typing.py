@@ -29,6 +29,7 @@ from ...core.model import Lettering
 from .. import theme
 from ..board_tool import BoardTool
 from ..canvas import Canvas
+from ..pasted_words import cut
 from ..view_transform import ViewTransform
 from .pulling import PullingTool
 from .typing_keys import ENTER, press_key, wants
@@ -214,6 +215,15 @@ class TypingTool(BoardTool):
         self.caret = self.anchor = max(start + len(self.text) - len(before) + end - start, 0)
         self._pause.start(PAUSE_MS)
         self._show()
+
+    def paste(self, text: str) -> None:
+        """Put what was copied in place of the selection, as far as there is room, as one step."""
+        start, end = self.marked
+        text, told = cut(text, len(self.text) - (end - start))
+        self.new_step()
+        self.insert(text)
+        if told:
+            self.document.said.emit(told)
 
     def wants(self, event: QKeyEvent) -> bool:
         return self.on and wants(event)

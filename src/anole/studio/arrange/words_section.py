@@ -5,10 +5,10 @@ from __future__ import annotations
 from typing import Any
 
 import msgspec
-from PyQt6.QtWidgets import QPlainTextEdit
 
 from ...core.model import Lettering
 from ..controls.control import Context
+from ..controls.words_field import WordsField
 from ..session import Session
 from .font_details import FontDetails
 from .font_picker import FontPicker
@@ -20,7 +20,7 @@ class WordsSection(Section):
     def __init__(self, session: Session, struct: type[msgspec.Struct]) -> None:
         super().__init__(session)
         self._typing: object = object()
-        self.words = QPlainTextEdit()
+        self.words = WordsField()
         self.words.setAccessibleName("Words")
         self.words.setPlaceholderText("Type the words")
         self.words.setFixedHeight(66)
@@ -32,6 +32,7 @@ class WordsSection(Section):
         for part in (self.words, self.letters, self.fonts, self.details):
             self.column.addWidget(part)
         self.words.textChanged.connect(self._typed)
+        self.words.said.connect(session.document.said)
         self.details.edited.connect(lambda font, t: self.apply("Font", t, font=font))
         self.selection.changed.connect(self._other)
 

@@ -15,6 +15,9 @@ from ...core.pieces.posed import without_pose
 from ...core.pieces.registry import coated_kind, placement
 from ..session import Session
 
+MANY = 120
+"""Letters from which on a core is measured in the background."""
+
 
 def measured_on(piece: Coated, coat: Coat | None, board: Board) -> tuple[Coated, np.ndarray | None]:
     """What a coat is measured on: the piece as it is seen, or the one on whose face it lies and
@@ -36,6 +39,7 @@ class Measures(QObject):
         self._cache, self._arrivals = Cache(32 * 2**20), 0
         self._for: tuple[Coated | None, Coat | None, Board] | None = None
         self._section: Section | None = None
+        self._piece_id: str | None = None
 
     def _forget(self) -> None:
         self._for = None
@@ -44,11 +48,15 @@ class Measures(QObject):
         """None when nothing that wears coats is chosen, and while what is chosen is read."""
         piece, coat, board = self.selection.coated, self.selection.coat, self.document.board
         if self._arrivals != isolation.FETCHER.arrivals:
+            self._arrivals = isolation.FETCHER.arrivals
             self._forget()
         if self._for is None or any(
             a is not b for a, b in zip(self._for, (piece, coat, board), strict=True)
         ):
-            self._section = None
+            if piece is None or piece.id != self._piece_id:
+                self._section = None
+            self._piece_id = None if piece is None else piece.id
+            # the last one stands in for as long as the next is measured
             with contextlib.suppress(isolation.NotYet):
                 self._section = None if piece is None else self._of(piece, coat, board)
                 self._for = piece, coat, board
@@ -57,8 +65,14 @@ class Measures(QObject):
     def _of(self, piece: Coated, coat: Coat | None, board: Board) -> Section:
         flat, _ = measured_on(piece, coat, board)
         em = placement(flat, board).em
-        if self._arrivals != isolation.FETCHER.arrivals:
-            self._arrivals = isolation.FETCHER.arrivals
-            self._cache.clear()
-        core = coated_kind(flat).core(flat, board.dpi, self._cache)
+        core = self._core(flat, board.dpi)
         return section_of(self._left_out.sound(piece.style), em, core, board.dpi, board.lamp)
+
+    def _core(self, piece: Coated, dpi: float) -> float:
+        """Board px. Raises isolation.NotYet where it is measured meanwhile, for it takes long."""
+        kind, cache = coated_kind(piece), self._cache
+        if len(kind.text(piece)) > MANY and not kind.core_is_known(piece, dpi, cache):
+            isolation.FETCHER.fetch(("core", piece), lambda: kind.core(piece, dpi, cache))
+            raise isolation.NotYet
+        with isolation.whole():
+            return kind.core(piece, dpi, cache)

@@ -63,8 +63,7 @@ class ThrowTool(BoardTool):
         if coat is None or piece is None or piece.locked or not coat.on:
             return None
         section = self._measures.section()
-        assert section is not None
-        return piece, coat, surroundings(section)
+        return None if section is None else (piece, coat, surroundings(section))
 
     def path(self) -> Path | None:
         """Where the chosen coat is thrown or aims, board px."""

@@ -9,7 +9,6 @@ from PyQt6.QtGui import QKeyEvent
 from PyQt6.QtWidgets import (
     QFrame,
     QHBoxLayout,
-    QPlainTextEdit,
     QScrollArea,
     QVBoxLayout,
     QWidget,
@@ -21,6 +20,7 @@ from ...core.library.sets import FAVOURITES
 from ...core.library.styles import StoredStyle, digest
 from ...core.model import Board, Style
 from ..board_files import new_board
+from ..controls.words_field import WordsField
 from ..new_words import remember_style
 from ..plain import Label
 from ..purposes import Purpose
@@ -57,7 +57,7 @@ class StartPage(QWidget):
         self.session = session
         self.setObjectName("desk")
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
-        self.words, self.wall = QPlainTextEdit(), Wall(session.worker)
+        self.words, self.wall = WordsField(), Wall(session.worker)
         self.purposes, self.cards = PurposeList(session.settings), BoardCards(session)
         self.words.setObjectName("words")
         self.words.setAccessibleName("Your words")
@@ -71,6 +71,7 @@ class StartPage(QWidget):
         row.addWidget(self._side())
         row.addLayout(self._main(), 1)
         self.words.textChanged.connect(self._follow)
+        self.words.said.connect(session.document.said)
         self.purposes.changed.connect(self._follow)
         self.wall.taken.connect(self._dress)
         session.styles.changed.connect(self._styles_changed)

@@ -49,6 +49,10 @@ def chords_of(piece: Coated, board: Board) -> np.ndarray:
     return coated_kind(piece).chords(piece, board.dpi, 1.0)
 
 
+LOOKED_AT, LEAST = 400_000, 4
+"""Chords that are looked at in all to find an edge, each once for each edge; least edges."""
+
+
 def _inward(chords: np.ndarray) -> np.ndarray:
     """Unit normals into the letters: outlines are wound so that ink lies on the right, y down."""
     along = chords[:, 2:] - chords[:, :2]
@@ -80,7 +84,7 @@ def best(chords: np.ndarray, core: float, outer: float) -> Probe | None:
     if not len(chords):
         return None
     lengths = np.hypot(chords[:, 2] - chords[:, 0], chords[:, 3] - chords[:, 1])
-    ranked = np.argsort(-lengths)[:40]
+    ranked = np.argsort(-lengths)[: max(min(LOOKED_AT // len(chords), 40), LEAST)]
 
     def worth(index: int) -> float:
         p = _probe(chords, index)
