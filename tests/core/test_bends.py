@@ -28,17 +28,20 @@ from anole.core.lettering.warp import (
 )
 from anole.core.model import (
     Corners,
+    FeatureTags,
     FitBox,
     Font,
     Length,
     Lettering,
     Letters,
+    ModelError,
     Place,
     Pose,
     Rail,
     Ring,
     Tags,
     Wave,
+    from_builtins,
 )
 
 from .shapes import board, pixels
@@ -311,6 +314,12 @@ def test_tags_are_keys_and_refuse_nonsense():
     for wrong in ({"toolong": 1}, {"wght": float("nan")}, {"": 1}, {"wght": "x"}):
         with pytest.raises(ValueError):
             Tags(wrong)
+    for wrong in ({"liga": -1}, {"salt": -0.001}, {"aalt": 1e9}):
+        with pytest.raises(ValueError):
+            FeatureTags(wrong)
+        with pytest.raises(ModelError, match="number from 0"):
+            from_builtins({"features": wrong}, Font)
+    assert from_builtins({"features": {"salt": 2}}, Font).features == FeatureTags({"salt": 2})
 
 
 bends = st.fixed_dictionaries(

@@ -21,7 +21,7 @@ from anole.core.lettering.details import details
 from anole.core.lettering.itemise import replaced_letters
 from anole.core.lettering.stems import stem_of
 from anole.core.lettering.system_fonts import read_system
-from anole.core.model import Fill, Font, Tags, to_json
+from anole.core.model import FeatureTags, Fill, Font, Tags, to_json
 
 from . import made_fonts
 from .shapes import board, paint, pixels
@@ -99,9 +99,9 @@ def test_features_are_named_and_change_the_letters():
         ("liga", "Ligatures", True),
         ("ss01", "Round ends", False),
     ]
-    assert width("A", features=Tags({"ss01": 1})) == pytest.approx(0.3)
+    assert width("A", features=FeatureTags({"ss01": 1})) == pytest.approx(0.3)
     assert width("fi") == pytest.approx(0.4)
-    assert width("fi", features=Tags({"liga": 0})) == pytest.approx(0.9)
+    assert width("fi", features=FeatureTags({"liga": 0})) == pytest.approx(0.9)
 
 
 def test_stems_are_measured_on_the_letters():

@@ -1,6 +1,7 @@
 """Image files in: formats, colour profiles, orientation, depth, damage; backdrops; sprayed paint."""
 
 import io
+from unittest.mock import patch
 
 import cv2
 import msgspec
@@ -11,6 +12,7 @@ from hypothesis import strategies as st
 from PIL import Image, ImageCms
 
 from anole.core import assets
+from anole.core.cache import Cache
 from anole.core.edit.pictures import add_picture
 from anole.core.files import board_file
 from anole.core.model import (
@@ -24,6 +26,8 @@ from anole.core.model import (
     Length,
     Stroke,
 )
+from anole.core.paint import pictures
+from anole.core.paint.decoding import MOST_PIXELS
 from anole.core.paint.image_formats import ImageError
 from anole.core.paint.picture_files import decoded
 
@@ -236,3 +240,30 @@ def test_sprayed_paint_keeps_its_specks_between_scales():
     assert np.abs(reduced - one[0]).mean() < 0.02
     other = msgspec.structs.replace(solid.paint, speckle_seed=5)
     assert np.abs(pixels(board(Fill(id="f", paint=other), text="I", size=170)) - one).max() > 0.5
+
+
+@pytest.mark.parametrize(("wide", "high"), [(15_000, 15_000), (16_000, 16_000), (16_001, 16_000)])
+@pytest.mark.deep
+def test_pictures_are_read_up_to_256_million_px(wide, high, deep):
+    if wide * high == MOST_PIXELS and not deep:
+        pytest.skip("deep: takes 3 GB")
+    room = io.BytesIO()
+    Image.new("1", (wide, high), 1).save(room, "PNG")
+    if wide * high > MOST_PIXELS:
+        with pytest.raises(ImageError, match="the most that can be read are 256 million"):
+            decoded(room.getvalue(), "a.png")
+        return
+    pixels = decoded(room.getvalue(), "a.png").pixels
+    assert pixels.shape == (high, wide, 4) and pixels[::5000, ::5000].min() == 255
+
+
+@given(st.integers(1, 40), st.integers(1, 40), st.integers(0, 5))
+def test_a_picture_is_reduced_in_bands_as_it_is_whole(wide, high, seed):
+    chance = np.random.default_rng(seed)
+    pixels = chance.integers(0, 256, (high * 7 + seed, wide * 5 + seed, 4), np.uint8)
+    straight = pixels.astype(np.float32) / 255
+    straight[..., :3] *= straight[..., 3:]
+    whole = cv2.resize(straight, (wide, high), interpolation=cv2.INTER_AREA)
+    with patch.multiple(pictures, BAND=60, _pixels=lambda sha: pixels):
+        planes = pictures.reduced("x", wide, high, Cache(1 << 20))
+    assert np.abs(np.moveaxis(planes, 0, -1) - whole).max() < 2e-6

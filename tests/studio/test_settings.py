@@ -3,9 +3,12 @@
 from __future__ import annotations
 
 import json
+import re
+from pathlib import Path
 
 import pytest
 
+import anole.studio
 from anole.studio.settings import ASIDE, Settings
 
 from .menus import menus
@@ -32,13 +35,39 @@ def test_a_damaged_file_is_set_aside_with_a_word(path, content, open_window):
     assert Settings().trouble == ""
 
 
-ODD = [None, 7, -1.5, True, "\0", "x" * 300, [], [None, 3, "\0", "a" * 5000, [], {}], {"a": 1}]
+ODD = [
+    None,
+    7,
+    -1.5,
+    True,
+    "\0",
+    "x" * 300,
+    [],
+    [None, 3, "\0", "a" * 5000, [], {}],
+    {"a": 1},
+    "\ud800",
+    ["\udfff"],
+    {"\ud800": "\ud800"},
+    "ä€",
+    10**400,
+    float("nan"),
+    [float("inf")] * 2,
+]
+
+
+SETTINGS = {
+    key
+    for path in Path(anole.studio.__file__).parent.rglob("*.py")
+    for key in re.findall(r"""ettings\.(?:get|put|texts)\("(\w+)\"""", path.read_text())
+}
+"""Every key that the window's code names."""
 
 
 @pytest.mark.parametrize("odd", ODD, ids=lambda v: repr(v)[:20])
 def test_odd_values_never_stop_a_start_or_a_menu(path, odd, open_window, settle):
+    assert {"shape", "theme"} < SETTINGS
     keys = ("recent", "shape", "panels", "own_size", "purpose", "theme", "backup", "recent_colours", "favourite_fonts",
-            "recent_fonts")  # fmt: skip
+            "recent_fonts", *SETTINGS)  # fmt: skip
     path.write_text(json.dumps(dict.fromkeys(keys, odd)))
     window = open_window()
     for menu in menus(window):

@@ -141,9 +141,20 @@ def _clear_stray(part: Path) -> None:
 def opened(path: Path) -> BinaryIO:
     """A regular file, opened for reading. Raises OSError for pipes, devices and folders, without
     waiting for anybody to write into them."""
-    handle = os.open(path, os.O_RDONLY | os.O_NONBLOCK | os.O_CLOEXEC)
+    return os.fdopen(_handle(path, os.O_RDONLY), "rb")
+
+
+def appended(path: Path, make: bool = False) -> BinaryIO:
+    """A regular file, opened to write at its end; `make`: where there is none, a new one. Raises
+    OSError, as opened() does."""
+    return os.fdopen(_handle(path, os.O_WRONLY | os.O_APPEND | (os.O_CREAT if make else 0)), "ab")
+
+
+def _handle(path: Path, how: int) -> int:
+    # without waiting for somebody at the other end of a pipe
+    handle = os.open(path, how | os.O_NONBLOCK | os.O_CLOEXEC, 0o666)
     if stat.S_ISREG(os.fstat(handle).st_mode):
-        return os.fdopen(handle, "rb")
+        return handle
     os.close(handle)
     raise OSError(0, "it is not a file")
 

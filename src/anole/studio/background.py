@@ -36,9 +36,10 @@ class Threaded(QObject):
         """Whether the thread has ended."""
         return not self._thread.is_alive()
 
-    def wait(self) -> None:
+    def wait(self, seconds: float | None = None) -> None:
+        """Until the thread has ended, or so long: what hangs on a dead mount ends with the program."""
         if self._thread.is_alive():
-            self._thread.join()
+            self._thread.join(seconds)
 
     def _run(self) -> None:
         raise AssertionError(type(self).__name__)

@@ -16,6 +16,15 @@ MOST_RECENT, MOST_BYTES = 12, 1 << 20
 ASIDE = ".damaged"
 
 
+def _is_sound(value: Any) -> bool:
+    """Whether every text in a value can be written again: JSON may hold halves of letters."""
+    if isinstance(value, str):
+        return value.isascii() or not any("\ud800" <= letter <= "\udfff" for letter in value)
+    if isinstance(value, dict):
+        return all(map(_is_sound, value)) and all(map(_is_sound, value.values()))
+    return all(map(_is_sound, value)) if isinstance(value, list) else True
+
+
 class Settings:
     """`trouble` says what was wrong with the file; it lies beside itself then, under ASIDE."""
 
@@ -33,7 +42,7 @@ class Settings:
             values = json.loads(read_bytes(self.path, MOST_BYTES))
             if not isinstance(values, dict):
                 raise ValueError("it is not a mapping")
-            self._values = values
+            self._values = {key: value for key, value in values.items() if _is_sound(value)}
         except (FileError, ValueError, RecursionError):
             self._set_aside()
 

@@ -357,7 +357,7 @@ class Window(QWidget):
         self.resize(1280, 800)
         shape = self.settings.get("shape", "")
         if shape:
-            self.restoreGeometry(QByteArray.fromHex(shape.encode()))
+            self.restoreGeometry(QByteArray.fromHex(shape.encode("ascii", "ignore")))
 
     def another(self) -> Window:
         """One more window, beside this one."""

@@ -29,7 +29,10 @@ def small_picture(path: Path, size: int) -> bytes:
     reduced, or where it keeps none the board rendered. Raises FileError."""
     from PIL import Image
 
-    stored = stored_preview(path)
+    try:
+        stored = stored_preview(path)
+    except FileError as error:
+        raise FileError(f"{path.name}: {error}") from error
     if stored is None:
         board = board_file.read(path).board
         return png.encode(rgba(board, min(1.0, size / max(board.width, board.height))))

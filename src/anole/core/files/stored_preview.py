@@ -5,7 +5,7 @@ from __future__ import annotations
 import zipfile
 from pathlib import Path
 
-from ..atomic import FileError
+from ..atomic import FileError, opened, reason
 from ..text import short
 from .container import BROKEN
 
@@ -16,7 +16,7 @@ def stored_preview(path: Path) -> bytes | None:
     """The PNG in a .anole file, None where it keeps none. Raises FileError, which says what
     is wrong without naming the file."""
     try:
-        with zipfile.ZipFile(path) as box:
+        with opened(path) as whole, zipfile.ZipFile(whole) as box:
             try:
                 info = box.getinfo("preview.png")
             except KeyError:
@@ -27,5 +27,7 @@ def stored_preview(path: Path) -> bytes | None:
                 return file.read(MOST_PREVIEW)
     except FileNotFoundError:
         raise FileError("not there now") from None
+    except OSError as error:
+        raise FileError(f"cannot be read: {reason(error)}") from error
     except BROKEN as error:
         raise FileError(f"cannot be read: {short(error)}") from error

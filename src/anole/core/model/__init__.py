@@ -71,7 +71,7 @@ from .shaping import Corners, FitBox, Letters, OwnLetter, Pose, Rail, Ring, Wave
 from .span import Span
 from .stop import Stop
 from .style import Setting, Style, Worn
-from .tags import Tags
+from .tags import FeatureTags, Tags
 from .tones import (
     Bloom,
     Blur,
@@ -109,6 +109,7 @@ __all__ = [
     "Emblem",
     "Export",
     "Exposure",
+    "FeatureTags",
     "Fill",
     "FitBox",
     "Flare",

@@ -43,8 +43,8 @@ def _decode(kind: type, value: Any) -> Any:
         return kind.decode(value, _member)
     if kind in _SIMPLE and isinstance(value, str):
         return kind.parse(value)  # type: ignore[attr-defined]
-    if kind is Tags and isinstance(value, dict | Tags):
-        return Tags(dict(value))
+    if issubclass(kind, Tags) and isinstance(value, dict | Tags):
+        return kind(dict(value))
     raise ValueError(
         f"expected a {kind.__name__.lower()} written as text, got {short(repr(value), 60)}"
     )

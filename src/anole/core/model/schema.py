@@ -14,7 +14,7 @@ from .ink import Ink
 from .length import Length, Position
 from .open_union import OpenUnion
 from .style import Style
-from .tags import Tags
+from .tags import LIMIT, Tags
 
 _TEXTS = {
     Length: r"^[+-]?[0-9.eE+-]+(px|em|pt|mm|in)?$",
@@ -70,8 +70,9 @@ class _Writer:
     def _custom(self, kind: type) -> dict[str, Any]:
         if isinstance(kind, OpenUnion):
             return {"anyOf": [self.of(inspect.type_info(m)) for m in kind.members.values()]}
-        if kind is Tags:
-            return {"type": "object", "additionalProperties": {"type": "number"}}
+        if issubclass(kind, Tags):
+            number = {"type": "number", "minimum": kind.least, "maximum": LIMIT}
+            return {"type": "object", "additionalProperties": number}
         return {"type": "string", "pattern": _TEXTS[kind]}
 
     def _struct(self, kind: inspect.StructType) -> dict[str, Any]:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping
-from typing import Any
+from typing import Any, ClassVar
 
 MOST_TAGS, LIMIT = 64, 65_535
 """LIMIT is what a feature can be set to; an axis reaches half of that."""
@@ -13,6 +13,7 @@ class Tags(Mapping[str, float]):
     """Tags of one to four characters to numbers; equal whatever their order."""
 
     __slots__ = ("pairs",)
+    least: ClassVar[float] = -LIMIT
     pairs: tuple[tuple[str, float], ...]
 
     def __init__(self, values: Mapping[str, float] | None = None) -> None:
@@ -21,8 +22,8 @@ class Tags(Mapping[str, float]):
         for tag, number in (values or {}).items():
             if not (isinstance(tag, str) and 1 <= len(tag) <= 4 and tag.isascii()):
                 raise ValueError(f"{tag!r} is not an OpenType tag")
-            if not isinstance(number, int | float) or not -LIMIT <= number <= LIMIT:
-                raise ValueError(f"{tag} needs a number within ±{LIMIT}")
+            if not isinstance(number, int | float) or not self.least <= number <= LIMIT:
+                raise ValueError(f"{tag} needs a number from {self.least:g} to {LIMIT}")
         object.__setattr__(self, "pairs", tuple(sorted((values or {}).items())))
 
     def __setattr__(self, name: str, value: object) -> None:
@@ -44,7 +45,14 @@ class Tags(Mapping[str, float]):
         return isinstance(other, Tags) and self.pairs == other.pairs
 
     def __repr__(self) -> str:
-        return f"Tags({dict(self.pairs)!r})"
+        return f"{type(self).__name__}({dict(self.pairs)!r})"
 
     def __reduce__(self) -> tuple[Any, ...]:
-        return Tags, (dict(self.pairs),)
+        return type(self), (dict(self.pairs),)
+
+
+class FeatureTags(Tags):
+    """What features are set to: never below 0 (OpenType, GSUB: alternates are counted from 0)."""
+
+    __slots__ = ()
+    least = 0.0

@@ -20,6 +20,10 @@ from .decoded import Decoded
 from .image_formats import RASTER, SVG, ImageError, format_named, is_svg
 
 MOST_PIXELS = 256_000_000
+# counted here, for pictures of every format alike
+Image.MAX_IMAGE_PIXELS = None
+BAND = 1 << 22
+"""px that are copied at a time."""
 SVG_SIDE = 2048
 
 
@@ -32,12 +36,10 @@ def decode(data: bytes, name: str) -> Decoded:
             warnings.simplefilter("ignore")
             with Image.open(io.BytesIO(data), formats=tuple(RASTER)) as image:
                 return _read(image, data, name)
-    except ImageError:
+    except (ImageError, MemoryError):
         raise
     except UnidentifiedImageError as error:
         raise ImageError(f"{name} is not a picture that can be read") from error
-    except Image.DecompressionBombError as error:
-        raise ImageError(f"{name} is larger than can be read ({short(error)})") from error
     except Exception as error:  # Pillow's readers raise whatever they stumble over
         raise ImageError(f"{name} is not a picture that can be read: {short(error)}") from error
 
@@ -57,7 +59,21 @@ def _read(image: Image.Image, data: bytes, name: str) -> Decoded:
         return Decoded(_turned(deep, image), (), form)
     image = ImageOps.exif_transpose(image) or image
     image, troubles = _in_srgb(image, profile, name)
-    return Decoded(np.asarray(image.convert("RGBA")), troubles, form)
+    return Decoded(_pixels(image), troubles, form)
+
+
+def _pixels(image: Image.Image) -> np.ndarray:
+    """(H, W, 4) uint8. Copied in bands: the library's own way has the picture in memory four times."""
+    if image.mode == "RGB":
+        # within the same memory
+        image.putalpha(255)
+    image = image if image.mode == "RGBA" else image.convert("RGBA")
+    width, height = image.size
+    pixels = np.empty((height, width, 4), np.uint8)
+    rows = max(BAND // max(width, 1), 1)
+    for y in range(0, height, rows):
+        pixels[y : y + rows] = np.asarray(image.crop((0, y, width, min(y + rows, height))))
+    return pixels
 
 
 def _has_sixteen_bits(image: Image.Image, data: bytes) -> bool:
@@ -106,9 +122,13 @@ def _in_srgb(
     base = image if image.mode in ("CMYK", "L", "RGB") else image.convert("RGB")
     try:
         source = ImageCms.ImageCmsProfile(io.BytesIO(profile))
-        turned = ImageCms.profileToProfile(
-            base, source, ImageCms.createProfile("sRGB"), outputMode="RGB"
-        )
+        turned: Image.Image | None = base
+        if base.mode == "RGB":
+            ImageCms.profileToProfile(base, source, ImageCms.createProfile("sRGB"), inPlace=True)
+        else:
+            turned = ImageCms.profileToProfile(
+                base, source, ImageCms.createProfile("sRGB"), outputMode="RGB"
+            )
     except (ImageCms.PyCMSError, OSError, ValueError):
         return image, (f"{name} has a broken colour profile; it was read as sRGB",)
     assert turned is not None

@@ -17,6 +17,8 @@ from .picture_files import decoded_asset
 
 __all__ = ["Picture", "has_alpha", "reduced", "size_of", "tile"]
 
+BAND = 1 << 20
+"""px that are premultiplied at a time."""
 ALPHAS, SIZES = Cache(1 << 16), Cache(1 << 16)
 """By content, for as long as the process lives: they stay when pixels are given up."""
 
@@ -73,14 +75,28 @@ def reduced(asset: str, width: float, height: float, cache: Cache) -> Planes | N
     h = min(max(math.ceil(height), 1), pixels.shape[0])
 
     def make() -> np.ndarray:
-        most = 65535 if pixels.dtype == np.uint16 else 255
-        planes = pixels.astype(np.float32) * np.float32(1 / most)
-        planes[..., :3] *= planes[..., 3:]
-        if (w, h) != (pixels.shape[1], pixels.shape[0]):
+        planes = _narrowed(pixels, w)
+        if h != pixels.shape[0]:
             planes = cv2.resize(planes, (w, h), interpolation=cv2.INTER_AREA)
         return np.ascontiguousarray(np.moveaxis(planes, -1, 0))
 
     return cache.get(("reduced", asset, w, h), make)
+
+
+def _narrowed(pixels: np.ndarray, width: int) -> np.ndarray:
+    """(H, width, 4) float32 premultiplied of straight whole numbers, some rows at a time: a large
+    picture as floats would be four times as large."""
+    height, whole = pixels.shape[:2]
+    most = 65535 if pixels.dtype == np.uint16 else 255
+    planes = np.empty((height, width, 4), np.float32)
+    rows = max(BAND // whole, 1)
+    for y in range(0, height, rows):
+        band = pixels[y : y + rows].astype(np.float32) * np.float32(1 / most)
+        band[..., :3] *= band[..., 3:]
+        if width != whole:
+            band = cv2.resize(band, (width, len(band)), interpolation=cv2.INTER_AREA)
+        planes[y : y + rows] = band
+    return planes
 
 
 def tile(asset: str, side: float, seamless: bool, cache: Cache) -> Planes:

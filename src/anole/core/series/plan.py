@@ -11,7 +11,7 @@ from typing import NamedTuple
 
 import msgspec
 
-from ..atomic import FileError, reason
+from ..atomic import FileError, appended, read_bytes, reason
 from ..distinct import DistinctNames
 from ..edit.exports import FILLED, file_name, slots
 from ..files import board_file
@@ -21,8 +21,8 @@ from ..model.series import Binding
 from ..text import short
 from .tables import Table
 
-DONE = ".anole-series"
-"""In the folder that is written to: a line for each finished file, by which a series goes on."""
+DONE, MOST_DONE = ".anole-series", 1 << 26
+"""In the folder that is written to: a line for each finished file, by which a series goes on; bytes."""
 
 
 class Setup(NamedTuple):
@@ -98,8 +98,8 @@ def _unreserved(cells: dict[str, str]) -> dict[str, str]:
 def finished(out: Path) -> set[str]:
     """The marks of rows whose files were finished, as "mark name"."""
     try:
-        text = (out / DONE).read_text(encoding="utf-8")
-    except (OSError, UnicodeDecodeError):
+        text = read_bytes(out / DONE, MOST_DONE).decode()
+    except (FileError, UnicodeDecodeError):
         return set()
     return set(text.splitlines())
 
@@ -107,8 +107,8 @@ def finished(out: Path) -> set[str]:
 def note_finished(out: Path, row: Row) -> None:
     """Remember that a row's file is whole. Raises FileError."""
     try:
-        with (out / DONE).open("a", encoding="utf-8") as file:
-            file.write(f"{row.mark} {row.path.name}\n")
+        with appended(out / DONE, make=True) as file:
+            file.write(f"{row.mark} {row.path.name}\n".encode())
             file.flush()
             os.fsync(file.fileno())
     except OSError as error:

@@ -11,7 +11,7 @@ from PyQt6.QtWidgets import QPushButton, QVBoxLayout, QWidget
 from ...core.lettering.details import NOTHING, Axis, Details, Feature, known_details
 from ...core.lettering.fonts import FontFile, catalogue, find
 from ...core.lettering.itemise import replaced_letters
-from ...core.model import Asset, Font, Lettering, Tags
+from ...core.model import Asset, FeatureTags, Font, Lettering, Tags
 from ..controls.choice import Choice
 from ..controls.control import Control
 from ..controls.number import Number
@@ -160,6 +160,6 @@ class FontDetails(QWidget):
             features = {k: v for k, v in font.features.items() if k != tag}
             if value != self._unasked[tag]:
                 features[tag] = float(value)
-            font = msgspec.structs.replace(font, features=Tags(features))
+            font = msgspec.structs.replace(font, features=FeatureTags(features))
         self._font = font
         self.edited.emit(font, token)

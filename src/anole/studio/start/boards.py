@@ -28,6 +28,8 @@ from ..session import Session
 from ..troubles import TROUBLES
 from .card import PICTURE, BoardCard
 
+PATIENCE = 2.0
+"""Seconds that a file may keep the window from closing."""
 Seen = tuple[str, np.ndarray | str | None]
 """A file, and its picture's px, or what is wrong with it."""
 
@@ -98,7 +100,7 @@ class BoardCards(QWidget):
         """The window closes: no thread may outlive it."""
         self.rest()
         for task in self._tasks:
-            task.wait()
+            task.wait(PATIENCE)
         self._tasks = []
 
     def _start(self, work: Callable[[Stop], object], then: Callable[[Any], None]) -> None:

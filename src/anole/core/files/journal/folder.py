@@ -12,6 +12,8 @@ from pathlib import Path
 import platformdirs
 
 LOG, OLD = "steps.log", "steps.old"
+LOCK = os.O_RDWR | os.O_CLOEXEC | os.O_NONBLOCK
+"""How a lock's file is opened."""
 MOST_KEPT = 20
 """Journals that nobody brought back are kept, the newest of them."""
 
@@ -28,7 +30,7 @@ class JournalFolder:
     def __init__(self, path: Path | None = None) -> None:
         self.path = path or journals_path() / secrets.token_hex(8)
         self.path.mkdir(mode=0o700, parents=True, exist_ok=True)
-        self._handle = os.open(self.path / "lock", os.O_RDWR | os.O_CREAT | os.O_CLOEXEC, 0o600)
+        self._handle = os.open(self.path / "lock", LOCK | os.O_CREAT, 0o600)
         try:
             fcntl.flock(self._handle, fcntl.LOCK_EX | fcntl.LOCK_NB)
         except OSError:
@@ -66,7 +68,7 @@ class JournalFolder:
 
 def _is_free(path: Path) -> bool:
     try:
-        handle = os.open(path / "lock", os.O_RDWR | os.O_CLOEXEC)
+        handle = os.open(path / "lock", LOCK)
     except OSError:
         return False
     try:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import os
 from datetime import datetime
 from pathlib import Path
 from typing import Any, NamedTuple
@@ -9,7 +10,7 @@ from typing import Any, NamedTuple
 import msgspec
 
 from ... import assets
-from ...atomic import FileError, read_bytes
+from ...atomic import FileError, opened, read_bytes
 from ...history import MOST_STEPS, History, Step
 from ...lettering.carried_fonts import take_in as take_in_fonts
 from ...model import Board, ModelError, Piece, from_builtins
@@ -90,8 +91,8 @@ def _log(folder: Path, name: str) -> _Log:
 
 def _tail(log: Path) -> bytes:
     """The end of a log: it says last how things stand."""
-    with log.open("rb") as file:
-        file.seek(max(log.stat().st_size - TAIL, 0))
+    with opened(log) as file:
+        file.seek(max(os.fstat(file.fileno()).st_size - TAIL, 0))
         return file.read(TAIL)
 
 

@@ -10,7 +10,7 @@ from typing import Any
 import msgspec
 
 from ... import assets
-from ...atomic import write_bytes
+from ...atomic import appended, write_bytes
 from ...history import Step
 from ...model import Board, Piece, to_builtins
 from ..board_file import carried
@@ -61,8 +61,7 @@ class JournalWriter:
 
     def _append(self, data: bytes) -> None:
         try:
-            handle = os.open(self.folder.log, os.O_WRONLY | os.O_APPEND | os.O_CLOEXEC)
-            with os.fdopen(handle, "wb") as file:
+            with appended(self.folder.log) as file:
                 file.write(data)
                 file.flush()
                 os.fdatasync(file.fileno())

@@ -10,7 +10,7 @@ from ..fields import HIDDEN, Name, length, meta, number
 from ..length import Length
 from ..outlines import Outlines
 from ..shaping import FitBox, Letters, Rail, Ring
-from ..tags import Tags
+from ..tags import FeatureTags, Tags
 from .base import Coated
 
 SHAPE = "Shape"
@@ -26,7 +26,7 @@ class Font(Struct, frozen=True, cache_hash=True, kw_only=True):
     weight: Annotated[int, Meta(ge=1, le=1000)] = 400
     italic: bool = False
     axes: Tags = Tags()
-    features: Tags = Tags()
+    features: FeatureTags = FeatureTags()
     file: Annotated[str, Meta(pattern=r"^([0-9a-f]{64})?$")] = ""
 
 
