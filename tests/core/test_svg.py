@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import time
+
 import numpy as np
 import pytest
 from hypothesis import Phase, example, given, settings
@@ -159,6 +161,43 @@ def test_prefixes_and_encodings_are_read(encoding):
         encoded = b"\xfe\xff" + encoded
     assert is_svg(encoded)
     assert tuple(decode(encoded, "a.svg").pixels[9, 9]) == (0xC0, 0x10, 0x20, 255)
+
+
+PROLOGS = {
+    "a long comment": b"<!--" + b" a licence" * 10_000 + b"-->",
+    "two, an instruction and a type": b"""<?xml version="1.0"?>
+<!-- one --><!-- two > -->
+<?xml-stylesheet href="a.css"?><!DOCTYPE svg PUBLIC "-//W3C//DTD SVG 1.1//EN" "x.dtd">
+""",
+    "an inner subset": b"<!DOCTYPE svg [ <!ELEMENT a ANY> <!-- ] --> ]>",
+}
+
+
+@pytest.mark.parametrize("name", PROLOGS)
+def test_what_stands_before_the_first_element_is_passed_over(name):
+    assert is_svg(PROLOGS[name] + svg('<path d="M0 0h9v9h-9z"/>'))
+    for other in (b"<html><svg></svg></html>", b"<svgs></svgs>", b"", b"svg", b"<!-- <svg> -->"):
+        assert not is_svg(PROLOGS[name] + other)
+
+
+@pytest.mark.parametrize(
+    "data", [b"<!--" * 200_000, b"<?" * 400_000, b"<!DOCTYPE " + b'"' * 800_000, b"<" * 900_000]
+)
+def test_a_prolog_without_end_is_no_artwork_and_takes_no_time(data):
+    start = time.monotonic()
+    assert not is_svg(data)
+    assert time.monotonic() - start < 5
+
+
+@pytest.mark.parametrize("box", ["NaN NaN NaN NaN", "none", "0 0 10", "", "a b c d"])
+def test_a_frame_in_error_is_none_and_is_told(box):
+    data = svg('<rect width="100" height="100" fill="#c01020"/>').replace(
+        b'viewBox="0 0 100 100"', f'viewBox="{box}" width="100" height="100"'.encode()
+    )
+    assert box.encode() in data
+    found = decode(data, "a.svg")
+    assert tuple(found.pixels[1000, 1000]) == (0xC0, 0x10, 0x20, 255)
+    assert "viewBox" in " ".join(found.troubles)
 
 
 def test_a_picture_within_is_drawn():

@@ -79,8 +79,6 @@ def open_window(
     from ..studio import display
     from ..studio.app import run
 
-    if file is not None:
-        board_file.read(file)
     trouble = display.trouble()
     if trouble:
         raise FileError(trouble)

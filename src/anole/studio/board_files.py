@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from datetime import datetime
 from importlib.resources import files
 from pathlib import Path
 
@@ -10,7 +11,7 @@ from PyQt6.QtCore import QObject, pyqtSignal
 from PyQt6.QtWidgets import QFileDialog, QWidget
 
 from ..core.files import board_file
-from ..core.files.backup import Where, keep_previous
+from ..core.files.backup import Where, keep_previous, kept_previous
 from ..core.files.stamp import changed_since
 from ..core.model import Board, Colour, ColourPaint, Ground
 from ..core.text import short
@@ -45,10 +46,12 @@ def demo_boards() -> list[Path]:
 
 
 class BoardFiles(QObject):
-    """`opened(whether it is a fresh one)`: another board is on. What would lose work asks first, in
+    """`opened(whether it is a fresh one)`: another board is on. `refused`: one cannot be opened, and
+    nothing else is. What would lose work asks first, in
     the bar at the foot."""
 
     opened = pyqtSignal(bool)
+    refused = pyqtSignal()
 
     def __init__(
         self, document: Document, settings: Settings, reading: Reading, window: QWidget
@@ -95,8 +98,27 @@ class BoardFiles(QObject):
                 self.settings.add_recent(path)
             self.opened.emit(False)
 
+        def failed(error: Exception) -> None:
+            if self.document.is_pristine:
+                self.refused.emit()
+            self._offer_before(path, error)
+
         self.reading.stop()
-        self.reading.read(path.name, lambda stop: board_file.read_stamped(path, stop), put_on)
+        self.reading.read(
+            path.name, lambda stop: board_file.read_stamped(path, stop), put_on, failed
+        )
+
+    def _offer_before(self, path: Path, error: Exception) -> None:
+        """Say what is wrong with a board, and offer the version before where one was kept."""
+        before = kept_previous(path)
+        if before is None:
+            self.foot.say(str(error))
+            return
+        when = datetime.fromtimestamp(before.stat().st_mtime).strftime("%-d %b %Y, %H:%M")
+        self.foot.ask(
+            f"{error}. The version before it, of {when}, is kept.",
+            [("Open that one", lambda: self.open_copy(before)), ("Leave it", nothing)],
+        )
 
     def ask_open(self) -> None:
         name, _ = QFileDialog.getOpenFileName(self._window, "Open a board", "", BOARDS)

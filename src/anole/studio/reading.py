@@ -27,6 +27,7 @@ class _Job(NamedTuple):
     name: str
     work: Callable[[Stop], Any]
     done: Callable[[Any], object]
+    failed: Callable[[Exception], object] | None
 
 
 class Reading(QObject):
@@ -48,10 +49,16 @@ class Reading(QObject):
         """Whether nothing is being read and nothing waits."""
         return self.task is None and not self._jobs
 
-    def read(self, name: str, work: Callable[[Stop], T], done: Callable[[T], object]) -> None:
-        """Do `work` in a thread, then `done` with its result in this one; what goes wrong with the
-        file is said."""
-        self._jobs.append(_Job(name, work, done))
+    def read(
+        self,
+        name: str,
+        work: Callable[[Stop], T],
+        done: Callable[[T], object],
+        failed: Callable[[Exception], object] | None = None,
+    ) -> None:
+        """Do `work` in a thread, then `done` with its result in this one; what is wrong with the
+        file is said, by `failed` if there is one."""
+        self._jobs.append(_Job(name, work, done, failed))
         self._next()
 
     def stop(self) -> None:
@@ -73,6 +80,9 @@ class Reading(QObject):
         self._name = job.name
         self._soon.start()
 
+    def _refuse(self, error: Exception) -> None:
+        self.foot.say(str(error))
+
     def _say(self) -> None:
         self.foot.show_progress(f"Reading {short(self._name)}", None, self.stop)
 
@@ -85,7 +95,7 @@ class Reading(QObject):
             if error is None:
                 job.done(result)
             elif isinstance(error, EXPECTED):
-                self.foot.say(str(error))
+                (job.failed or self._refuse)(error)
             else:
                 TROUBLES.caught(error, f"{short(job.name)} could not be read: {what(error)}")
         finally:

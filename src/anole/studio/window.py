@@ -189,6 +189,7 @@ class Window(QWidget):
         self.export.wanted.connect(self.writing.ask)
         self.export.all_wanted.connect(self.writing.ask_all)
         self.files.opened.connect(self._opened)
+        self.files.refused.connect(self.show_start)
         self.font_reader.read.connect(self._fonts_read)
 
     def _fonts_read(self, count: int, troubles: list[str]) -> None:

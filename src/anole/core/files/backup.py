@@ -29,6 +29,13 @@ def backup_path(path: Path, where: Where) -> Path | None:
     return platformdirs.user_state_path("anole") / "backups" / f"{stem}-{mark}{whole.suffix}"
 
 
+def kept_previous(path: Path) -> Path | None:
+    """The version of a file before the last, wherever it was kept; the newest. None without one."""
+    wheres: tuple[Where, ...] = ("state", "beside")
+    there = [kept for where in wheres if (kept := backup_path(path, where)) and kept.is_file()]
+    return max(there, key=lambda kept: kept.stat().st_mtime, default=None)
+
+
 def keep_previous(path: Path, where: Where) -> None:
     """Keep the file as it is, in place of an older version. Raises OSError; no file is no error."""
     target = backup_path(path, where)

@@ -13,7 +13,7 @@ from .errors import SvgError, Troubles
 from .expansion import by_id, check_expansion
 from .outline import Silhouette, silhouette
 from .parsing import local, parsed
-from .viewport import Viewport, root_viewport
+from .viewport import Viewport, root_viewport, view_box
 from .words import words_to_paths
 
 STANDARD_SIZE = (300.0, 150.0)
@@ -45,6 +45,10 @@ def read(data: bytes) -> Svg:
     cascaded(root, troubles)
     words_to_paths(root, troubles)
     for element in root.iter():
+        if "viewBox" in element.attrib and view_box(element) is None:
+            # a frame in error is as good as none (SVG 2, section 8.6)
+            del element.attrib["viewBox"]
+            troubles.add("a viewBox that is no frame")
         if local(element) == "foreignObject":
             troubles.add("<foreignObject>")
         elif local(element) in MOVING:
