@@ -8,8 +8,10 @@ import pytest
 from PIL import Image
 from PyQt6.QtCore import QPointF, Qt
 
+from anole.core.files.formats import FORMATS
 from anole.core.model import Export, Fill, Ground, Stroke
 from anole.core.proof.sight import SIGHTS
+from anole.studio.export_job import Order
 from anole.studio.pixel_images import memory_of
 from anole.studio.proof.large_proof import VIEWS
 from anole.studio.proof.proof_pictures import AMONG, LARGE
@@ -93,6 +95,22 @@ def test_the_sheet_is_lifted_by_hand_and_by_key(proofed, qtbot, settle, tmp_path
 
 
 # exports
+
+
+@pytest.mark.parametrize("kind", FORMATS)
+def test_every_format_is_weighed_as_it_is_written(proofed, qtbot, tmp_path, kind):
+    panel, found = proofed.export, []
+    panel.weighed.connect(found.append)
+    # another format first: what was rendered for it may serve, or may not
+    for form in ("png 16" if kind != "png 16" else "jpeg", kind):
+        found.clear()
+        panel.fields.edited.emit("format", form, None)
+        qtbot.waitUntil(lambda: bool(found), timeout=20_000)
+    path = tmp_path / "a"
+    proofed.writing.write([Order(path, panel.export)]).wait()
+    qtbot.waitUntil(lambda: proofed.writing.job is None)
+    assert path.stat().st_size == pytest.approx(found[-1].size, rel=0.06)
+    assert found[-1].rendered.width() == proofed.document.board.width
 
 
 def test_the_true_bytes_and_picture_follow_the_quality(proofed, qtbot):

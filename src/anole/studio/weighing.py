@@ -8,7 +8,9 @@ from typing import Any, NamedTuple
 import numpy as np
 from PyQt6.QtGui import QImage
 
+from ..core.arrays import Pixels
 from ..core.files.export_target import Target
+from ..core.files.exporting import is_deep
 from ..core.model import Board, Export
 from .pixel_images import image_of
 
@@ -28,7 +30,13 @@ class Weighed(NamedTuple):
 
 def target_key(target: Target) -> Any:
     """What the px of a target depend on: not the quality, nor the limit."""
-    return target.board, target.scale, target.box, target.export.alpha
+    export = target.export
+    return target.board, target.scale, target.box, export.alpha, is_deep(export)
+
+
+def eight_bit(pixels: Pixels) -> Pixels:
+    """(H, W, 4) uint8 of what is rendered with 8 bits or 16."""
+    return pixels if pixels.dtype == np.uint8 else (pixels >> 8).astype(np.uint8)
 
 
 def as_read(export: Export, data: bytes) -> QImage | None:

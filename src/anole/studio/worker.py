@@ -15,7 +15,7 @@ from PyQt6.QtGui import QImage
 from ..core.box import Box
 from ..core.cache import Cache
 from ..core.files.export_target import rendered, target_of
-from ..core.files.exporting import DoesNotFit, data_of
+from ..core.files.exporting import DoesNotFit, data_of, is_deep
 from ..core.lettering.details import details
 from ..core.lettering.fonts import FontFile
 from ..core.lettering.stems import stem_of
@@ -34,7 +34,7 @@ from .left_out import LeftOut
 from .pixel_images import image_of
 from .small_pictures import small_picture
 from .troubles import TROUBLES, what
-from .weighing import FileKey, Weighed, as_read, target_key
+from .weighing import FileKey, Weighed, as_read, eight_bit, target_key
 from .word_images import tinted, words_coverage
 
 SMALL_CACHE = 48 * 2**20
@@ -180,16 +180,17 @@ class Worker(QObject):
             board, export = key
             target = target_of(board, export)
             if self._rendered is None or self._rendered[0] != target_key(target):
-                pixels = rendered(target, stop=self._is_over)
+                pixels = rendered(target, deep=is_deep(export), stop=self._is_over)
                 self._rendered = (target_key(target), pixels)
             pixels = self._rendered[1]
+            shown = image_of(eight_bit(pixels))
             try:
                 data, quality = data_of(export, pixels, target.dpi, self._is_over)
             except DoesNotFit as error:
-                self.weighed.emit(key, Weighed(0, None, None, image_of(pixels), str(error)))
+                self.weighed.emit(key, Weighed(0, None, None, shown, str(error)))
                 return
             read = as_read(export, data)
-            self.weighed.emit(key, Weighed(len(data), quality, read, image_of(pixels), ""))
+            self.weighed.emit(key, Weighed(len(data), quality, read, shown, ""))
 
         self._later(("file",), job)
 

@@ -63,6 +63,11 @@ def ending_of(export: Export) -> str:
     return {"pdf": ".pdf", "openraster": ".ora", "coat by coat": ".gif"}[export.format]
 
 
+def is_deep(export: Export) -> bool:
+    """Whether its px have 16 bits."""
+    return export.format in FORMATS and FORMATS[export.format].deep
+
+
 def encoding_of(export: Export, dpi: float) -> Encoding:
     """What its px are written with."""
     return Encoding(round(export.quality), dpi, export.srgb)
@@ -134,7 +139,7 @@ def _write_pixels(
     progress: Progress,
     stop: Stop,
 ) -> Written:
-    deep = FORMATS[target.export.format].deep
+    deep = is_deep(target.export)
     share = 1.0
     for _ in range(ROUNDS):
         now = target.smaller(share) if share < 1 else target
