@@ -8,10 +8,14 @@ from pathlib import Path
 from xml.etree import ElementTree
 
 from anole.core.files import board_file, pack_file
+from anole.core.library import styles
 from anole.core.model import Board
+from anole.core.model.nesting import every
+from anole.studio.app import application
+from anole.studio.board_files import demo_boards
 
 ROOT = Path(__file__).parents[1]
-SHARE, ID = ROOT / "share", "io.github.anole.Anole"
+SHARE, ID = ROOT / "share", "org.anole_studio.Anole"
 NAMESPACE = "{http://www.freedesktop.org/standards/shared-mime-info}"
 
 
@@ -62,3 +66,16 @@ def test_everything_of_it_is_in_the_wheel():
     packed = {name for names in listed.values() for name in names}
     there = {str(path.relative_to(ROOT)) for path in SHARE.rglob("*") if path.is_file()}
     assert packed == there
+
+
+def test_nobodys_marks_but_ours():
+    assert ID.split(".")[1] == "anole_studio" and application().desktopFileName() == ID
+    boards = [board_file.read(path).board for path in demo_boards()]
+    names = {asset.name for board in boards for asset in board.assets}
+    assert "club-emblem.svg" in names and not any("wing" in name for name in names)
+    for board in boards:
+        assert not any("wing" in piece.name.casefold() for piece in every(board.pieces))
+    titles = {entry.style.name for entry in styles.built_in()}
+    assert "stamped tin" in titles and "tin toy" not in titles
+    # boards and commands of before still find it
+    assert styles.find("tin toy").name == "stamped tin"

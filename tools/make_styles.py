@@ -63,7 +63,7 @@ STYLES = {
     "satin silver": Entry("silver metal soft plain luxury thin", "Quiet brushed silver that a thin line of type can wear.", styles_rich.satin_silver),
     "evening chrome": Entry("chrome metal retro eighties horizon", "A bumper with the horizon in it: blue above, sand below.", styles_rich.evening_chrome),
     "rusted enamel": Entry("worn rust enamel sign old retro", "A blue enamel sign, chipped to the rust beneath.", styles_rich.rusted_enamel),
-    "tin toy": Entry("metal red toy retro gloss stamped", "Stamped tin in red paint, its bare edge showing.", styles_rich.tin_toy),
+    "stamped tin": Entry("metal red toy retro gloss stamped", "Stamped tin in red paint, its bare edge showing.", styles_rich.stamped_tin),
     "engraver's brass": Entry("engraved brass metal gold plaque sunk", "Cut into a brass plate and filled with black wax.", styles_rich.engravers_brass),
     "rose leaf": Entry("gold rose luxury leaf soft wedding", "Rose-gold leaf laid by hand, its creases left in.", styles_rich.rose_leaf),
     "black tie": Entry("luxury black gold lacquer evening", "Black lacquer with a hairline of gold.", styles_rich.black_tie),

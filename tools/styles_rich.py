@@ -1,4 +1,4 @@
-"""Styles of fine metal and lacquer: engraver's brass, rose leaf, black tie, tin toy, evening chrome,
+"""Styles of fine metal and lacquer: engraver's brass, rose leaf, black tie, stamped tin, evening chrome,
 rusted enamel, silver script, gilt emerald."""
 
 from __future__ import annotations
@@ -84,7 +84,7 @@ def black_tie() -> tuple[Coat, ...]:
     )  # fmt: skip
 
 
-def tin_toy() -> tuple[Coat, ...]:
+def stamped_tin() -> tuple[Coat, ...]:
     """Stamped tin, painted red, its bare edge showing."""
     return stack(
         shadow("on the shelf", 0.08, "#10040a", opacity=0.7, lamp=lamp(335, 46, 1.0)),

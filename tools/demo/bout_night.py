@@ -29,7 +29,7 @@ from anole.core.model import (
     Wash,
 )
 
-from .artwork import winged_wheel
+from .artwork import club_emblem
 from .common import carrying, clustered, fill, flat, parted, shrink, stops, stroke, style_of, words
 
 
@@ -151,7 +151,7 @@ def board() -> Board:
         lamp=Lamp(bearing=322, elevation=41),
         pieces=(*grounds(), light, paper, corners, line, first, second),  # type: ignore[arg-type]
     )
-    made, sha = carrying(made, winged_wheel(), "winged-wheel.svg")
+    made, sha = carrying(made, club_emblem(), "club-emblem.svg")
     emblem = Emblem(
         id="emblem",
         name="Club emblem",

@@ -19,7 +19,7 @@ from anole.core.model import (
 from anole.core.model.series import Binding, Series
 
 from ..style_parts import inks
-from .artwork import winged_wheel
+from .artwork import club_emblem
 from .common import carrying, flat, shrink, styled, words
 
 ROWS = (
@@ -64,11 +64,11 @@ def board() -> Board:
         lamp=Lamp(bearing=330, elevation=46),
         pieces=(ground, light, dark, head, title, number),
     )
-    made, sha = carrying(made, winged_wheel(), "wheel.svg")
-    wheel = Emblem(
-        id="wheel", name="Wheel", asset=sha, height=Length(110), place=Place(x=190, y=625)
+    made, sha = carrying(made, club_emblem(), "club-emblem.svg")
+    emblem = Emblem(
+        id="emblem", name="Club emblem", asset=sha, height=Length(110), place=Place(x=190, y=625)
     )
-    made = msgspec.structs.replace(made, pieces=(*made.pieces, wheel))
+    made = msgspec.structs.replace(made, pieces=(*made.pieces, emblem))
     made = styled(made, "title", "title shout")
     made = styled(made, "number", "plain ink")
     made = styled(made, "head", "house white")

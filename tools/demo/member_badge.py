@@ -27,7 +27,7 @@ from anole.core.model import (
     Stamps,
 )
 
-from .artwork import winged_wheel
+from .artwork import club_emblem
 from .common import carrying, flat, stops, stroke, styled, words
 
 
@@ -80,9 +80,9 @@ def board() -> Board:
         name="Member Badge", width=1000, height=1000, lamp=Lamp(bearing=328, elevation=42),
         pieces=(ground, thread, light, dark, disc, plate, top, low),
     )  # fmt: skip
-    made, sha = carrying(made, winged_wheel(), "winged-wheel.svg")
+    made, sha = carrying(made, club_emblem(), "club-emblem.svg")
     emblem = Emblem(
-        id="emblem", name="Winged wheel", asset=sha, height=Length(284),
+        id="emblem", name="Club emblem", asset=sha, height=Length(284),
         place=Place(x=500, y=500),
         style=(
             Copies(id="emblem-cards", name="cards", of="picture", count=6.0,

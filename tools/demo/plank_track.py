@@ -28,7 +28,7 @@ from anole.core.model import (
     ToneCoat,
 )
 
-from .artwork import winged_wheel
+from .artwork import club_emblem
 from .common import carrying, flat, shrink, stroke, styled, words
 
 WIDE, HIGH, DPI = 1754, 2480, 150.0
@@ -52,24 +52,24 @@ def _ground() -> tuple[Ground, Pool, Pool]:
     return Ground(id="ground", name="Planks", paint=planks), light, dark
 
 
-def _wheel(asset: str) -> Emblem:
+def _emblem(asset: str) -> Emblem:
     """Stacked like cards, pressed into the wood round it."""
     edge = Span(Position(-0.05, "em"), Position(0.02, "em"))
     style: tuple[Coat, ...] = (
-        Press(id="wheel-press", name="dent", span=edge, push_y=Length(0.03, "em")),
-        Shadow(id="wheel-shadow", lift=Length(0.05, "em"), opacity=0.65),
+        Press(id="emblem-press", name="dent", span=edge, push_y=Length(0.03, "em")),
+        Shadow(id="emblem-shadow", lift=Length(0.05, "em"), opacity=0.65),
         Copies(
-            id="wheel-copies", name="cards", of="picture", count=6.0,
+            id="emblem-copies", name="cards", of="picture", count=6.0,
             to_x=Length(0.07, "em"), to_y=Length(0.09, "em"),
         ),
-        stroke("wheel-line", 0.016, "#241207"),
+        stroke("emblem-line", 0.016, "#241207"),
         Relief(
-            id="wheel-relief", name="hairline", height=Length(0.02, "em"),
+            id="emblem-relief", name="hairline", height=Length(0.02, "em"),
             span=Span(Position(0, "em"), Position(0.03, "em")),
         ),
     )  # fmt: skip
     return Emblem(
-        id="wheel", name="Winged wheel", asset=asset, height=Length(470),
+        id="emblem", name="Club emblem", asset=asset, height=Length(470),
         place=Place(x=877, y=1300), style=style,
     )  # fmt: skip
 
@@ -97,7 +97,7 @@ def board() -> Board:
     warm = ToneCoat(id="warm", name="lamplight", tone=(Perceptual(hue=-112.0, chroma=1.1),))
     made = styled(made, "when", "comet wind", warm)
     made = styled(made, "club", "slate cut")
-    made, sha = carrying(made, winged_wheel(), "winged-wheel.svg")
+    made, sha = carrying(made, club_emblem(), "club-emblem.svg")
     at = next(n for n, piece in enumerate(made.pieces) if piece.id == "evening")
-    pieces = (*made.pieces[:at], _wheel(sha), *made.pieces[at:])
+    pieces = (*made.pieces[:at], _emblem(sha), *made.pieces[at:])
     return msgspec.structs.replace(made, pieces=pieces)

@@ -30,7 +30,7 @@ def application() -> QApplication:
     existing = QApplication.instance()
     app = existing if isinstance(existing, QApplication) else QApplication(sys.argv[:1])
     app.setApplicationName("Anole")
-    app.setDesktopFileName("anole")
+    app.setDesktopFileName("org.anole_studio.Anole")
     theme.load_fonts()
     theme.put_on(app, theme.LIGHT if Settings().get("theme", "dark") == "light" else theme.DARK)
     return app

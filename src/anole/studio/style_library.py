@@ -67,8 +67,9 @@ class StyleLibrary(QObject):
     # what there is
 
     def find(self, name: str) -> StoredStyle | None:
-        """The style of exactly that name."""
-        return next((entry for entry in self.entries if entry.style.name == name), None)
+        """The style of exactly that name, or of the one that took its place."""
+        names = (name, styles.RENAMED.get(name, name))
+        return next((entry for entry in self.entries if entry.style.name in names), None)
 
     @property
     def favourites_first(self) -> list[StoredStyle]:

@@ -106,6 +106,10 @@ def _look(
     """
     third, half, zero, one = np.float32(1 / 3), np.float32(0.5), np.float32(0), np.float32(1)
     count = candidates(near, y, x, found)
+    if count == 0:
+        # no chord is near enough to be known here: there is no other place to look at
+        far_out[:], nx_out[:], ny_out[:] = d[y, x], zero, zero
+        return
     for m in range(count):
         for part in range(5):
             own[m, part] = c[found[m], part]

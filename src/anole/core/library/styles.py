@@ -23,6 +23,8 @@ from . import pictures
 SUFFIX = ".anolestyle"
 PICTURES, ORDER = "pictures", "order.json"
 MOST = 1 << 22
+RENAMED = {"tin toy": "stamped tin"}
+"""What built-in styles were called in earlier versions."""
 
 
 class StoredStyle(NamedTuple):
@@ -186,8 +188,9 @@ def is_found(style: Style, text: str) -> bool:
 def find(name: str) -> Style:
     """The style of that name, or in that file. Raises FileError."""
     kept, _ = library()
+    now = RENAMED.get(name.lower(), name.lower())
     for entry in kept:
-        if entry.style.name.lower() == name.lower():
+        if entry.style.name.lower() in (name.lower(), now):
             return entry.style
     if Path(name).suffix == SUFFIX or os.sep in name:
         return read(Path(name))

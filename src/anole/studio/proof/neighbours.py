@@ -16,7 +16,7 @@ TITLES = (
     "Skate Shop Tour",
     "TEN STOPS",
     "Why Wheels Squeak",
-    "Lost at Sea",
+    "Low Tide Laps",
     "Rink Rules",
     "NEW BOOTS",
     "Slow Lap",
