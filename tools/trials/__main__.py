@@ -1,4 +1,4 @@
-"""Run the trials: python -m tools.trials [--files N] [--kills N] [--windows N] [--write]"""
+"""Run the trials: python -m tools.trials [--files N] [--kills N] [--windows N] [--memory N] [--write]"""
 
 from __future__ import annotations
 
@@ -11,8 +11,10 @@ import platformdirs
 from rich.console import Console
 from rich.progress import Progress
 
-from . import files, kills, seeds, table, windows
+from . import files, kills, memory, seeds, table, windows
 
+MOST_MB, GROWTH = 1000, 1.05
+"""What long work may hold at its end, and by how much that may be more than after a hundredth."""
 DOCS = files.ROOT / "docs" / "security.md"
 
 
@@ -22,6 +24,7 @@ def main() -> int:
     parser.add_argument("--files", type=int, default=20_000)
     parser.add_argument("--kills", type=int, default=1000)
     parser.add_argument("--windows", type=int, default=20)
+    parser.add_argument("--memory", type=int, default=500)
     parser.add_argument("--write", action="store_true", help="put the table into docs/security.md")
     chosen = parser.parse_args()
     cache = platformdirs.user_cache_path("anole") / "trials"
@@ -50,14 +53,16 @@ def _run(chosen: argparse.Namespace, start: dict[str, list[bytes]]) -> int:
         tried = [
             files.run(kind, count, start[kind], follow(kind, count)) for kind, count in each.items()
         ]
-    text = table.table(killed, closed, tried)
+        held = {way: memory.run(way, chosen.memory) for way in memory.WAYS if chosen.memory}
+    text = table.table(killed, closed, tried, held)
     print(text)
     for one in tried:
         for line in one.worst[:20]:
             print(f"{one.kind} {line}", file=sys.stderr)
     if chosen.write:
         table.put(text, DOCS)
-    return int(bool(killed.broken or killed.lost or any(one.bad for one in tried)))
+    too_much = any(one.end > MOST_MB or one.end > GROWTH * one.first for one in held.values())
+    return int(bool(killed.broken or killed.lost or any(one.bad for one in tried) or too_much))
 
 
 if __name__ == "__main__":

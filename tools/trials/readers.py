@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import contextlib
+import os
 import tempfile
 from collections.abc import Callable
 from pathlib import Path
@@ -11,18 +13,19 @@ import numpy as np
 from anole.core import isolation
 from anole.core.atomic import FileError
 from anole.core.edit.clipboard import paste
-from anole.core.files import board_file
+from anole.core.files import board_file, pack_file
 from anole.core.files.css.reading import parse
 from anole.core.files.css.tokens import CssError
 from anole.core.files.journal import JournalError
 from anole.core.files.journal import read as read_journal
-from anole.core.lettering import fonts
+from anole.core.lettering import font_file, fonts
 from anole.core.lettering.fonts import FontError
 from anole.core.library import styles
 from anole.core.model import Board, ModelError
 from anole.core.paint.image_formats import ImageError
 from anole.core.paint.picture_files import decoded
 from anole.core.render.export import rgba
+from anole.core.series import tables
 
 CLEAN = (FileError, ModelError, ImageError, FontError, CssError, JournalError)
 """What a message is made from."""
@@ -86,6 +89,43 @@ def _font(data: bytes) -> None:
     fonts.add(data, "trial.ttf")
 
 
+def _pack(data: bytes) -> None:
+    pack_file.decode(data, "trial.anolepack")
+
+
+def _table(data: bytes) -> None:
+    """As its first bytes say: a spreadsheet is an archive."""
+    ending = ".csv" if not data.startswith(b"PK") else ".ods" if b"oasis" in data[:120] else ".xlsx"
+    with tempfile.TemporaryDirectory() as folder:
+        path = Path(folder, f"trial{ending}")
+        path.write_bytes(data)
+        tables.read(path)
+
+
+def _odd_path(data: bytes) -> None:
+    """A path that is no file, of the kind and with the name that the data says, by each way to read."""
+    how, name = (data or b"\0")[0], data[1:].decode("utf-8", "replace")
+    name = "".join(c for c in name if c not in "/\0")[:60] or "trial"
+    with tempfile.TemporaryDirectory() as folder:
+        path = Path(folder, name)
+        if path.name in (".", ".."):
+            return
+        ODD[how % len(ODD)](path)
+        for reader in (board_file.read, pack_file.read, styles.read, tables.read, font_file.faces):
+            with contextlib.suppress(*CLEAN):
+                reader(path)
+
+
+ODD: tuple[Callable[[Path], object], ...] = (
+    os.mkfifo,
+    lambda path: path.mkdir(),
+    lambda path: path.symlink_to("/dev/zero"),
+    lambda path: path.symlink_to(path),
+    lambda path: path.symlink_to(path.parent / "nothing"),
+    lambda path: path.symlink_to("/proc/self/mem"),
+)
+
+
 READERS: dict[str, Callable[[bytes], None]] = {
     "board": _board,
     "style": _style,
@@ -96,4 +136,7 @@ READERS: dict[str, Callable[[bytes], None]] = {
     **dict.fromkeys(("png", "jpeg", "webp", "tiff", "avif", "gif"), _picture),
     "svg": _artwork,
     "font": _font,
+    "pack": _pack,
+    "table": _table,
+    "odd path": _odd_path,
 }

@@ -11,13 +11,19 @@ from pathlib import Path
 
 import msgspec
 import numpy as np
+import openpyxl
+from odf.opendocument import OpenDocumentSpreadsheet
+from odf.table import Table, TableCell, TableRow
+from odf.text import P
 from PIL import Image
 
-from anole.core.files import board_file
+from anole.core.files import board_file, pack_file
 from anole.core.files.css.writing import text as css_text
 from anole.core.files.journal import JournalFolder, JournalWriter, Snapshot
 from anole.core.history import History
+from anole.core.library import styles
 from anole.core.model import Gradient, to_json
+from anole.core.model.pack import Pack
 
 DATA = Path(__file__).parents[2] / "src" / "anole" / "data"
 PACKAGES = ("pillow", "fonttools")
@@ -69,6 +75,32 @@ def _journal() -> bytes:
     return data
 
 
+def _pack() -> bytes:
+    chosen = tuple(entry.style for entry in styles.built_in()[:6])
+    return pack_file.encode(Pack(name="Season", styles=chosen))
+
+
+def _sheet() -> bytes:
+    book, room = openpyxl.Workbook(), io.BytesIO()
+    for row in (("Nr", "Title"), (1, "Plough"), (2.5, "T-Stop")):
+        book.active.append(row)
+    book.save(room)
+    return room.getvalue()
+
+
+def _open_sheet() -> bytes:
+    document, sheet = OpenDocumentSpreadsheet(), Table(name="Sheet")
+    for words in ("Title", "Plough"):
+        row, cell = TableRow(), TableCell(valuetype="string")
+        cell.addElement(P(text=words))
+        row.addElement(cell)
+        sheet.addElement(row)
+    document.spreadsheet.addElement(sheet)
+    room = io.BytesIO()
+    document.write(room)
+    return room.getvalue()
+
+
 def own() -> dict[str, list[bytes]]:
     """Our own files by format."""
     seeds: dict[str, list[bytes]] = {
@@ -83,6 +115,9 @@ def own() -> dict[str, list[bytes]]:
         "journal": [_journal()],
         "settings": [b'{"theme": "light", "recent": ["/a.anole"], "sides": [310, 640, 310]}'],
         "svg": list(SVGS),
+        "pack": [_pack()],
+        "table": [b'Nr,Title\n1,Plough\n2,"T-Stop, slow"\n', _sheet(), _open_sheet()],
+        "odd path": [bytes([how]) + b"a.anole" for how in range(6)],
         "font": [p.read_bytes() for p in sorted((DATA / "fonts").glob("*.ttf"))],
     }
     for kind, data in _pictures():

@@ -3,17 +3,24 @@
 from __future__ import annotations
 
 import datetime
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from pathlib import Path
 
 from .files import FileTrials
 from .kills import Kills
+from .memory import Held
 from .windows import WindowKills
 
+WORK = {"edits": "random edits in a window", "boards": "boards rendered by one process"}
 BEGIN, END = "<!-- trials: begin -->", "<!-- trials: end -->"
 
 
-def table(kills: Kills, windows: WindowKills, files: Sequence[FileTrials]) -> str:
+def table(
+    kills: Kills,
+    windows: WindowKills,
+    files: Sequence[FileTrials],
+    held: Mapping[str, Held] | None = None,
+) -> str:
     """Markdown; the last three columns, and the losses, are what must be 0."""
     lines = [
         f"As `./run check --deep` found it on {datetime.date.today():%-d %B %Y}:",
@@ -33,6 +40,18 @@ def table(kills: Kills, windows: WindowKills, files: Sequence[FileTrials]) -> st
         lines.append(_row(one.kind, one))
     counts = sum((one.counts for one in files), start=type(files[0].counts)())
     lines.append(_row("**all**", FileTrials("all", counts, ())))
+    if held:
+        lines += [
+            "",
+            "| long work, boards of 2000 x 1400 px | MB at the start | after the hundredth | at the end "
+            "| at the most |",
+            "|---|---|---|---|---|",
+        ]
+        lines += [
+            f"| {one.count:,} {WORK[way]} | {one.start:.0f} | {one.first:.0f} | {one.end:.0f} "
+            f"| {one.peak:.0f} |"
+            for way, one in held.items()
+        ]
     return "\n".join(lines)
 
 

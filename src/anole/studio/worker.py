@@ -39,8 +39,9 @@ from .word_images import tinted, words_coverage
 
 SMALL_CACHE = 48 * 2**20
 HALF_CACHE, PROOF_CACHE = 64 * 2**20, 384 * 2**20
-REST = 1.5
-"""Seconds without work after which memory that was given back goes to the system."""
+REST, LONG_REST = 1.5, 6.0
+"""Seconds without work after which memory that was given back goes to the system; and more, after
+which what Proof and rough frames keep is given back."""
 SLOW_SECONDS, FORGETTING = 0.045, 0.6
 """A frame that took longer is preceded by a rough one; quick ones after it let that be forgotten."""
 SHARES, LATE_SECONDS = (2, 4), 0.04
@@ -267,10 +268,7 @@ class Worker(QObject):
         while True:
             with self._wake:
                 self._busy = False
-                rested = not self._wake.wait_for(self._is_wanted, REST)
-            if rested:
-                # not under the lock, which the window takes to ask for a picture
-                give_back()
+            self._rest()
             with self._wake:
                 self._wake.wait_for(self._is_wanted)
                 self._busy = True
@@ -291,6 +289,18 @@ class Worker(QObject):
                 )
             except BaseException as error:  # the thread outlives whatever a library throws
                 TROUBLES.caught(error, f"This board could not be painted: {what(error)}")
+
+    def _rest(self) -> None:
+        """Without work what nobody holds goes back to the system, and after a long while what only
+        views that come and go need."""
+        for seconds, let_go in ((REST, ()), (LONG_REST, (self._proof, self._halves))):
+            with self._wake:
+                if self._wake.wait_for(self._is_wanted, seconds):
+                    return
+            # not under the lock, which the window takes to ask for a picture
+            for renderer in let_go:
+                renderer.release()
+            give_back()
 
     def _is_wanted(self) -> bool:
         return bool(self._over or self._request or self._jobs)

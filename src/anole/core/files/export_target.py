@@ -8,15 +8,12 @@ from typing import NamedTuple
 
 from ..arrays import Pixels
 from ..box import Box
-from ..cache import Cache
 from ..model import Board
 from ..model.export import WITH_DPI, Export
 from ..render.export import joined, strips
 from ..render.painted_box import painted_box
 from ..render.renderer import Renderer, board_box
 
-CACHE = 256 << 20
-"""Bytes: of what one tile needs, little is asked for twice."""
 MM = 25.4
 LEAST, MOST = 0.001, 100.0
 
@@ -93,7 +90,7 @@ def rendered(
             window=target.box,
             deep=deep,
             transparent=target.export.alpha,
-            renderer=renderer or Renderer(Cache(CACHE)),
+            renderer=renderer,
             progress=progress,
             stop=stop,
         )

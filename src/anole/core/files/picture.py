@@ -6,7 +6,6 @@ from collections.abc import Callable
 from pathlib import Path
 
 from ..atomic import replacing
-from ..cache import Cache
 from ..model import Board
 from ..render.export import joined, strips
 from ..render.opaque import opaque
@@ -14,8 +13,6 @@ from ..render.renderer import Cancelled, Renderer, board_box
 from . import png
 from .png_stream import PngStream
 
-CACHE = 256 << 20
-"""Bytes: of what one tile needs, little is asked for twice."""
 WHOLE = 48_000_000
 """px of a picture that is held in memory; a larger one goes to its file some rows at a time."""
 
@@ -39,7 +36,7 @@ def write(
         board,
         scale,
         transparent=transparent,
-        renderer=renderer or Renderer(Cache(CACHE)),
+        renderer=renderer,
         progress=progress,
         stop=stop,
     )

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+import contextlib
 from collections.abc import Callable, Iterable, Iterator
 
 import numpy as np
 
 from ..box import Box
+from ..cache import Cache
 from ..compose.steps import Accumulators
 from ..model import Board
 from .deep import sixteen_bit
@@ -14,11 +16,26 @@ from .renderer import Cancelled, Renderer, Request, board_box
 
 TILE_PIXELS, WIDEST_TILE = 4_000_000, 2048
 """Fields reach beyond a tile on every side: the nearer to a square it is, the less of them."""
+OWN_CACHE = 256 << 20
+"""Bytes kept for one picture: of what a tile needs, little is asked for twice."""
 GREATEST_PIXELS = 32_000 * 32_000
 
 
 class TooLarge(ValueError):
     """The picture asked for is larger than can be written."""
+
+
+@contextlib.contextmanager
+def at_work(renderer: Renderer | None) -> Iterator[Renderer]:
+    """A renderer that somebody keeps, or else one for this work, which keeps nothing beyond it."""
+    if renderer is not None:
+        yield renderer
+        return
+    own = Renderer(Cache(OWN_CACHE))
+    try:
+        yield own
+    finally:
+        own.release()
 
 
 def bands_of(box: Box) -> list[Box]:
@@ -54,21 +71,21 @@ def strips(
         raise TooLarge(
             f"{box.width} x {box.height} px is too large to write; the most is 32000 x 32000"
         )
-    renderer = renderer or Renderer()
     done = 0
-    for band in bands_of(Box(0, 0, box.width, box.height)):
-        out = np.empty((band.height, band.width, 4), np.uint16 if deep else np.uint8)
-        for tile in tiles_of(band):
-            if stop():
-                raise Cancelled
-            there = Box(tile.x0 + box.x0, tile.y0 + box.y0, tile.x1 + box.x0, tile.y1 + box.y0)
-            planes = renderer.frame(Request(board, scale, there, transparent), stop)
-            out[:, tile.x0 : tile.x1] = _rounded(renderer, planes, there, deep)
-            if there != box:
-                renderer.cache.clear()
-            done += tile.width * tile.height
-            progress(done / (box.width * box.height))
-        yield out
+    with at_work(renderer) as used:
+        for band in bands_of(Box(0, 0, box.width, box.height)):
+            out = np.empty((band.height, band.width, 4), np.uint16 if deep else np.uint8)
+            for tile in tiles_of(band):
+                if stop():
+                    raise Cancelled
+                there = Box(tile.x0 + box.x0, tile.y0 + box.y0, tile.x1 + box.x0, tile.y1 + box.y0)
+                planes = used.frame(Request(board, scale, there, transparent), stop)
+                out[:, tile.x0 : tile.x1] = _rounded(used, planes, there, deep)
+                if there != box:
+                    used.cache.clear()
+                done += tile.width * tile.height
+                progress(done / (box.width * box.height))
+            yield out
 
 
 def _rounded(renderer: Renderer, planes: Accumulators, box: Box, deep: bool) -> np.ndarray:
@@ -91,9 +108,9 @@ def part(
 ) -> np.ndarray:
     """A part of a board, `box` in px at that scale: (h, w, 4) uint8, straight alpha, sRGB-encoded.
     Raises Cancelled."""
-    renderer = renderer or Renderer()
-    planes = renderer.frame(Request(board, scale, box, transparent), stop)
-    return _rounded(renderer, planes, box, deep=False)
+    with at_work(renderer) as used:
+        planes = used.frame(Request(board, scale, box, transparent), stop)
+        return _rounded(used, planes, box, deep=False)
 
 
 def joined(parts: Iterable[np.ndarray]) -> np.ndarray:

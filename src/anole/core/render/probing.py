@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+
 import msgspec
 import numpy as np
 
@@ -9,6 +11,7 @@ from ..box import Box
 from ..cache import Cache
 from ..model import Board, Coated
 from ..pieces.registry import kind_of
+from .export import at_work
 from .renderer import Renderer, Request, board_box
 
 SEEN = 1.5 / 255
@@ -20,11 +23,16 @@ def painted_by(board: Board, x: float, y: float) -> tuple[str, str] | None:
     at = Box(int(x), int(y), int(x) + 1, int(y) + 1).meet(board_box(board, 1.0))
     if at.empty:
         return None
-    cache = Cache()
+    with at_work(None) as own:
+        return _topmost(board, lambda made: _pixel(made, at, own.cache))
 
-    def pixel(made: Board) -> np.ndarray:
-        return Renderer(cache).frame(Request(made, 1.0, at)).ground[:, 0, 0].copy()
 
+def _pixel(board: Board, at: Box, cache: Cache) -> np.ndarray:
+    """(4,): one px of a board."""
+    return Renderer(cache).frame(Request(board, 1.0, at)).ground[:, 0, 0].copy()
+
+
+def _topmost(board: Board, pixel: Callable[[Board], np.ndarray]) -> tuple[str, str] | None:
     whole = pixel(board)
     for piece in reversed(board.pieces):
         if isinstance(piece, Coated) and piece.shown and kind_of(piece).has_content(piece):

@@ -187,6 +187,13 @@ class Renderer:
         self._changed_masks = {key: ref for key, ref in self._changed_masks.items() if key in there}
         return self._planes
 
+    def release(self) -> None:
+        """Let go of all that is kept. What lies in a cache knows the cache, so that nothing of it goes
+        by itself when nobody has the renderer any more."""
+        self.cache.clear()
+        self._planes, self._steps, self._points = Accumulators(EMPTY), [], []
+        self._planned, self._changed_masks, self._dirty = {}, {}, None
+
     def _prepared(self, steps: Sequence[Step], stop: Callable[[], bool]) -> list[PreparedStep]:
         prepared = []
         for step in steps:
