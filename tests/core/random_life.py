@@ -462,7 +462,7 @@ OPERATIONS: dict[str, Operation] = {
     "add_title": lambda r, b: titles.add_title(b, text(r) or "A", Style(name="s", coats=()))[0],
 }
 QUERIES = {
-    "replaced", "carried", "carried_coat", "between", "colour_between", "matched", "mixed", "coat_of", "natural_place", "style_of", "is_changed", "reach_folder", "series_of", "export_of", "safe_name", "file_name", "named", "in_colours", "wearers", "setting_of", "mean_hue", "main_hue", "hue_behind",
+    "replaced", "carried", "carried_coat", "between", "colour_between", "matched", "mixed", "coat_of", "natural_place", "style_of", "is_changed", "reach_folder", "series_of", "export_of", "safe_name", "file_name", "slots", "named", "in_colours", "wearers", "setting_of", "mean_hue", "main_hue", "hue_behind",
     "fixed_lengths", "knobs", "shares", "sample_board", "small_render", "distance", "by_likeness",
     "ink", "leaves",
     "font_asset", "taken", "free", "free_name", "picture_asset", "first_words", "extent", "guides",

@@ -6,6 +6,7 @@ import pytest
 from PyQt6 import sip
 from PyQt6.QtCore import QPoint, QPointF, Qt
 
+from anole.core.library import styles
 from anole.core.model import Board
 from anole.studio import troubles
 from anole.studio.app import application
@@ -36,6 +37,22 @@ def no_trouble(request, monkeypatch):
     troubles.TROUBLES.happened.disconnect(heard)
     if request.node.get_closest_marker("faults") is None:
         assert not told, "the window said that something went wrong:\n" + told[0]
+
+
+QUICK = ("long noon", "offset press", "cut layers", "hue run", "tea towel", "satin silver", "sunset parlour",
+         "plain ink", "house white", "sea glass", "denim patch", "evening chrome", "carbon lap", "scoreboard",
+         "foundry bronze", "cup gold", "candy drop", "deep pool", "pond ice", "rink tube", "title shout")  # fmt: skip
+"""Styles that walls of samples show quickly, and those that tests name."""
+
+
+@pytest.fixture
+def few_styles(request, monkeypatch):
+    """The library has some styles alone; tests marked `every_style` have all of them."""
+    if request.node.get_closest_marker("every_style") is None:
+        some = tuple(one for one in styles.built_in() if one.style.name in QUICK)
+        assert len(some) == len(QUICK)
+        some = tuple(sorted(some, key=lambda one: QUICK.index(one.style.name)))
+        monkeypatch.setattr(styles, "built_in", lambda: some)
 
 
 @pytest.fixture

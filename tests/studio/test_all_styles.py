@@ -23,6 +23,9 @@ def start_board():
     return msgspec.structs.replace(made, pieces=(Ground(id="under"), *made.pieces))
 
 
+pytestmark = pytest.mark.usefixtures("few_styles")
+
+
 @pytest.fixture
 def opened(open_window, settle):
     window = open_window(start_board())
@@ -37,6 +40,7 @@ def names(page) -> list[str]:
     return [stored.style.name for stored in page.wall.styles]
 
 
+@pytest.mark.every_style
 def test_every_style_is_there_over_the_real_ground(opened, settle):
     window, page = opened
     assert set(names(page)) == {stored.style.name for stored in styles.built_in()}

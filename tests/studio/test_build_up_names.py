@@ -46,7 +46,6 @@ def test_every_name_of_a_shipped_style_is_whole(open_window, settle, monkeypatch
     for name in NAMES:
         style = styles.find(name)
         window.document.apply("Style", lambda b, style=style: put_style(b, "words", style))
-        settle(window)
         for _, coat, row, left, label in labels(window, monkeypatch).values():
             written = " ".join(label.lines)
             wanted = coat.name or next(k.title for k in KINDS.values() if k.struct is type(coat))

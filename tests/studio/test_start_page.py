@@ -24,6 +24,9 @@ LEFT = Qt.MouseButton.LeftButton
 WORDS = "ROLLER BOUT"
 
 
+pytestmark = pytest.mark.usefixtures("few_styles")
+
+
 @pytest.fixture
 def started(open_window, settle):
     def start():
@@ -48,6 +51,7 @@ def pixels(image):
     return rows[:, : image.width() * 3].reshape(image.height(), image.width(), 3).copy()
 
 
+@pytest.mark.every_style
 def test_every_style_is_seen_on_the_words_that_are_typed(started, qtbot, settle):
     window = started()
     assert window.focusWidget() is window.start.words

@@ -20,7 +20,9 @@ from anole.studio.app import application
 from anole.studio.board_files import demo_folder
 from anole.studio.controls.choice import Box
 from anole.studio.window import Window
+from tests.studio.real_hand import DOWN, Hand
 app = application()
+hand = Hand()
 window = Window()
 window.files.open_copy(demo_folder() / "bout-night.anole")
 window.resize(1100, 700)
@@ -34,10 +36,10 @@ def wait(ms):
 
 def wheel(widget):
     at = widget.mapToGlobal(QPoint(widget.width() // 2, widget.height() // 2))
-    subprocess.run(["xdotool", "mousemove", str(at.x()), str(at.y())], check=True)
-    wait(150)
-    subprocess.run(["xdotool", "click", "5"], check=True)
-    wait(300)
+    hand.move(at.x(), at.y())
+    wait(60)
+    hand.click(at.x(), at.y(), DOWN)
+    wait(120)
 
 def visible_boxes():
     area = panel.viewport()

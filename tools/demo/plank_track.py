@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import msgspec
 
+from anole.core.edit.pieces import change_piece
 from anole.core.model import (
     Board,
     Coat,
@@ -74,6 +75,9 @@ def _emblem(asset: str) -> Emblem:
     )  # fmt: skip
 
 
+LEANING = Pose(turn_x=36, turn_y=-9, turn_z=-3, distance=7)
+
+
 def board() -> Board:
     title = words(
         "Title", "PLANK\nTRACK", "Lilita One", 600, 877, 560,
@@ -81,7 +85,7 @@ def board() -> Board:
     )  # fmt: skip
     block = words(
         "Evening", "SKATE TILL TEN", "Anton", 250, 877, 1790,
-        pose=Pose(turn_x=36, turn_y=-9, turn_z=-3, distance=7), box=shrink(1180, 300),
+        pose=LEANING, box=shrink(1180, 300),
     )  # fmt: skip
     when = words("When", "every Saturday", "Pacifico", 150, 877, 2085, box=shrink(1300, 200))
     club = words(
@@ -93,7 +97,8 @@ def board() -> Board:
         lamp=Lamp(bearing=325, elevation=42), pieces=(*_ground(), title, block, when, club),
     )  # fmt: skip
     made = styled(made, "title", "pressed plank")
-    made = styled(made, "evening", "pier block")
+    # in a pose of the board's own, not the style's
+    made = change_piece(styled(made, "evening", "pier block"), "evening", pose=LEANING)
     warm = ToneCoat(id="warm", name="lamplight", tone=(Perceptual(hue=-112.0, chroma=1.1),))
     made = styled(made, "when", "comet wind", warm)
     made = styled(made, "club", "slate cut")
