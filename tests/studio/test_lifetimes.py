@@ -2,12 +2,16 @@
 
 from __future__ import annotations
 
+import ast
+from pathlib import Path
+
 import pytest
 from PyQt6 import sip
 from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtGui import QPixmap
 from PyQt6.QtWidgets import QLineEdit, QWidget
 
+import anole.studio
 from anole.core.edit.pieces import remove_piece
 from anole.core.edit.wearing import put_style
 from anole.core.library.styles import find
@@ -149,3 +153,14 @@ def test_a_painter_ends_with_its_block_whatever_holds_it(qtbot):
     with pytest.raises(ZeroDivisionError):
         fail()
     assert not held[0].isActive() and not pixmap.paintingActive()
+
+
+def test_every_painter_of_the_window_ends_with_its_block():
+    home = Path(anole.studio.__file__).parent
+    makes = {
+        path.name
+        for path in home.rglob("*.py")
+        for node in ast.walk(ast.parse(path.read_text()))
+        if isinstance(node, ast.Call) and ast.unparse(node.func).split(".")[-1] == "QPainter"
+    }
+    assert makes == {"painting.py"}

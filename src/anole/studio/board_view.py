@@ -23,6 +23,7 @@ from . import board_paint
 from .board_tool import BoardTool
 from .canvas import Canvas
 from .frames import Frame
+from .painting import painting
 from .plain import tip
 from .session import Session
 from .view_transform import ViewTransform, filling, fitting
@@ -150,13 +151,14 @@ class BoardView(Canvas):
     # painting
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        painter, now = QPainter(self), self.transform_now()
-        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-        board_paint.paint(
-            painter, self.rect(), self.document.shown, self.frame, now, self.devicePixelRatioF()
-        )
-        for tool in reversed(self.tools):
-            tool.paint(painter, now)
+        now = self.transform_now()
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+            board_paint.paint(
+                painter, self.rect(), self.document.shown, self.frame, now, self.devicePixelRatioF()
+            )
+            for tool in reversed(self.tools):
+                tool.paint(painter, now)
 
     # by hand
 

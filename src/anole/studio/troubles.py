@@ -97,7 +97,8 @@ def install() -> None:
 
     def hook(kind: type[BaseException], error: BaseException, trace: TracebackType | None) -> None:
         # what Python keeps of the last error keeps the widgets of its frames alive
-        sys.last_type = sys.last_value = sys.last_traceback = None
+        for name in ("last_exc", "last_type", "last_value", "last_traceback"):
+            setattr(sys, name, None)
         if issubclass(kind, KeyboardInterrupt | SystemExit):
             sys.__excepthook__(kind, error, trace)
         else:
