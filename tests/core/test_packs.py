@@ -20,7 +20,7 @@ from anole.core.atomic import FileError
 from anole.core.files import pack_file
 from anole.core.files.pack_file import MEDIA_TYPE, decode, encode
 from anole.core.library import gradients, mouldings, packs, styles
-from anole.core.library.keeping import duplicate, free_name, rename
+from anole.core.library.keeping import duplicate, free_name, rename, tidy
 from anole.core.library.sets import all_sets, put, styles_in
 from anole.core.model import Fill, Gradient, ImagePaint, Moulding, Relief, Stroke, Style
 from anole.core.model.board import NamedGradient
@@ -299,3 +299,12 @@ def test_the_pack_file_is_read_from_disk(tmp_path):
     assert pack_file.read(path).pack.styles == (PLAIN,)
     with pytest.raises(FileError, match="cannot read"):
         pack_file.read(tmp_path / "none.anolepack")
+
+
+def test_at_the_start_what_dead_writers_left_in_our_folders_goes(own_home):
+    styles.keep(PLAIN)
+    left = [folder / ".anole-1.part" for folder in (styles.folder(), styles.folder().parent)]
+    for path in left:
+        path.write_bytes(b"half a style")
+    tidy()
+    assert not any(path.exists() for path in left) and styles.find("plain") == PLAIN

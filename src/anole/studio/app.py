@@ -5,12 +5,14 @@ from __future__ import annotations
 import gc
 import signal
 import sys
+import threading
 from pathlib import Path
 
 from PyQt6.QtCore import QTimer
 from PyQt6.QtWidgets import QApplication
 
 from ..core import isolation
+from ..core.library.keeping import tidy
 from . import theme, troubles
 from .board_files import demo_folder
 from .settings import Settings
@@ -47,6 +49,7 @@ def run(file: Path | None, *, demo: bool = False) -> int:
     troubles.install()
     isolation.hurry()
     app = application()
+    threading.Thread(target=tidy, name="anole-tidy", daemon=True).start()
     window = Window()
     if demo:
         window.files.open_copy(demo_folder() / DEMO)

@@ -6,12 +6,14 @@ import datetime
 from typing import Any
 
 import msgspec
+import platformdirs
 
-from ..atomic import FileError
+from ..atomic import FileError, clear_strays
 from ..distinct import DistinctNames
 from ..model import Style
 from . import sets
-from .styles import keep, library, remove
+from .styles import PICTURES, keep, library, remove
+from .styles import folder as home
 
 
 def names() -> set[str]:
@@ -22,6 +24,13 @@ def names() -> set[str]:
 def own_names() -> set[str]:
     """What the user's own styles are called."""
     return {entry.style.name for entry in library()[0] if entry.own}
+
+
+def tidy() -> None:
+    """Clear what writers that died left in the program's own folders."""
+    data = platformdirs.user_data_path("anole")
+    for folder in (data, home(), home() / PICTURES, platformdirs.user_config_path("anole")):
+        clear_strays(folder)
 
 
 def free_name(name: str, taken: set[str] | None = None) -> str:
