@@ -23,7 +23,7 @@ def table(
 ) -> str:
     """Markdown; the last three columns, and the losses, are what must be 0."""
     lines = [
-        f"As `./run check --deep` found it on {datetime.date.today():%-d %B %Y}:",
+        f"As `python -m tools.trials` found it on {datetime.date.today():%-d %B %Y}:",
         "",
         "| killed amid work | kills | steps kept | files not whole | kept steps lost | seconds lost |",
         "|---|---|---|---|---|---|",
