@@ -19,6 +19,7 @@ from anole.core.edit.pictures import carry_picture
 from anole.core.files import board_file, stored_preview
 from anole.core.isolation import FETCHER
 from anole.core.isolation.client import HELPER
+from anole.core.isolation.hurried import Fetcher
 from anole.core.model import Asset, Board, Emblem, Fill, Ground, Length, Picture, Place
 from anole.core.paint import picture_files, pictures, svg_files
 from anole.core.paint.image_formats import SVG_TYPE
@@ -258,3 +259,22 @@ def test_what_the_helper_says_of_an_outline_is_checked(monkeypatch, unseen, meta
 def test_what_the_helper_says_of_a_drawing_is_checked(monkeypatch, unseen, arrays):
     monkeypatch.setattr(isolation, "ask", lambda *_, **__: (None, arrays))
     assert svg_files.drawn(assets.put(SVG), 50) is None
+
+
+def test_what_cannot_be_fetched_is_not_tried_for_ever_and_others_are():
+    class Panic(BaseException):
+        """As a library in another language throws it."""
+
+    fetcher, tried, done = Fetcher(), [], threading.Event()
+
+    def fails() -> None:
+        tried.append(1)
+        raise Panic
+
+    for _ in range(3):
+        fetcher.fetch("broken", fails)
+        arrivals = fetcher.arrivals
+        fetcher.fetch(("sound", arrivals), done.set)
+        assert done.wait(10)
+        done.clear()
+    assert tried == [1] and not fetcher._asked - {("sound", arrivals)}

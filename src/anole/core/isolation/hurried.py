@@ -65,6 +65,7 @@ class Fetcher:
         """How many have come; whoever keeps what stand-ins led to keeps it under this too."""
         self._jobs: queue.Queue[tuple[Hashable, Callable[[], object]]] = queue.Queue()
         self._asked: set[Hashable] = set()
+        self._failed: set[Hashable] = set()
         self._listeners: list[Callable[[], object]] = []
         self._lock = threading.Lock()
         self._thread: threading.Thread | None = None
@@ -72,7 +73,7 @@ class Fetcher:
     def fetch(self, key: Hashable, make: Callable[[], object]) -> None:
         """Have something made; listeners are told when it is there."""
         with self._lock:
-            if key in self._asked:
+            if key in self._asked or key in self._failed:
                 return
             self._asked.add(key)
             if self._thread is None:
@@ -93,9 +94,10 @@ class Fetcher:
     def _loop(self) -> None:
         while True:
             key, make = self._jobs.get()
-            # what cannot be made is said by whoever needs it
-            with contextlib.suppress(Exception):
+            try:
                 make()
+            except BaseException:  # said by whoever needs it; it is not tried for ever
+                self._failed.add(key)
             with self._lock:
                 self._asked.discard(key)
                 self.arrivals += 1
