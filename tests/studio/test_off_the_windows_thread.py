@@ -16,6 +16,7 @@ from anole.core.files import export_target
 from anole.core.library import styles
 from anole.core.model import Board, Export, Fill, Lettering, Picture, to_json
 from anole.core.model.series import Series
+from anole.core.paint.picture_files import decoded_asset
 from anole.core.series import plan
 from anole.core.series.tables import Table
 from anole.studio import pasting, style_library
@@ -24,6 +25,7 @@ from anole.studio.series import series_page
 from anole.studio.shell import Stage
 
 from ..core.shapes import board
+from .test_never_waiting import photo
 
 LONG = "Brinnelmarsh Wheelers roll " * 750
 
@@ -97,8 +99,6 @@ def test_a_pasted_picture_is_packed(open_window, settle, qtbot, threads, clear):
     settle(window)
     piece = window.selection.piece
     assert isinstance(piece, Picture)
-    from anole.core.paint.picture_files import decoded_asset
-
     pixels = decoded_asset(piece.asset).pixels
     assert pixels.shape == (1999, 601, 4)
     wanted = (200, 40, 10, 128 if clear else 255)
@@ -109,8 +109,6 @@ def test_a_pasted_picture_is_packed(open_window, settle, qtbot, threads, clear):
 def test_a_picture_that_comes_as_a_png_is_taken_as_it_is(open_window, settle, threads):
     packed = threads(pasting, "_packed")
     window, mime = open_window(board(Fill(id="f"))), QMimeData()
-    from .test_never_waiting import photo
-
     mime.setData("image/png", photo())
     QGuiApplication.clipboard().setMimeData(mime)
     pasting.paste(window.session)

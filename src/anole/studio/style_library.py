@@ -126,11 +126,6 @@ class StyleLibrary(QObject):
         self.changed.emit()
         return True
 
-    def reload(self) -> None:
-        """Read the library again."""
-        self._read()
-        self.changed.emit()
-
     # files
 
     def _read(self) -> None:
