@@ -123,6 +123,19 @@ def test_a_part_taken_for_a_stray_before_it_was_locked_is_made_again(file, tmp_p
     assert calls and file.read_bytes() == b"new" and list(tmp_path.iterdir()) == [file]
 
 
+@pytest.mark.parametrize("step", ["fsync", "replace", "fchmod"])
+def test_at_no_step_is_a_writer_taken_for_a_dead_one(file, tmp_path, monkeypatch, step):
+    true = getattr(os, step)
+
+    def another_clears_first(*args):
+        clear_strays(tmp_path)
+        return true(*args)
+
+    monkeypatch.setattr(os, step, another_clears_first)
+    write_bytes(file, b"new")
+    assert file.read_bytes() == b"new" and list(tmp_path.iterdir()) == [file]
+
+
 def test_where_there_are_no_locks_strays_go_when_they_are_old(file, tmp_path, monkeypatch):
     def none(*_):
         raise OSError(37, "No locks available")

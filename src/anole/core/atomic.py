@@ -77,7 +77,8 @@ def _part(target: Path, old: os.stat_result | None) -> Iterator[BinaryIO]:
             if old is not None:
                 _dress(file.fileno(), old)
             os.fsync(file.fileno())
-        os.replace(part, target)
+            # before the lock ends with the file: another writer would take it for a stray
+            os.replace(part, target)
     except BaseException:
         with contextlib.suppress(OSError):
             os.unlink(part)
