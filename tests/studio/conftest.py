@@ -45,7 +45,7 @@ QUICK = ("long noon", "offset press", "cut layers", "hue run", "tea towel", "sat
 """Styles that walls of samples show quickly, and those that tests name."""
 
 
-@pytest.fixture
+@pytest.fixture(autouse=True)
 def few_styles(request, monkeypatch):
     """The library has some styles alone; tests marked `every_style` have all of them."""
     if request.node.get_closest_marker("every_style") is None:

@@ -23,9 +23,6 @@ def start_board():
     return msgspec.structs.replace(made, pieces=(Ground(id="under"), *made.pieces))
 
 
-pytestmark = pytest.mark.usefixtures("few_styles")
-
-
 @pytest.fixture
 def opened(open_window, settle):
     window = open_window(start_board())

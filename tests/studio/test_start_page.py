@@ -24,9 +24,6 @@ LEFT = Qt.MouseButton.LeftButton
 WORDS = "ROLLER BOUT"
 
 
-pytestmark = pytest.mark.usefixtures("few_styles")
-
-
 @pytest.fixture
 def started(open_window, settle):
     def start():

@@ -263,7 +263,7 @@ def test_it_works_small_and_light(open_window, settle):
 
 
 @pytest.mark.deep
-def test_the_shots_are_taken(few_styles, open_window, tmp_path, qtbot, deep):
+def test_the_shots_are_taken(open_window, tmp_path, qtbot, deep):
     window = open_window(STYLED)
     views(window, tmp_path, every=deep)
     assert {p.name for p in tmp_path.iterdir()} >= {"arrange.png", "coat.png", "proof.png"}

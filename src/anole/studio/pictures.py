@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from pathlib import Path
 
-from PyQt6.QtWidgets import QFileDialog
+from PyQt6.QtWidgets import QApplication, QFileDialog
 
 from ..core.atomic import read_bytes
 from ..core.edit.pictures import add_picture_piece, carry_picture, picture_asset
@@ -20,7 +20,9 @@ PICTURES = "Pictures (" + " ".join(f"*{suffix}" for suffix in SUFFIXES) + ")"
 
 def ask_picture(session: Session) -> None:
     """Ask for a picture file, and put it on the board."""
-    name, _ = QFileDialog.getOpenFileName(None, "Add a picture", "", PICTURES)
+    name, _ = QFileDialog.getOpenFileName(
+        QApplication.activeWindow(), "Add a picture", "", PICTURES
+    )
     if name:
         take_picture(session, Path(name), lambda sha: place_picture(session, sha))
 

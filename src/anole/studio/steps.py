@@ -8,6 +8,7 @@ from PyQt6.QtCore import QSize, Qt
 from PyQt6.QtGui import QIcon, QImage, QPixmap
 from PyQt6.QtWidgets import QFrame, QListWidget, QListWidgetItem, QVBoxLayout
 
+from . import theme
 from .plain import Label
 from .session import Session
 
@@ -33,6 +34,7 @@ class Steps(QFrame):
         column.setContentsMargins(12, 10, 12, 12)
         column.addWidget(head)
         column.addWidget(self.list)
+        theme.dress(self)
         self.list.itemClicked.connect(self._go)
         self.list.itemActivated.connect(self._go)
         self.worker.drawn.connect(self._take)

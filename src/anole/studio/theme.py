@@ -7,7 +7,7 @@ from pathlib import Path
 from typing import NamedTuple
 
 from PyQt6.QtGui import QColor, QFont, QFontDatabase, QPalette
-from PyQt6.QtWidgets import QApplication
+from PyQt6.QtWidgets import QApplication, QWidget
 
 FAMILY = "Inter"
 
@@ -67,6 +67,8 @@ LIGHT = Theme(
     "#d8cbb8",
 )
 
+DRESSED = "dressed"
+"""The property of widgets that have the style sheet."""
 _current = DARK
 
 
@@ -178,4 +180,16 @@ def put_on(app: QApplication, wanted: Theme) -> None:
     ):
         palette.setColor(role, QColor(name))
     app.setPalette(palette)
-    app.setStyleSheet(_sheet(wanted))
+    for top in app.topLevelWidgets():
+        if top.property(DRESSED):
+            dress(top)
+
+
+def dress(top: QWidget) -> None:
+    """A window, or a popup that belongs to none, from now on in the theme with all that is in it.
+
+    Once it is built: an application's style sheet would be looked through again for each widget and
+    all within whenever it is put into another, which takes most of the time of a start.
+    """
+    top.setProperty(DRESSED, True)
+    top.setStyleSheet(_sheet(_current))

@@ -95,6 +95,7 @@ class Window(QWidget):
         self.document.preview = lambda board: self.worker.left_out.tried(board, preview)
         self._make_parts()
         self._build()
+        theme.dress(self)
         self._connect()
         self._restore()
         self.show_stage(Stage.ARRANGE)

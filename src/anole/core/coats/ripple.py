@@ -65,22 +65,29 @@ class RippleKind(ActingKind[Ripple]):
         return thrown_toward(coat, "amount", throw, context)
 
     def reshaped(self, coat: Ripple, shape: Shape, context: CoatContext) -> Shape:
-        move, finest, far = displacement_of(coat, context)
+        far = farthest_of(coat, context)
         key = ("rippled", shape.key, _looks_of(coat), context.units, _beneath(coat, context))
         if far == 0:
             return shape
-        chords = context.cache.get(
-            ("rippled outline", *key), lambda: moved(shape.chords, move, finest, far)
-        )
-        return shape._replace(key=key, chords=chords, frame=bounds(chords), raster=None)
+        move, finest = displacement_of(coat, context)
+
+        def rippled(name: str, outline: Chords) -> Chords:
+            return context.cache.get((name, *key), lambda: moved(outline, move, finest, far))
+
+        chords = whole = rippled("rippled outline", shape.chords)
+        if shape.undamaged is not None:
+            whole = rippled("rippled undamaged", shape.undamaged)
+        frame, undamaged = bounds(whole), None if shape.undamaged is None else whole
+        return shape._replace(key=key, chords=chords, frame=frame, raster=None, undamaged=undamaged)
 
     def rework_margin(self, coat: Ripple, context: CoatContext) -> float:
-        return displacement_of(coat, context)[2] + 2
+        # the background's light is not known yet where this is asked
+        return farthest_of(coat, context) + 2
 
     def reworked(self, coat: Ripple, planes: Planes, box: Box, context: CoatContext) -> Planes:
-        move, finest, far = displacement_of(coat, context)
-        if far == 0:
+        if farthest_of(coat, context) == 0:
             return planes
+        move, finest = displacement_of(coat, context)
         dx, dy = over(move, box, finest)
         return displaced(planes, box, -dx, -dy, box)
 
@@ -111,8 +118,15 @@ def _beneath(coat: Ripple, context: CoatContext) -> object:
     return context.backdrop.key("beneath"), _around(context)
 
 
-def displacement_of(coat: Ripple, context: CoatContext) -> tuple[Displacement, float, float]:
-    """How things move, px over which that changes its way, and px by which they move at most."""
+def farthest_of(coat: Ripple, context: CoatContext) -> float:
+    """px by which things move at most, wherever light comes from."""
+    if coat.by == "waves":
+        return max(abs(context.px(coat.height_x)), abs(context.px(coat.height_y)))
+    return abs(context.px(coat.amount))
+
+
+def displacement_of(coat: Ripple, context: CoatContext) -> tuple[Displacement, float]:
+    """How things move, and px over which that changes its way."""
     x0, y0, _, _ = context.frames.piece
     if coat.by == "waves":
         high = context.px(coat.height_x), context.px(coat.height_y)
@@ -120,22 +134,18 @@ def displacement_of(coat: Ripple, context: CoatContext) -> tuple[Displacement, f
         # they stand still on the piece
         phase = coat.phase_x - y0 / max(long[0], 1e-3), coat.phase_y - x0 / max(long[1], 1e-3)
         used = [side for side, by in zip(long, high, strict=True) if by] or [1e3]
-        return waves(high, long, phase), min(used) / 2, max(map(abs, high))
+        return waves(high, long, phase), min(used) / 2
     amount = context.px(coat.amount)
     if coat.by == "turbulence":
         size, octaves = context.px(coat.scale), round(coat.octaves)
         whirls = turbulence(amount, size, octaves, round(coat.seed))
-        return (
-            lambda x, y: whirls(x - x0, y - y0),
-            size / 2 ** (octaves - 1),
-            abs(amount),
-        )
+        return lambda x, y: whirls(x - x0, y - y0), size / 2 ** (octaves - 1)
     seen = _light(coat, context)
-    way = by_bearing(coat.bearing, amount)
     if seen is None:
-        return waves((0, 0), (1, 1), (0, 0)), 1e3, 0.0
+        return waves((0, 0), (1, 1), (0, 0)), 1e3
     smooth = context.px(coat.smooth)
-    return by_light(*seen, smooth / 2, way), max(smooth, 1.0), abs(amount)
+    way = by_bearing(coat.bearing, amount)
+    return by_light(*seen, smooth / 2, way), max(smooth, 1.0)
 
 
 def _around(context: CoatContext) -> Box:

@@ -52,6 +52,7 @@ class Shape(NamedTuple):
     frame : x0, y0, x1, y1 px, what paints are stretched over
     smooth : False for hard pixels
     raster : a coverage of its own, where the outlines were traced from one
+    undamaged : the outlines before damage, which is made near the window alone; None: they have none
     letters : the frames of letters, words and lines over a box of px
     depth_axis : the way straight back, where it is posed
     """
@@ -63,5 +64,6 @@ class Shape(NamedTuple):
     frame: FrameBox
     smooth: bool = True
     raster: Raster | None = None
+    undamaged: Chords | None = None
     letters: Callable[[Box], LetterFrames | None] = no_letters
     depth_axis: DepthAxis | None = None

@@ -65,17 +65,28 @@ def _formed(coat: Wear, shape: Shape, context: CoatContext) -> Shape:
         return shape
     key = ("formed", shape.key, grow, radius)
 
-    def make() -> Chords:
-        polygons = offset(to_polygons(shape.chords), grow, pyclipper.JT_MITER)
+    def make(outline: Chords) -> Chords:
+        polygons = offset(to_polygons(outline), grow, pyclipper.JT_MITER)
         # smaller and larger again rounds corners that point out; those that point in get less, as
         # counters would fill
         for by in (-radius, radius, radius * INWARD, -radius * INWARD):
             polygons = offset(polygons, by, pyclipper.JT_ROUND)
         return sound_outline(to_chords(polygons))
 
-    chords = context.cache.get(("formed outline", *key), make)
-    core = max(shape.core + grow, 0.0)
-    return shape._replace(key=key, chords=chords, core=core, frame=bounds(chords), raster=None)
+    def formed(outline: Chords, name: str) -> Chords:
+        return context.cache.get((name, *key), lambda: make(outline))
+
+    chords = whole = formed(shape.chords, "formed outline")
+    if shape.undamaged is not None:
+        whole = formed(shape.undamaged, "formed undamaged")
+    return shape._replace(
+        key=key,
+        chords=chords,
+        core=max(shape.core + grow, 0.0),
+        frame=bounds(whole),
+        raster=None,
+        undamaged=None if shape.undamaged is None else whole,
+    )
 
 
 def _worn(coat: Wear, shape: Shape, context: CoatContext) -> Shape:
@@ -105,4 +116,5 @@ def _worn(coat: Wear, shape: Shape, context: CoatContext) -> Shape:
         return fields.coverage * keep, sound_outline(chords)
 
     plane, chords = context.cache.get(("worn outline", *key), make)
-    return shape._replace(key=key, chords=chords, raster=Raster(plane, box))
+    whole = shape.chords if shape.undamaged is None else shape.undamaged
+    return shape._replace(key=key, chords=chords, raster=Raster(plane, box), undamaged=whole)

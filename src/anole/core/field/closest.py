@@ -18,6 +18,9 @@ from ..arrays import Chords, Plane, Real
 from ..box import Box
 
 SEED = 1.5
+GRAIN = 4096.0
+"""Parts of a px that chords begin and end at: all numbers of a px are then the same in 32 bits,
+wherever the box begins, and so is which of two chords is the nearer."""
 X0, Y0, DX, DY, PER_SQUARE = range(5)
 """Columns of chords as kernels take them: start, way, and 1 / length^2."""
 FAR = np.float32(1e12)
@@ -119,8 +122,12 @@ def _signed(square: np.ndarray, inside: np.ndarray, y0: int, y1: int) -> None:
 
 
 def _measures(chords: Chords, box: Box) -> np.ndarray:
-    start = chords[:, :2] - (box.x0, box.y0)
-    along = chords[:, 2:] - chords[:, :2]
+    fine = np.round(chords * GRAIN) / GRAIN
+    start = fine[:, :2] - (box.x0, box.y0)
+    along = fine[:, 2:] - fine[:, :2]
+    # what is shorter than that still says on which side of it a place lies
+    still = ~along.any(1)
+    along[still] = (chords[:, 2:] - chords[:, :2])[still]
     length2 = np.maximum((along**2).sum(1, keepdims=True), 1e-12)
     return np.ascontiguousarray(np.hstack([start, along, 1 / length2]), np.float32)
 

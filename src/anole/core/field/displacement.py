@@ -12,6 +12,7 @@ from .. import bands
 from ..arrays import Plane, Planes, Points
 from ..box import Box
 from ..noise import fbm
+from .remap import cubic_weights
 
 Displacement = Callable[[np.ndarray, np.ndarray], tuple[np.ndarray, np.ndarray]]
 """x and y px -> how far what is there moves, px: both of the shape that x and y spread to."""
@@ -87,19 +88,41 @@ def _sampled(plane: Plane, u: np.ndarray, v: np.ndarray) -> np.ndarray:
 
 
 def over(displacement: Displacement, box: Box, finest: float) -> tuple[Plane, Plane]:
-    """(H, W) float32 px over a box; finest : px over which it changes its way."""
+    """(H, W) float32 px over a box; finest : px over which it changes its way.
+
+    It is looked at on a grid that begins where the board does, so that it is the same in any box.
+    """
     step = int(min(max(finest / PER_WHIRL, 1), COARSEST))
-    across, down = math.ceil(box.width / step), math.ceil(box.height / step)
-    x = box.x0 + (np.arange(across, dtype=np.float64) + 0.5) * step
-    y = box.y0 + (np.arange(down, dtype=np.float64) + 0.5) * step
-    both = displacement(x[None], y[:, None])
-    size, rows, columns = (across * step, down * step), slice(box.height), slice(box.width)
-    made = [np.broadcast_to(np.asarray(part, np.float32), (down, across)) for part in both]
-    if step > 1:
-        made = [cv2.resize(part, size, interpolation=cv2.INTER_CUBIC) for part in made]
-    return np.ascontiguousarray(made[0][rows, columns]), np.ascontiguousarray(
-        made[1][rows, columns]
+    grid = Box(box.x0 // step, box.y0 // step, -(-box.x1 // step), -(-box.y1 // step))
+    grid = grid if step == 1 else grid.grown(2)
+    x = (np.arange(grid.x0, grid.x1, dtype=np.float64) + 0.5) * step
+    y = (np.arange(grid.y0, grid.y1, dtype=np.float64) + 0.5) * step
+    dx, dy = (
+        np.broadcast_to(np.asarray(part, np.float32), (grid.height, grid.width))
+        for part in displacement(x[None], y[:, None])
     )
+    corner = box.x0 - grid.x0 * step, box.y0 - grid.y0 * step
+    return _finer(dx, step, corner, box), _finer(dy, step, corner, box)
+
+
+def _finer(plane: Plane, step: int, corner: tuple[int, int], box: Box) -> Plane:
+    """The plane `step` times as fine, from the px `corner` on as large as a box."""
+    if step == 1:
+        return np.ascontiguousarray(plane)
+    columns = _between_columns(plane, step, corner[0], box.width)
+    return np.ascontiguousarray(_between_columns(columns.T, step, corner[1], box.height).T)
+
+
+def _between_columns(plane: Plane, step: int, first: int, count: int) -> Plane:
+    """(H, count): columns `step` times as fine from one on, cubic between the four round about."""
+    at = (np.arange(first, first + count) + 0.5) / step - 0.5
+    left = np.floor(at).astype(int)
+    weights = np.array([cubic_weights(np.float32(t)) for t in np.arange(step * 2) / (step * 2)])
+    which = np.round((at - left) * step * 2).astype(int)
+    out = np.zeros((len(plane), count), np.float32)
+    for n in range(4):
+        out += plane[:, left + (n - 1)] * weights[which, n].astype(np.float32)
+    return out
 
 
 def displaced_points(displacement: Displacement, points: Points) -> Points:

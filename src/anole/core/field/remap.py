@@ -13,7 +13,7 @@ from ..box import Box
 
 
 @njit(nogil=True, cache=True, inline="always", error_model="numpy")
-def _weights(t: Real) -> tuple[Real, Real, Real, Real]:
+def cubic_weights(t: Real) -> tuple[Real, Real, Real, Real]:
     """Cubic convolution (R. Keys, 1981) with a = -1/2; at 0 it is the px itself."""
     half, one, two = np.float32(0.5), np.float32(1), np.float32(2)
     one_and, two_and = np.float32(1.5), np.float32(2.5)
@@ -100,7 +100,7 @@ def _rows(
             jx, jy = math.floor(dx[y, x]), math.floor(dy[y, x])
             u, v = dx[y, x] - np.float32(jx), dy[y, x] - np.float32(jy)
             ix, iy = x + left + jx, y + top + jy
-            a, b = _weights(u), _weights(v)
+            a, b = cubic_weights(u), cubic_weights(v)
             exact = u == zero and v == zero
             inner = 1 <= iy < high - 2 and 1 <= ix < wide - 2
             # a run ends where it comes to the planes' border or leaves it

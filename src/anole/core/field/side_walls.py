@@ -44,6 +44,14 @@ def _rows_of(chords: Chords, extrusion: Extrusion) -> tuple[np.ndarray, np.ndarr
     return np.ascontiguousarray(np.hstack(parts)), seen
 
 
+def _deepest(rows: np.ndarray) -> float:
+    """How far back the backs of all the walls lie at most, wherever the box is."""
+    if not len(rows):
+        return 0.0
+    across = rows[:, [NX]] * rows[:, QUAD + 4 :: 2] + rows[:, [NY]] * rows[:, QUAD + 5 :: 2]
+    return float(((across - rows[:, [C]]) / rows[:, [D]]).max())
+
+
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
 def _across(row: np.ndarray, y: float) -> tuple[float, float]:
     """From where to where a level line runs within a quad."""
@@ -280,7 +288,7 @@ def side_walls(
         _ways_out(rows, joint, e, far, which, cover, outward, first, last)
 
     bands.run(by_middle, split)
-    jump = JUMP * float(far.max(initial=0))
+    jump = JUMP * _deepest(rows)
     bands.run(lambda a, b: _where_walls_meet(which, cover, far, jump, outward, wanted, a, b), split)
     at, hit = np.argwhere(wanted), (which >= 0) & (cover > 0)
     bands.run(

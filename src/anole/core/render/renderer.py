@@ -67,6 +67,9 @@ def board_box(board: Board, scale: float) -> Box:
     return Box(0, 0, max(1, round(board.width * scale)), max(1, round(board.height * scale)))
 
 
+APRON = 2
+"""px round the window over which coats are made too: what looks at its neighbours finds the same
+ones however a picture is cut."""
 Planned = dict[str, tuple[tuple, list[Step]]]
 """By the id of a piece, the steps that it had in the last frame and all that they came from."""
 
@@ -78,8 +81,9 @@ def plan(request: Request, cache: Cache, planned: Planned | None = None) -> list
     def picture(board: Board, scale: float, box: Box, bare: bool) -> np.ndarray:
         return Renderer(cache).frame(Request(board, scale, box, bare)).ground
 
+    around = request.box.grown(APRON)
     view = View(
-        request.board, request.scale, request.box, cache, picture, is_ground, request.transparent
+        request.board, request.scale, around, cache, picture, is_ground, request.transparent
     )
     steps: list[Step] = [Wipe(("wipe", view.window), view.window)]
     board, before = request.board, dict(planned or {})

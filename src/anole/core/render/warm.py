@@ -26,13 +26,21 @@ def small_board() -> Board:
     return Board(width=80, height=48, pieces=(Ground(id="g"), pool, stamps, words))
 
 
+_warmed: list[bool] = []
+"""Not empty once all kernels of this process are there."""
+
+
 def warm(done: Callable[[float], None] = lambda share: None) -> None:
-    """Render a small board both ways; `done` is called with the share done."""
+    """Render a small board both ways, once in a process; `done` is called with the share done."""
+    if _warmed:
+        done(1.0)
+        return
     laid = np.zeros((4, 2, 2), np.float32)
     laying.pictures({2: laid}, np.array([[1.0, 1.0, 2.0, 1.0, 0.0, 1.0]]), Box(0, 0, 2, 2))
     for number, transparent in enumerate((False, True), 1):
         rgba(small_board(), transparent=transparent)
         done(number / 2)
+    _warmed.append(True)
 
 
 if __name__ == "__main__":
