@@ -28,7 +28,7 @@ def varsity_felt() -> tuple[Coat, ...]:
             id="-",
             name="nap",
             pattern=pattern("felt", 0.22, "#000000", "#ffffff"),
-            amount=em(0.008),
+            amount=em(0.0068),
             ramp=CLOTH,
         ),
         relief("sewn down", "0em", "0.05em", "round-over", 0.03, ramp=CLOTH),

@@ -126,7 +126,7 @@ def torn_kraft() -> tuple[Coat, ...]:
             id="-",
             name="pulp",
             pattern=pattern("paper", 0.3, "#000000", "#ffffff", rough=0.8),
-            amount=em(0.003),
+            amount=em(0.0022),
             ramp=stops((0, "#00000070"), (0.5, "#00000000"), (0.5, "#ffffff00"), (1, "#ffffff60")),
         ),
     )

@@ -22,6 +22,7 @@ from PIL import Image, ImageCms
 from pypdf import PdfReader
 
 from anole.core.atomic import FileError
+from anole.core.compose.blend import MODES
 from anole.core.edit.wearing import put_style
 from anole.core.files import exporting, open_raster
 from anole.core.files.coat_by_coat import stages
@@ -42,6 +43,7 @@ from anole.core.model import (
     Length,
     Lettering,
     Place,
+    Shadow,
     Stop,
     Stroke,
 )
@@ -282,6 +284,48 @@ def test_an_open_raster_has_a_layer_a_piece_that_make_the_picture(tmp_path, styl
     assert np.percentile(off, 99.8) <= open_raster.CLOSE + 1
     assert max(thumbnail.shape[:2]) == 256
     assert np.array_equal(merged[..., :3], rgba(board)[..., :3])
+
+
+def laid_over_each_other(path: Path) -> tuple[np.ndarray, np.ndarray]:
+    """(H, W, 4) float, premultiplied levels: an OpenRaster's layers together, and its merged picture."""
+    with zipfile.ZipFile(path) as box:
+        image = ElementTree.fromstring(box.read("stack.xml"))
+
+        def pixels(name: str) -> np.ndarray:
+            return np.asarray(Image.open(io.BytesIO(box.read(name))).convert("RGBA"))
+
+        total = np.zeros((*pixels("mergedimage.png").shape[:2], 4))
+        for layer in reversed(image.findall("stack/layer")):
+            above = pixels(layer.get("src")) / 255.0
+            share = above[..., 3:]
+            total = np.concatenate([above[..., :3] * share, share], -1) + total * (1 - share)
+        merged = pixels("mergedimage.png") / 255.0
+    merged[..., :3] *= merged[..., 3:]
+    return total * 255, merged * 255
+
+
+@pytest.mark.parametrize("blend", MODES)
+def test_the_layers_are_the_picture_without_a_ground_and_in_any_blend(tmp_path, blend):
+    lower, upper = (
+        Lettering(
+            id=name,
+            text=text,
+            size=Length(60),
+            place=Place(x=100, y=y),
+            opacity=share,
+            blend=mode,
+            style=(Shadow(id="h"), Fill(id="f", paint=ColourPaint(colour=colour))),
+        )
+        for name, text, y, share, mode, colour in (
+            ("a", "DUSK", 50, 0.6, "normal", Colour(210, 90, 40)),
+            ("b", "LANE", 70, 0.8, blend, Colour(60, 140, 220)),
+        )
+    )
+    path = tmp_path / "a.ora"
+    write(path, Board(width=200, height=120, pieces=(lower, upper)), Export(format="openraster"))
+    laid, merged = laid_over_each_other(path)
+    assert merged[..., 3].max() > 200
+    assert np.abs(laid - merged).max() <= open_raster.CLOSE + 1
 
 
 # coat by coat

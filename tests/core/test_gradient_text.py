@@ -6,6 +6,7 @@ import re
 
 import numpy as np
 import pytest
+from coloraide import Color
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -294,6 +295,40 @@ def test_what_repeats_round_a_point_starts_where_it_says():
 
 
 @pytest.mark.parametrize(
+    "colour",
+    [
+        "oklch(70% 0.4 150)",
+        "color(display-p3 1 0 0)",
+        "oklch(45% 0.5 264 / 40%)",
+        "lab(60 -120 80)",
+    ],
+)
+def test_a_colour_beyond_srgb_is_brought_in_with_its_hue_and_lightness(colour):
+    found = parse(f"linear-gradient({colour}, red)").stops[0].colour
+    there, here = (c.convert("oklch") for c in (Color(colour), Color("srgb", found.floats[:3])))
+    assert abs(here["lightness"] - there["lightness"]) < 0.03
+    assert abs((here["hue"] - there["hue"] + 180) % 360 - 180) < 12
+    assert here["chroma"] < there["chroma"]
+    assert found.floats[3] == pytest.approx(there.alpha(), abs=3e-3)
+
+
+@pytest.mark.parametrize(
+    ("head", "first", "last"),
+    [("circle", 0.1, 0.3), ("circle at 20% 70%", 0.35, 0.5), ("closest-side", 0.9, 1.3)],
+)
+def test_repeating_rings_run_inward_too(head, first, last):
+    """Below its first place a list of stops repeats as beyond its last (CSS Images 4, 3.6)."""
+    css = f"repeating-radial-gradient({head}, black {first:%}, white {last:%})"
+    plain = f"radial-gradient({head}, black 0%, white 100%)"
+    for frame in FRAMES:
+        along, found = shares(plain, frame), shares(css, frame)
+        t = (along - first) / (last - first) % 1
+        clear = (along < 0.99) & (t > 0.08) & (t < 0.92)
+        assert (along[clear] < first).any()
+        assert np.abs(found - t)[clear].max() < 0.06
+
+
+@pytest.mark.parametrize(
     ("css", "why"),
     [
         ("", "not one"),
@@ -330,8 +365,6 @@ def test_what_repeats_round_a_point_starts_where_it_says():
         ("radial-gradient(at 10px 20%, red, blue)", "10px"),
         ("radial-gradient(at, red, blue)", "place"),
         ("radial-gradient(at 1% 2% 3%, red, blue)", "place"),
-        ("linear-gradient(red, color(display-p3 1 0 0))", "outside sRGB"),
-        ("linear-gradient(oklch(70% 0.4 150), red)", "outside sRGB"),
         ("linear-gradient(rgb(none 0 0), red)", "none"),
         ("linear-gradient(currentcolor, red)", "currentcolor"),
         ("linear-gradient(red 10% 20% 30%, blue)", "two places"),

@@ -7,8 +7,6 @@ import subprocess
 import sys
 from pathlib import Path
 
-import pytest
-
 KERNEL = """
 from numba import njit
 
@@ -17,39 +15,39 @@ def twice(x):
     return 2 * x
 """
 CALL = "import anole.core, kernel; print(kernel.twice(21))"
+CUTS = [(ending, share) for ending in ("nbi", "nbc") for share in (0.0, 0.3, 0.9)]
 
 
-def called(folder: Path, **more: str) -> str:
-    """What the kernel says in a process of its own."""
+def called(folder: Path, call: str = CALL, **more: str) -> str:
+    """What kernels say in a process of their own."""
     environment = {**os.environ, "PYTHONPATH": os.pathsep.join([str(folder), *sys.path]), **more}
     ended = subprocess.run(
-        [sys.executable, "-c", CALL], env=environment, capture_output=True, text=True, check=False
+        [sys.executable, "-c", call], env=environment, capture_output=True, text=True, check=False
     )
     assert ended.returncode == 0, ended.stderr
     return ended.stdout.strip()
 
 
-@pytest.fixture(scope="module")
-def kept(tmp_path_factory) -> Path:
-    folder = tmp_path_factory.mktemp("kernel")
-    (folder / "kernel.py").write_text(KERNEL)
-    assert called(folder) == "42"
-    assert files(folder)
-    return folder
+def files(folder: Path, name: str = "kernel", ending: str = "nb?") -> list[Path]:
+    return list((folder / "__pycache__").glob(f"{name}.*.{ending}"))
 
 
-def files(folder: Path, *endings: str) -> list[Path]:
-    return [p for e in endings or ("nbi", "nbc") for p in (folder / "__pycache__").glob(f"*.{e}")]
-
-
-@pytest.mark.parametrize("ending", ["nbi", "nbc"])
-@pytest.mark.parametrize("share", [0.0, 0.3, 0.9])
-def test_a_file_cut_short_is_made_anew(kept, ending, share):
-    (file,) = files(kept, ending)
-    whole = file.read_bytes()
-    file.write_bytes(whole[: int(len(whole) * share)])
-    assert called(kept) == "42"
-    assert [len(f.read_bytes()) for f in files(kept, ending)] == [len(whole)]
+def test_a_file_cut_short_is_made_anew(tmp_path):
+    names = [f"kernel{n}" for n in range(len(CUTS))]
+    for name in names:
+        (tmp_path / f"{name}.py").write_text(KERNEL)
+    every = "; ".join(f"import {name}; print({name}.twice(21))" for name in names)
+    call = f"import anole.core; {every}"
+    assert called(tmp_path, call).split() == ["42"] * len(CUTS)
+    whole = {}
+    for name, (ending, share) in zip(names, CUTS, strict=True):
+        (file,) = files(tmp_path, name, ending)
+        whole[file] = len(file.read_bytes())
+        file.write_bytes(file.read_bytes()[: int(whole[file] * share)])
+    assert called(tmp_path, call).split() == ["42"] * len(CUTS)
+    for name, (ending, _) in zip(names, CUTS, strict=True):
+        (file,) = files(tmp_path, name, ending)
+        assert len(file.read_bytes()) == whole[file], (name, ending)
 
 
 def test_without_a_folder_to_write_to_it_works_in_memory(tmp_path):
@@ -75,4 +73,4 @@ def test_a_full_disk_is_done_without(tmp_path):
         check=False,
     )
     assert ended.stdout.strip() == "42", ended.stderr
-    assert not files(tmp_path, "nbi")
+    assert not files(tmp_path, ending="nbi")

@@ -292,6 +292,7 @@ def test_mouldings_stay_within_their_height(name):
         assert found.shape == (STEPS + 1,)
         assert found.min() >= -1e-4
         assert found.max() <= 1 + 1e-4
+        assert found[[0, -1]] == pytest.approx(height(made, np.array([0.0, 1.0])), abs=1e-3)
     assert height(Moulding(profile="chamfer"), np.array([0, 0.25, 1])).tolist() == [0, 0.25, 1]
     assert height(Moulding(profile="bead"), np.array([0, 0.5, 1])) == pytest.approx([0, 1, 0])
 

@@ -68,6 +68,15 @@ def test_red_and_green_of_one_lightness_fall_together_for_some():
     assert np.abs(red - green).sum() < plain / 2
 
 
+def test_at_a_glance_nothing_clear_runs_into_what_is_painted():
+    pixels = np.zeros((60, 110, 4), np.uint8)
+    pixels[20:40, 30:80] = (240, 200, 90, 255)
+    found = seen(pixels, GLANCE)
+    fringe = found[(found[..., 3] > 8) & (found[..., 3] < 247)]
+    assert len(fringe) > 100
+    assert np.abs(fringe[:, :3].astype(int) - (240, 200, 90)).max() <= 1
+
+
 def test_a_glance_blurs_and_keeps_the_mean():
     pixels = np.zeros((90, 160, 4), np.uint8)
     pixels[..., 3] = 255

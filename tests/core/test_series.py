@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import gc
 import os
 import random
 import signal
@@ -314,6 +315,9 @@ def test_a_cluster_that_is_not_there_is_told(tmp_path, address):
     setup, rows = plan(tmp_path, Table(("Title",), (("One",),)), "{title}")
     with pytest.raises(FileError, match="no cluster answers"):
         run(setup, rows, tmp_path / "out", cluster=address)
+    # none is left that the collector would close while another starts
+    left = [one.status for one in gc.get_objects() if type(one).__name__ == "Client"]
+    assert set(left) <= {"closed", "newly-created"}
 
 
 def test_killed_in_the_middle_it_goes_on_where_it_was(tmp_path):

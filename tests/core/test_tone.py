@@ -1,5 +1,7 @@
 """Tone operations against their formulas, and in range for any numbers."""
 
+import math
+
 import msgspec
 import numpy as np
 import pytest
@@ -8,6 +10,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from anole.core.box import Box
+from anole.core.colour.gamut import into_srgb
 from anole.core.model import (
     Bloom,
     Blur,
@@ -82,9 +85,29 @@ def test_a_stop_doubles_linear_light():
 @pytest.mark.parametrize("colour", COLOURS)
 def test_hue_chroma_and_lightness_move_in_oklch(colour):
     light, c, h = Color(colour).convert("oklch").coords(nans=False)
-    wanted = Color("oklch", [min(light + 0.05, 1), c * 0.5, h + 40]).convert("srgb")
+    wanted = Color("oklch", [min(light + 0.05, 1), c * 0.5, h + 40])
     found = through(Perceptual(hue=40, chroma=0.5, lightness=0.05), colour)[0, :3]
-    assert found == pytest.approx(np.clip(wanted.coords(), 0, 1), abs=6e-3)
+    exact = into_srgb(np.array(wanted.convert("oklab").coords())[:, None])[:, 0]
+    assert found == pytest.approx(exact, abs=6e-3)
+    assert Color("srgb", found.tolist()).delta_e(wanted, method="ok") < 0.03
+
+
+@pytest.mark.parametrize("turn", [20, 68, 133, 200, -44, -100])
+@pytest.mark.parametrize(
+    "colour", ["#ff2010", "#20ff40", "#1030ff", "#ffe020", "#f040e0", "#20e0f0"]
+)
+def test_a_hue_that_is_asked_is_given_wherever_srgb_ends(colour, turn):
+    light, c, h = Color(colour).convert("oklch").coords(nans=False)
+    wanted = Color("oklch", [light, c, h + turn]).fit("srgb", method="oklch-chroma", jnd=0.02)
+    found = through(Perceptual(hue=turn), colour)[0, :3]
+    exact = into_srgb(
+        np.array(Color("oklch", [light, c, h + turn]).convert("oklab").coords())[:, None]
+    )
+    assert found == pytest.approx(exact[:, 0], abs=6e-3)
+    assert Color("srgb", found.tolist()).delta_e(wanted, method="ok") < 0.03
+    # off by no more than is just seen
+    _, chroma, hue = Color("srgb", found.tolist()).convert("oklch").coords()
+    assert 2 * chroma * abs(math.sin(math.radians(hue - h - turn) / 2)) < 0.022
 
 
 @pytest.mark.parametrize("colour", COLOURS)

@@ -40,6 +40,7 @@ def labels(window, monkeypatch):
     return found
 
 
+@pytest.mark.every_style
 def test_every_name_of_a_shipped_style_is_whole(open_window, settle, monkeypatch):
     window = open_window(board(Fill(id="f"), text="BOUT", size=80))
     window.show_stage(Stage.COAT)

@@ -154,6 +154,7 @@ def test_the_core_of_many_letters_is_measured(open_window, settle, qtbot, thread
     assert measured and not in_the_window(measured)
 
 
+@pytest.mark.every_style
 def test_many_styles_are_read_and_only_seen_chips_are_made(
     open_window, settle, qtbot, threads, monkeypatch
 ):

@@ -14,6 +14,10 @@ class Units(NamedTuple):
     dpi: float = 96.0
     scale: float = 1.0
 
+    def finer(self, by: int) -> Units:
+        """The same with `by` px where there is one."""
+        return self._replace(scale=self.scale * by)
+
     def px(self, length: Length) -> float:
         """A length in px of the render scale."""
         return length.px(self.em, self.dpi) * self.scale

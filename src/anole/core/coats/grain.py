@@ -2,20 +2,24 @@
 
 from __future__ import annotations
 
+import cv2
 import msgspec
 import numpy as np
 
-from ..arrays import Plane
+from ..arrays import Plane, Planes
 from ..box import Box
 from ..compose.cover import full
 from ..maths import smoothstep
 from ..model import Colour, Grain, Ink, Lamp, Paint
 from ..paint.context import PaintContext
+from ..paint.own import straight
 from ..paint.source import source as paint_source
 from .context import CoatContext, Overlap, Reads
 from .kind import CoatKind, Cover
 from .lighting import light_of, lit_heights
 
+FINE = 2
+"""Places a px each way that heights are lit at: slopes over two px miss half of what is there."""
 BLACK, WHITE = Ink(Colour(0, 0, 0)), Ink(Colour(255, 255, 255))
 LUMINANCE = (0.2126, 0.7152, 0.0722)
 """Of red, green and blue (ITU-R BT.709)."""
@@ -46,20 +50,34 @@ class GrainKind(CoatKind[Grain]):
     def source(self, coat: Grain, context: CoatContext, paint: PaintContext) -> np.ndarray:
         wide = paint.box.grown(1).meet(context.shape.box)
         light = light_of(coat.lamp or context.lamp, coat.ramp)
+        lit = averaged(lit_heights(heights(coat, context, paint.over(wide)), light))
         rows, columns = paint.box.slices_in(wide)
-        lit = lit_heights(heights(coat, context, paint.over(wide)), light)
         return np.ascontiguousarray(lit[:, rows, columns])
 
 
 def heights(coat: Grain, context: CoatContext, paint: PaintContext) -> Plane:
-    """(H, W) float32 px over paint.box: luminance times the amount, faded toward the rim."""
+    """(FINE H, FINE W) float32 px of as large a scale over paint.box: luminance times the amount,
+    faded toward the rim."""
     plain = msgspec.structs.replace(coat.pattern, inks=(BLACK, WHITE), speckle=0.0)
-    box = paint.box
-    r, g, b, a = np.broadcast_to(paint_source(plain, paint), (4, box.height, box.width))
+    box = paint.box.times(FINE)
+    finer = paint._replace(
+        box=box, frames=paint.frames.finer(FINE), units=paint.units.finer(FINE), edge=None
+    )
+    r, g, b, a = np.broadcast_to(paint_source(plain, finer), (4, box.height, box.width))
     value = (LUMINANCE[0] * r + LUMINANCE[1] * g + LUMINANCE[2] * b) * a
-    rise = context.px(coat.amount)
+    rise = context.px(coat.amount) * FINE
     fade = coat.edge * context.shape.core
     if fade > 0.5:
-        distance = context.field(context.shape.distance, box)
+        near = context.field(context.shape.distance, paint.box)
+        distance = cv2.resize(near, (box.width, box.height), interpolation=cv2.INTER_LINEAR)
         value = value * smoothstep(np.clip(distance / np.float32(fade), 0, 1))
     return np.asarray(value * np.float32(rise), np.float32)
+
+
+def averaged(lit: Planes) -> Planes:
+    """(4, H, W) straight: the mean of the FINE x FINE px of each, light by how much it covers."""
+    planes = lit * lit[3:]
+    planes[3] = lit[3]
+    size = (lit.shape[2] // FINE, lit.shape[1] // FINE)
+    means = np.stack([cv2.resize(p, size, interpolation=cv2.INTER_AREA) for p in planes])
+    return straight(means)

@@ -10,7 +10,7 @@ within the one before.
 from __future__ import annotations
 
 from collections.abc import Callable, Hashable, Sequence
-from typing import NamedTuple, Protocol
+from typing import Any, NamedTuple, Protocol
 
 import numpy as np
 
@@ -45,11 +45,11 @@ class Accumulators:
 class PreparedStep(NamedTuple):
     """A step whose fields and colours are made.
 
-    instructions : what it does to the planes
+    instructions : what it does to the planes: each an Instruction, or Finely
     changed_mask : (H or 1, W) float32 over a box, 0 where it changes nothing; None: all of its box
     """
 
-    instructions: Sequence[Instruction]
+    instructions: Sequence[Any]
     changed_mask: tuple[np.ndarray, Box] | None = None
 
 

@@ -74,7 +74,7 @@ def height(moulding: Moulding, p: np.ndarray) -> np.ndarray:
 def table(moulding: Moulding) -> np.ndarray:
     """(STEPS + 1,) float32 heights for p = k / STEPS, walls given a slope."""
     p = np.linspace(0, 1, STEPS + 1)
-    soft = cv2.GaussianBlur(
-        height(moulding, p)[None], (REACH, 1), SHARPEST, borderType=cv2.BORDER_REPLICATE
-    )
-    return np.ascontiguousarray(soft[0], np.float32)
+    # turned about its ends it goes on beyond them, so that it ends where it should
+    beyond = np.pad(height(moulding, p), REACH, "reflect", reflect_type="odd")
+    soft = cv2.GaussianBlur(beyond[None], (REACH, 1), SHARPEST)[0, REACH:-REACH]
+    return np.ascontiguousarray(np.clip(soft, 0, 1), np.float32)

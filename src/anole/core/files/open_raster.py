@@ -8,7 +8,7 @@ from xml.etree import ElementTree
 import msgspec
 import numpy as np
 
-from ..arrays import Pixels
+from ..arrays import Mask, Pixels
 from ..model import Board, Piece
 from ..pieces.registry import kind_of
 from . import png
@@ -36,7 +36,10 @@ def encode(
     pieces = [piece for piece in target.board.pieces if piece.shown]
     for number, piece in enumerate(pieces):
         upto = rendered(_with(target, tuple(pieces[: number + 1])), stop=stop)
-        layers.append((piece, _layer(target, piece, below, upto, stop)))
+        layer, whole = _layer(target, piece, below, upto, stop)
+        for _, under in layers:
+            under[whole] = 0
+        layers.append((piece, layer))
         below = upto
         progress((number + 1) / (len(pieces) + 1))
     merged = below if below is not None else rendered(target, stop=stop)
@@ -63,18 +66,45 @@ def _with(target: Target, pieces: tuple[Piece, ...]) -> Target:
 
 def _layer(
     target: Target, piece: Piece, below: Pixels | None, upto: Pixels, stop: Callable[[], bool]
-) -> Pixels:
-    """The piece alone, where that laid over what is below is the board; else its true px, where it
-    changes any: what blends with others, or changes them, is seen as it is."""
+) -> tuple[Pixels, Mask]:
+    """The piece alone, where that laid over what is below is the board; else what makes the board of
+    it. And (H, W) bool: the px that nothing laid over the others makes, which hold all of the board
+    that is there."""
+    nowhere = np.zeros(upto.shape[:2], np.bool_)
     if below is None:
-        return upto
+        return upto.copy(), nowhere
     hidden = (msgspec.structs.replace(p, shown=p.id == piece.id) for p in target.board.pieces)
     alone = rendered(_with(target, tuple(hidden)), stop=stop)
-    off = np.abs(over(below, alone).astype(int) - upto).max(-1) > CLOSE
-    if off.mean() <= MOST_OFF:
-        return alone
+    off = np.abs(_premultiplied(over(below, alone)) - _premultiplied(upto)).max(-1) * 255
+    if (off > CLOSE).mean() <= MOST_OFF:
+        return alone.copy(), nowhere
+    return _laid_over(below, upto)
+
+
+def _laid_over(below: Pixels, upto: Pixels) -> tuple[Pixels, Mask]:
+    """What is laid over one picture to get another (Compositing and Blending 1, 5.1, solved for the
+    upper one), and where no colour does that: there it is the other picture itself."""
+    b, u = _premultiplied(below), _premultiplied(upto)
+    gap = 1 - b[..., 3]
+    share = np.where(gap > 1 / 510, (u[..., 3] - b[..., 3]) / np.maximum(gap, 1 / 510), 1.0)
+    found = u - b * (1 - share[..., None])
+    found[..., 3] = share
     changed = (below != upto).any(-1)
-    return np.where(changed[..., None], upto, 0).astype(np.uint8)
+    beyond = np.maximum(found[..., :3].max(-1) - share, -found[..., :3].min(-1))
+    whole = changed & (np.maximum(beyond, -share) * 255 > CLOSE)
+    straight = found[..., :3] / np.maximum(share, 1e-6)[..., None]
+    px = np.concatenate([straight, share[..., None]], -1)
+    layer = np.rint(np.clip(px, 0, 1) * 255).astype(np.uint8)
+    layer[~changed] = 0
+    layer[whole] = upto[whole]
+    return layer, whole
+
+
+def _premultiplied(pixels: Pixels) -> np.ndarray:
+    """(H, W, 4) float32, 0..1."""
+    planes = pixels.astype(np.float32) / 255
+    planes[..., :3] *= planes[..., 3:]
+    return planes
 
 
 def over(below: Pixels, above: Pixels) -> Pixels:

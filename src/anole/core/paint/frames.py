@@ -60,6 +60,15 @@ class LetterFrames:
     def __eq__(self, other: object) -> bool:
         return isinstance(other, LetterFrames) and other.key == self.key
 
+    def finer(self, by: int) -> LetterFrames:
+        """The same letters with `by` px where there is one each way."""
+        return LetterFrames(
+            (self.key, by),
+            lambda: [unit._replace(box=_times(unit.box, by)) for unit in self._units()],
+            lambda: self._owners().repeat(by, 0).repeat(by, 1),
+            self.box.times(by),
+        )
+
     @property
     def units(self) -> Sequence[Unit]:
         """The letters, worked out when first asked for."""
@@ -86,9 +95,19 @@ class LetterFrames:
         return groups, boxes
 
 
+def _times(box: FrameBox, by: int) -> FrameBox:
+    x0, y0, x1, y1 = box
+    return x0 * by, y0 * by, x1 * by, y1 * by
+
+
 class Frames(NamedTuple):
     """x0, y0, x1, y1 in px at the render scale; `letters` where the piece has letters."""
 
     piece: FrameBox
     board: FrameBox
     letters: LetterFrames | None = None
+
+    def finer(self, by: int) -> Frames:
+        """The same with `by` px where there is one each way."""
+        letters = None if self.letters is None else self.letters.finer(by)
+        return Frames(_times(self.piece, by), _times(self.board, by), letters)

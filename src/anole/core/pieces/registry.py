@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 import functools
+import math
 from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from typing import Any
 
 from ..arrays import Chords
+from ..compose.finely import FineStep
 from ..compose.steps import Step
 from ..failures import blaming
 from ..model import PIECES, Board, Cluster, Coated, Piece, Placed
@@ -29,6 +31,9 @@ from .stamps import StampsKind
 from .view import View
 from .wash import WashKind
 
+FINE_EM, MOST_TIMES, MOST_FINE = 72.0, 4, 2_000_000
+"""px of an em below which a piece is painted more finely, how many times at the most, and the most
+px that it may then have."""
 KINDS: Registry[type[Piece], PieceKind[Any]] = Registry("piece")
 
 
@@ -80,6 +85,31 @@ def sees_others(piece: Piece) -> bool:
 
 def steps_of(piece: Piece, view: View) -> list[Step]:
     """What paints a piece, bottom first, as far as the piece that clips it lets it be seen."""
+    by = fineness(piece, view)
+    if by == 1:
+        return _steps(piece, view)
+    steps = _steps(piece, view.finer(by))
+    return [FineStep.of(steps, by)] if steps else []
+
+
+def fineness(piece: Piece, view: View) -> int:
+    """How many times as finely as its view a piece is painted, so that what is thinner than a px
+    still counts by its area. It is the same in any window."""
+    if not isinstance(piece, Coated) or not coated_kind(piece).smooth(piece):
+        return 1
+    if isinstance(piece, Cluster) and not piece.style:
+        # what it holds sees to itself
+        return 1
+    there = coated_kind(piece).placement(piece, view.board.dpi)
+    x0, y0, x1, y1 = there.extent
+    em, area = there.em * view.scale, (x1 - x0) * (y1 - y0) * view.scale**2
+    by = min(math.ceil(FINE_EM / max(em, 1e-6)), MOST_TIMES)
+    while by > 1 and area * by * by > MOST_FINE:
+        by -= 1
+    return by
+
+
+def _steps(piece: Piece, view: View) -> list[Step]:
     with blaming(piece):
         kind, by = kind_of(piece), clipper_of(piece, view.board)
         if by is None:

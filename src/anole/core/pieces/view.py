@@ -34,6 +34,10 @@ class View(NamedTuple):
     depth: int = 0
     bare: bool = False
 
+    def finer(self, by: int) -> View:
+        """The same part of the board `by` times as large."""
+        return self._replace(scale=self.scale * by, window=self.window.times(by))
+
     @property
     def units(self) -> Units:
         """For what has no em of its own: the board's height."""

@@ -51,7 +51,7 @@ def seen(pixels: Pixels, sight: str) -> Pixels:
     if sight == PLAIN:
         return pixels
     if sight == GLANCE:
-        return cv2.GaussianBlur(pixels, (0, 0), max(pixels.shape[1] * BLUR, 0.5))
+        return _blurred(pixels, max(pixels.shape[1] * BLUR, 0.5))
     linear = _linear_of_byte()[pixels[..., :3]]
     if sight == GREY:
         light = linear @ LUMINANCE.astype(np.float32)
@@ -61,6 +61,15 @@ def seen(pixels: Pixels, sight: str) -> Pixels:
     else:
         raise KeyError(sight)
     return np.concatenate([_encoded_bytes(colour), pixels[..., 3:]], -1)
+
+
+def _blurred(pixels: Pixels, sigma: float) -> Pixels:
+    """What is clear has no colour that could run into others."""
+    planes = pixels.astype(np.float32)
+    planes[..., :3] *= planes[..., 3:] / 255
+    soft = cv2.GaussianBlur(planes, (0, 0), sigma)
+    soft[..., :3] *= 255 / np.maximum(soft[..., 3:], 1e-3)
+    return np.rint(np.clip(soft, 0, 255)).astype(np.uint8)
 
 
 def luminance(pixels: Pixels) -> np.ndarray:

@@ -9,7 +9,7 @@ from __future__ import annotations
 
 import weakref
 from collections.abc import Callable, Hashable, Sequence
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 import numpy as np
 
@@ -19,7 +19,8 @@ from ..box import EMPTY, Box, around
 from ..cache import Cache
 from ..compose import dither
 from ..compose.dirty_spans import DirtySpans, of, whole
-from ..compose.program import COPY, Instruction, run
+from ..compose.finely import run_all
+from ..compose.program import COPY, Instruction
 from ..compose.steps import (
     Accumulators,
     ApartBegin,
@@ -257,7 +258,7 @@ class Renderer:
         save_at: int,
     ) -> None:
         planes, part = self._planes, spans.box
-        instructions = _restored(planes, start, part) if start is not None else []
+        instructions: list[Any] = _restored(planes, start, part) if start is not None else []
         for index, (step, made) in enumerate(zip(steps, prepared, strict=True)):
             if saved is not None and index == save_at:
                 instructions += _stored(planes, saved, part)
@@ -265,7 +266,7 @@ class Renderer:
                 instructions += made.instructions
         if saved is not None and save_at == len(steps):
             instructions += _stored(planes, saved, part)
-        run(instructions, planes.window, spans)
+        run_all(instructions, planes, spans)
 
     def picture(self, planes: Accumulators, part: Box, straight: bool, out: np.ndarray) -> None:
         """Round `part` of the planes into out, (H, W) uint32 over the whole window. Raises

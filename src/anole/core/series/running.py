@@ -2,17 +2,22 @@
 
 from __future__ import annotations
 
+import contextlib
 import multiprocessing
 import os
 from collections.abc import Callable, Iterator, Sequence
 from concurrent.futures import FIRST_COMPLETED, Future, ProcessPoolExecutor, wait
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 from ..atomic import FileError, clear_strays, reason
 from ..isolation.client import never
 from ..text import short
 from .plan import Row, Setup, note_finished, to_do
 from .worker import Done, begin, render_own_row, render_row
+
+if TYPE_CHECKING:
+    from distributed import Client
 
 AHEAD = 3
 """Rows a process has waiting: a Cancel waits for no more."""
@@ -98,15 +103,12 @@ def _on_cluster(
 ) -> Iterator[Done]:
     """On the workers of a dask scheduler, which must reach the same folders."""
     try:
-        from distributed import Client, as_completed
+        from distributed import as_completed
     except ImportError as error:
         raise FileError(
             "a cluster needs dask.distributed: install anole with its extra “cluster”"
         ) from error
-    try:
-        client = Client(address, timeout="4s", set_as_default=False)
-    except Exception as error:  # each kind of address has errors of its own
-        raise FileError(f"no cluster answers at {address}: {short(error)}") from error
+    client = _connected(address)
     with client, client.as_current():
         shared = client.scatter(setup, broadcast=True)
         futures = [client.submit(render_row, shared, row, pure=False) for row in rows]
@@ -115,3 +117,19 @@ def _on_cluster(
                 client.cancel(futures)
                 return
             yield future.result()
+
+
+def _connected(address: str) -> Client:
+    """A client of the scheduler at an address. Raises FileError where none answers."""
+    from distributed import Client
+
+    client = Client.__new__(Client)
+    try:
+        client.__init__(address, timeout="4s", set_as_default=False)
+    except Exception as error:  # each kind of address has errors of its own
+        # left to the collector it would be closed at any time: also while the next one starts, whose
+        # lock it waits for then for ever
+        with contextlib.suppress(Exception):
+            client.close()
+        raise FileError(f"no cluster answers at {address}: {short(error)}") from error
+    return client

@@ -14,6 +14,10 @@ _AT = np.linspace(0, 1, STEPS + 1)
 LINEAR = to_linear(_AT).astype(np.float32)
 # encoding is steep near black: its table is spaced by the square root of the light
 ENCODED = to_encoded(_AT**2).astype(np.float32)
+EDGE, SEEN, CLOSE = np.float32(1e-4), np.float32(0.02), np.float32(1e-4)
+"""Of linear light, what still counts as inside sRGB; of OKLab, what is just seen, and how near to
+that is near enough."""
+BISECTIONS = 13
 RED, GREEN, BLUE = (np.float32(k) for k in (0.2126, 0.7152, 0.0722))
 
 
@@ -74,26 +78,99 @@ def _oklab(planes: Planes, lms: np.ndarray, lab: np.ndarray, y0: int, y1: int, o
                     out[n, y, x] += lab[n, k] * root
 
 
+@njit(nogil=True, cache=True, error_model="numpy", inline="always")
+def _linear_of(
+    lightness: Real, a: Real, b: Real, from_lab: np.ndarray, from_lms: np.ndarray
+) -> tuple[Real, Real, Real]:
+    """Linear light of an OKLab colour; may lie outside 0 to 1."""
+    red = green = blue = np.float32(0)
+    for k in range(3):
+        root = from_lab[k, 0] * lightness + from_lab[k, 1] * a + from_lab[k, 2] * b
+        cone = root * root * root
+        red += from_lms[0, k] * cone
+        green += from_lms[1, k] * cone
+        blue += from_lms[2, k] * cone
+    return red, green, blue
+
+
+@njit(nogil=True, cache=True, error_model="numpy", inline="always")
+def _clipped(r: Real, g: Real, b: Real) -> tuple[Real, Real, Real]:
+    zero, one = np.float32(0), np.float32(1)
+    return min(max(r, zero), one), min(max(g, zero), one), min(max(b, zero), one)
+
+
+@njit(nogil=True, cache=True, error_model="numpy", inline="always")
+def _inside(r: Real, g: Real, b: Real) -> bool:
+    low, high = -EDGE, np.float32(1) + EDGE
+    return bool(low <= r <= high and low <= g <= high and low <= b <= high)
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def _reduced(
+    lightness: Real,
+    a: Real,
+    b: Real,
+    lms: np.ndarray,
+    lab: np.ndarray,
+    from_lab: np.ndarray,
+    from_lms: np.ndarray,
+) -> tuple[Real, Real, Real]:
+    """Linear light 0..1 of a colour outside sRGB, its chroma taken away until what clipping still
+    changes cannot be seen (CSS Color 4, section 13.2; as colour.gamut for arrays)."""
+    zero, one, half = np.float32(0), np.float32(1), np.float32(0.5)
+    if lightness >= one or lightness <= zero:
+        grey = one if lightness >= one else zero
+        return grey, grey, grey
+    low, high, share, low_inside = zero, one, one, True
+    red = green = blue = zero
+    # the first look is at the colour as it is
+    for _ in range(BISECTIONS):
+        red, green, blue = _linear_of(lightness, share * a, share * b, from_lab, from_lms)
+        inside = _inside(red, green, blue)
+        red, green, blue = _clipped(red, green, blue)
+        if low_inside and inside:
+            low = share
+        else:
+            far = zero
+            for n in range(3):
+                part = zero
+                for k in range(3):
+                    cone = lms[k, 0] * red + lms[k, 1] * green + lms[k, 2] * blue
+                    part += lab[n, k] * np.cbrt(cone)
+                wanted = lightness if n == 0 else (share * a if n == 1 else share * b)
+                far += (part - wanted) * (part - wanted)
+            far = np.sqrt(far)
+            if far < SEEN:
+                if share == one or SEEN - far < CLOSE:
+                    break
+                low, low_inside = share, False
+            else:
+                high = share
+        share = (low + high) * half
+    return red, green, blue
+
+
 @njit(nogil=True, cache=True)
 def _encode(
-    lab: Planes, from_lab: np.ndarray, from_lms: np.ndarray, y0: int, y1: int, out: Planes
+    planes: Planes,
+    lms: np.ndarray,
+    lab: np.ndarray,
+    from_lab: np.ndarray,
+    from_lms: np.ndarray,
+    y0: int,
+    y1: int,
+    out: Planes,
 ) -> None:
+    zero = np.float32(0)
     for y in range(y0, y1):
-        for x in range(lab.shape[2]):
-            r = g = b = np.float32(0)
-            for k in range(3):
-                root = (
-                    from_lab[k, 0] * lab[0, y, x]
-                    + from_lab[k, 1] * lab[1, y, x]
-                    + from_lab[k, 2] * lab[2, y, x]
-                )
-                cone = root * root * root
-                r += from_lms[0, k] * cone
-                g += from_lms[1, k] * cone
-                b += from_lms[2, k] * cone
-            out[0, y, x] = _looked_up(np.float32(np.sqrt(max(r, np.float32(0)))), ENCODED)
-            out[1, y, x] = _looked_up(np.float32(np.sqrt(max(g, np.float32(0)))), ENCODED)
-            out[2, y, x] = _looked_up(np.float32(np.sqrt(max(b, np.float32(0)))), ENCODED)
+        for x in range(planes.shape[2]):
+            lightness, a, b = planes[0, y, x], planes[1, y, x], planes[2, y, x]
+            red, green, blue = _linear_of(lightness, a, b, from_lab, from_lms)
+            if not _inside(red, green, blue):
+                red, green, blue = _reduced(lightness, a, b, lms, lab, from_lab, from_lms)
+            out[0, y, x] = _looked_up(np.float32(np.sqrt(max(red, zero))), ENCODED)
+            out[1, y, x] = _looked_up(np.float32(np.sqrt(max(green, zero))), ENCODED)
+            out[2, y, x] = _looked_up(np.float32(np.sqrt(max(blue, zero))), ENCODED)
 
 
 def oklab(planes: Planes) -> np.ndarray:
@@ -105,8 +182,8 @@ def oklab(planes: Planes) -> np.ndarray:
 
 
 def from_oklab(lab: np.ndarray) -> np.ndarray:
-    """The way back, held to sRGB."""
+    """The way back; colours outside sRGB keep their hue and lightness and lose chroma."""
     out = np.empty_like(lab)
-    back, cones = _FROM_LAB.astype(np.float32), _FROM_LMS.astype(np.float32)
-    bands.run(lambda a, b: _encode(lab, back, cones, a, b, out), bands.split(lab.shape[1]))
+    matrices = tuple(m.astype(np.float32) for m in (_LMS, _LAB, _FROM_LAB, _FROM_LMS))
+    bands.run(lambda a, b: _encode(lab, *matrices, a, b, out), bands.split(lab.shape[1]))
     return out

@@ -5,6 +5,9 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import NamedTuple
 
+import numpy as np
+
+from ...colour.gamut import into_srgb
 from ...model import Colour
 from .tokens import CssError, Node, is_number, share, written
 
@@ -35,7 +38,7 @@ def is_modern(node: Node) -> bool:
 
 
 def colour_of(node: Node) -> Colour:
-    """Raises CssError for what is none, or none of sRGB's."""
+    """A colour beyond sRGB is brought in by taking its chroma away. Raises CssError for what is none."""
     from coloraide import Color
 
     text = written([node])
@@ -45,9 +48,11 @@ def colour_of(node: Node) -> Colour:
         raise CssError(f"{text!r} is not a colour that can be read") from error
     if any(part != part for part in [*found.coords(), found.alpha()]):
         raise CssError(f"'none' in a colour cannot be carried: {text}")
-    if not found.in_gamut("srgb", tolerance=NEAR):
-        raise CssError(f"{text} lies outside sRGB")
-    return Colour.parse(text)
+    if found.in_gamut("srgb", tolerance=NEAR):
+        return Colour.parse(text)
+    lab = np.array(found.convert("oklab").coords())[:, None]
+    red, green, blue = (round(float(part) * 255) for part in into_srgb(lab)[:, 0])
+    return Colour(red, green, blue, round(found.alpha() * 255))
 
 
 def _one(part: Sequence[Node], round_: bool) -> list[Placed]:
