@@ -268,10 +268,12 @@ def test_opacity_and_blend_act_on_all_of_it_at_once():
 def test_clipped_by_words_a_piece_is_seen_in_them_alone():
     wide = words("w", "MMMM", 120, 90)
     board = clip(board_of(TWO[0], wide), ["w"], "a")
-    found = rgba(board)[..., :3].astype(int)
+    # large enough that edges are looked at once a px
+    found = rgba(board, 2.0)[..., :3].astype(int)
     red = change_piece(board_of(TWO[0]), "a", style=(Fill(id="x", paint=RED),))
-    mask = 1 - (rgba(red)[..., 1].astype(float) - 40) / 120
-    whole, under = (rgba(board_of(*p))[..., :3].astype(float) for p in ((TWO[0], wide), (TWO[0],)))
+    mask = 1 - (rgba(red, 2.0)[..., 1].astype(float) - 40) / 120
+    both = ((TWO[0], wide), (TWO[0],))
+    whole, under = (rgba(board_of(*p), 2.0)[..., :3].astype(float) for p in both)
     wanted = under * (1 - mask[..., None]) + whole * mask[..., None]
     np.testing.assert_allclose(found, wanted, atol=2.5)
     assert off(clip(board, ["w"], None), board_of(TWO[0], wide)).max() == 0

@@ -113,6 +113,7 @@ class FineStep(NamedTuple):
         return cls(("finely", by, tuple(step.key for step in steps)), box, by, tuple(steps))
 
     def prepared(self, planes: Accumulators) -> PreparedStep:
+        """Make what all of them need, on accumulators of their own."""
         box = self.box.meet(planes.window)
         if box.empty:
             return PreparedStep([])

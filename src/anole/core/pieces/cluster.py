@@ -94,6 +94,12 @@ class ClusterKind(CoatedKind[Cluster]):
     def has_content(self, piece: Cluster) -> bool:
         return bool(self.held(piece))
 
+    def refinable(self, piece: Cluster) -> bool:
+        """Without coats what it holds sees to itself."""
+        held = (cast("CoatedKind[Any]", self.kind_of(one)).refinable(one)
+                for one in self.held(piece) if isinstance(one, Coated))  # fmt: skip
+        return bool(piece.style) and all(held)
+
     # its silhouette
 
     def _coated(self, piece: Cluster, dpi: float) -> list[tuple[Coated, CoatedKind[Any]]]:

@@ -216,6 +216,11 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
         """False for hard pixels."""
         return True
 
+    def refinable(self, piece: C) -> bool:
+        """Whether it is the same picture when it is painted more finely and reduced: px of its own
+        and hard ones are not."""
+        return self.smooth(piece)
+
     def letters(self, piece: C, view: View, key: tuple) -> Callable[[Box], LetterFrames | None]:
         """The frames of its letters over a box of px, where it has letters."""
         return no_letters

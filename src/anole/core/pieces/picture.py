@@ -29,6 +29,9 @@ class PictureKind(PixelsKind[Picture]):
     title = "picture"
     sections = ("source", "fields", "place", "shape", "blending")
 
+    def refinable(self, piece: Picture) -> bool:
+        return False
+
     def frame(self, piece: Picture, dpi: float) -> PictureFrame:
         return frame_of(piece, dpi, size_of(piece.asset) or NO_SIZE)
 

@@ -95,10 +95,7 @@ def steps_of(piece: Piece, view: View) -> list[Step]:
 def fineness(piece: Piece, view: View) -> int:
     """How many times as finely as its view a piece is painted, so that what is thinner than a px
     still counts by its area. It is the same in any window."""
-    if not isinstance(piece, Coated) or not coated_kind(piece).smooth(piece):
-        return 1
-    if isinstance(piece, Cluster) and not piece.style:
-        # what it holds sees to itself
+    if not isinstance(piece, Coated) or not coated_kind(piece).refinable(piece):
         return 1
     there = coated_kind(piece).placement(piece, view.board.dpi)
     x0, y0, x1, y1 = there.extent

@@ -76,6 +76,9 @@ class StampsKind(CoatedKind[Stamps]):
     def __init__(self, standing: Standing, outline: Outline) -> None:
         self.standing, self.outline = standing, outline
 
+    def refinable(self, piece: Stamps) -> bool:
+        return not piece.asset
+
     # where the marks lie
 
     def by_hand(self, piece: Stamps) -> np.ndarray:
