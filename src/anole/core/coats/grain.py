@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-import cv2
 import msgspec
 import numpy as np
 
 from ..arrays import Plane, Planes
 from ..box import Box
 from ..compose.cover import full
+from ..field.finer import averaged, finer
 from ..maths import smoothstep
 from ..model import Colour, Grain, Ink, Lamp, Paint
 from ..paint.context import PaintContext
@@ -50,7 +50,7 @@ class GrainKind(CoatKind[Grain]):
     def source(self, coat: Grain, context: CoatContext, paint: PaintContext) -> np.ndarray:
         wide = paint.box.grown(1).meet(context.shape.box)
         light = light_of(coat.lamp or context.lamp, coat.ramp)
-        lit = averaged(lit_heights(heights(coat, context, paint.over(wide)), light))
+        lit = _mean_light(lit_heights(heights(coat, context, paint.over(wide)), light))
         rows, columns = paint.box.slices_in(wide)
         return np.ascontiguousarray(lit[:, rows, columns])
 
@@ -60,24 +60,21 @@ def heights(coat: Grain, context: CoatContext, paint: PaintContext) -> Plane:
     faded toward the rim."""
     plain = msgspec.structs.replace(coat.pattern, inks=(BLACK, WHITE), speckle=0.0)
     box = paint.box.times(FINE)
-    finer = paint._replace(
+    fine = paint._replace(
         box=box, frames=paint.frames.finer(FINE), units=paint.units.finer(FINE), edge=None
     )
-    r, g, b, a = np.broadcast_to(paint_source(plain, finer), (4, box.height, box.width))
+    r, g, b, a = np.broadcast_to(paint_source(plain, fine), (4, box.height, box.width))
     value = (LUMINANCE[0] * r + LUMINANCE[1] * g + LUMINANCE[2] * b) * a
     rise = context.px(coat.amount) * FINE
     fade = coat.edge * context.shape.core
     if fade > 0.5:
         near = context.field(context.shape.distance, paint.box)
-        distance = cv2.resize(near, (box.width, box.height), interpolation=cv2.INTER_LINEAR)
-        value = value * smoothstep(np.clip(distance / np.float32(fade), 0, 1))
+        value = value * smoothstep(np.clip(finer(near, FINE) / np.float32(fade), 0, 1))
     return np.asarray(value * np.float32(rise), np.float32)
 
 
-def averaged(lit: Planes) -> Planes:
+def _mean_light(lit: Planes) -> Planes:
     """(4, H, W) straight: the mean of the FINE x FINE px of each, light by how much it covers."""
     planes = lit * lit[3:]
     planes[3] = lit[3]
-    size = (lit.shape[2] // FINE, lit.shape[1] // FINE)
-    means = np.stack([cv2.resize(p, size, interpolation=cv2.INTER_AREA) for p in planes])
-    return straight(means)
+    return straight(np.stack([averaged(plane, FINE) for plane in planes]))

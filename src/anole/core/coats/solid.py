@@ -5,11 +5,10 @@ from __future__ import annotations
 from typing import NamedTuple
 
 import numpy as np
-from numba import njit
 
-from .. import bands
-from ..arrays import Chords, Plane
+from ..arrays import Chords
 from ..box import Box
+from ..field.beside import beside
 from ..field.coverage import rasterise
 from ..field.extrusion import Extrusion
 from ..field.normals import joints
@@ -20,8 +19,6 @@ from ..field.walls import Walls, tapered_walls
 from ..model import Thickness
 from .context import CoatContext
 
-LEAST = 1e-3
-"""Of a px: the least that a face leaves and that a wall covers of it; less is rounding."""
 EDGES = 64
 """px beyond the window within which a tapered solid is known."""
 
@@ -92,10 +89,10 @@ def walls_of(coat: Thickness, context: CoatContext, box: Box) -> Walls:
         covered, inside = rasterise(solid.face, box)
         if solid.extrusion.taper > 0:
             found = _tapered(coat, context, box)
-            return found._replace(cover=_beside(covered, np.clip(found.cover + 0.5, 0, 1)))
+            return found._replace(cover=beside(covered, np.clip(found.cover + 0.5, 0, 1)))
         all_of_it, within = rasterise(solid.outline, box)
         cover = (
-            _beside(covered, all_of_it)
+            beside(covered, all_of_it)
             if context.shape.smooth
             else (within & ~inside).astype(np.float32)
         )
@@ -104,20 +101,3 @@ def walls_of(coat: Thickness, context: CoatContext, box: Box) -> Walls:
         return side_walls(solid.face, joint, inside, cover, solid.extrusion, box)
 
     return context.cache.get(("walls", *solid.key[1:], context.shape.box, box), make)
-
-
-def _beside(face: Plane, solid: Plane) -> Plane:
-    """(H, W) float32: the share that a solid covers of what its face leaves of a px."""
-    out = np.empty(face.shape, np.float32)
-    bands.run(lambda a, b: _beside_rows(face, solid, out, a, b), bands.split(len(out)))
-    return out
-
-
-@njit(nogil=True, cache=True, error_model="numpy")
-def _beside_rows(face: Plane, solid: Plane, out: Plane, first: int, last: int) -> None:
-    one, zero = np.float32(1), np.float32(0)
-    for y in range(first, last):
-        for x in range(face.shape[1]):
-            left = one - face[y, x]
-            share = (solid[y, x] - face[y, x]) / max(left, np.float32(LEAST))
-            out[y, x] = min(share, one) if left > LEAST and share > LEAST else zero

@@ -8,6 +8,7 @@ import numpy as np
 
 from ..arrays import Plane
 from ..box import Box
+from ..field.beside import of_the_rest
 from ..field.outset import StrokeOutset
 from ..model import Position, Span, Stroke
 from ..paint.source import opaque
@@ -53,7 +54,12 @@ class StrokeKind(PaintedCoat[Stroke]):
         # an end on the edge itself is cut by the shape's own coverage, not by distance
         low = -math.inf if abs(outer) < EDGE else outer - overlap.outer
         high = math.inf if abs(inner) < EDGE else inner + overlap.inner
-        return Cover(_span(coat, context, box, low, high), outer < -EDGE, inner > EDGE)
+        outside, face = outer < -EDGE, inner > EDGE
+        plane = _span(coat, context, box, low, high)
+        if context.shape.smooth and outside != face and min(abs(outer), abs(inner)) < EDGE:
+            # where the face is laid over it, or it over the ground, a px has its share of that once
+            plane = of_the_rest(plane, context.field(context.shape.coverage, box), face)
+        return Cover(plane, outside, face)
 
     def samples(self) -> tuple[Stroke, ...]:
         one = Stroke(id="sample")

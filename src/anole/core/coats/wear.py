@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 import msgspec
+import numpy as np
 import pyclipper
 
 from ..arrays import Chords, Plane
 from ..field.contour import contour
 from ..field.damage import Texture, damaged, texture_over
+from ..field.finer import averaged, finer
 from ..field.polygons import offset, to_chords, to_polygons
 from ..field.raster import Raster
 from ..field.shape_fields import ShapeFields, bounds, ink_box
@@ -17,6 +19,8 @@ from .context import CoatContext
 from .kind import ActingKind
 from .shape import Shape, sound_outline
 
+FINE = {"scratches": 2}
+"""Places a px each way at which textures are looked at that are finer than the others."""
 BEYOND = 1.0
 """em beyond the window within which damage is made."""
 INWARD = 0.3
@@ -105,12 +109,16 @@ def _worn(coat: Wear, shape: Shape, context: CoatContext) -> Shape:
     size = context.px(coat.size)
 
     def make() -> tuple[Plane, Chords]:
+        by = FINE.get(coat.texture, 1)
+        distance = finer(fields.distance, by) * np.float32(by)
+        origin = shape.frame[0] * by, shape.frame[1] * by
         found = context.cache.get(
             ("texture", look, size, box, shape.key),
-            lambda: texture_over(look, box, shape.frame[:2], size, fields.distance),
+            lambda: texture_over(look, box.times(by), origin, size * by, distance),
         )
-        rim, soften = context.px(coat.rim), context.px(coat.soften)
-        keep, depth = damaged(look, found, coat.amount, coat.edge, rim, soften, fields.distance)
+        rim, soften = context.px(coat.rim) * by, context.px(coat.soften) * by
+        keep, depth = damaged(look, found, coat.amount, coat.edge, rim, soften, distance)
+        keep, depth = averaged(keep, by), averaged(depth, by) / np.float32(by)
         depth[[0, -1]] = depth[:, [0, -1]] = -1.0
         chords = simplified(contour(depth, 0.0, box), TOLERANCE)
         return fields.coverage * keep, sound_outline(chords)

@@ -22,6 +22,10 @@ BESIDE = np.float32(3)
 """px outside a shape within which the texture is known: slopes are measured across its edge."""
 SAMPLE, LEVELS = 160, 256
 """Places a side that a texture's shares are counted at, and steps of the table of them."""
+FAR = 1e6
+"""px of what lies nowhere near."""
+CREASED = ("scratches", "cracks")
+"""Textures that are 0 along lines and grow to both sides."""
 RAGGED = 0.35
 """How far cracks stray from the edges between cells."""
 
@@ -88,19 +92,40 @@ def _above(
             t[y, x] -= level[n] + (level[n + 1] - level[n]) * np.float32(at - n)
 
 
+@njit(nogil=True, cache=True, error_model="numpy", inline="always")
+def _steepest(m: Plane, y: int, x: int) -> np.float32:
+    """The slope of a texture; of a crease, across which it falls and rises, that of one side."""
+    height, width = m.shape
+    here = m[y, x]
+    left, right = here - m[y, max(x - 1, 0)], m[y, min(x + 1, width - 1)] - here
+    up, low = here - m[max(y - 1, 0), x], m[min(y + 1, height - 1), x] - here
+    across, down = max(abs(left), abs(right)), max(abs(up), abs(low))
+    return np.sqrt(across * across + down * down)
+
+
 @njit(nogil=True, cache=True, error_model="numpy")
 def _kept(
-    m: Plane, d: Plane, soft: float, keep: Plane, depth: Plane, first: int, last: int
-) -> None:
+    m: Plane, t: Plane, d: Plane, soft: float, creased: bool, keep: Plane, depth: Plane,
+    first: int, last: int,
+) -> None:  # fmt: skip
+    """m : a texture t less the level there; creased : t is how far from a line it is, which has two
+    sides of which a px may see both"""
     height, width = m.shape
     for y in range(first, last):
         up, down = max(y - 1, 0), min(y + 1, height - 1)
         for x in range(width):
             left, right = max(x - 1, 0), min(x + 1, width - 1)
-            gx = (m[y, right] - m[y, left]) / np.float32(max(right - left, 1))
-            gy = (m[down, x] - m[up, x]) / np.float32(max(down - up, 1))
-            far = m[y, x] / max(math.sqrt(gx * gx + gy * gy), 1e-6)
+            if creased:
+                slope = max(_steepest(t, y, x), np.float32(1e-6))
+                far, beyond = m[y, x] / slope, (np.float32(2) * t[y, x] - m[y, x]) / slope
+            else:
+                gx = (m[y, right] - m[y, left]) / np.float32(max(right - left, 1))
+                gy = (m[down, x] - m[up, x]) / np.float32(max(down - up, 1))
+                far = m[y, x] / max(math.sqrt(gx * gx + gy * gy), 1e-6)
+                beyond = np.float32(FAR)
             share = min(max(far / soft + 0.5, 0.0), 1.0)
+            share += 1.0 - min(max(beyond / soft + 0.5, 0.0), 1.0)
+            share = min(share, 1.0)
             keep[y, x] = share if soft <= 1.0 else share * share * (3.0 - 2.0 * share)
             depth[y, x] = min(d[y, x], np.float32(far))
 
@@ -148,5 +173,6 @@ def damaged(
     outer, inner = min(amount * (1 + edge), 0.98), amount * (1 - edge)
     split = bands.split(len(m))
     bands.run(lambda a, b: _above(m, distance, table, inner, outer, max(rim, 0.1), a, b), split)
-    bands.run(lambda a, b: _kept(m, distance, max(soften, 1.0), keep, depth, a, b), split)
+    soft, creased = max(soften, 1.0), look.name in CREASED
+    bands.run(lambda a, b: _kept(m, found, distance, soft, creased, keep, depth, a, b), split)
     return keep, depth

@@ -36,7 +36,12 @@ def shared_edges(coats: Sequence[Coat], context: CoatContext) -> list[Overlap]:
             for coat, other in zip(coats[index + 1 :], ends[index + 1 :], strict=True)
             if other is not None and hides(coat)
         ]
-        outer = any(abs(own[0] - other[1]) < NEAR for other in above)
-        inner = any(abs(own[1] - other[0]) < NEAR for other in above)
-        overlaps.append(Overlap(LAP if outer else 0.0, LAP if inner else 0.0))
+        outer = [_lap(other) for other in above if abs(own[0] - other[1]) < NEAR]
+        inner = [_lap(other) for other in above if abs(own[1] - other[0]) < NEAR]
+        overlaps.append(Overlap(max(outer, default=0.0), max(inner, default=0.0)))
     return overlaps
+
+
+def _lap(above: tuple[float, float]) -> float:
+    """px that may run under a coat with these ends: under a thin one no more would be hidden."""
+    return min(LAP, abs(above[1] - above[0]) / 2)
