@@ -37,7 +37,7 @@ from .troubles import TROUBLES, what
 from .weighing import FileKey, Weighed, as_read, eight_bit, target_key
 from .word_images import tinted, words_coverage
 
-SMALL_CACHE = 48 * 2**20
+SMALL_CACHE = 112 * 2**20
 HALF_CACHE, PROOF_CACHE = 64 * 2**20, 384 * 2**20
 REST, LONG_REST = 1.5, 6.0
 """Seconds without work after which memory that was given back goes to the system; and more, after

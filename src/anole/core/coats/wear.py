@@ -19,7 +19,7 @@ from .context import CoatContext
 from .kind import ActingKind
 from .shape import Shape, sound_outline
 
-FINE = {"scratches": 2}
+FINE = {"scratches": 3}
 """Places a px each way at which textures are looked at that are finer than the others."""
 BEYOND = 1.0
 """em beyond the window within which damage is made."""
@@ -118,10 +118,9 @@ def _worn(coat: Wear, shape: Shape, context: CoatContext) -> Shape:
         )
         rim, soften = context.px(coat.rim) * by, context.px(coat.soften) * by
         keep, depth = damaged(look, found, coat.amount, coat.edge, rim, soften, distance)
-        keep, depth = averaged(keep, by), averaged(depth, by) / np.float32(by)
         depth[[0, -1]] = depth[:, [0, -1]] = -1.0
-        chords = simplified(contour(depth, 0.0, box), TOLERANCE)
-        return fields.coverage * keep, sound_outline(chords)
+        chords = simplified(contour(depth, 0.0, box.times(by)) / by, TOLERANCE)
+        return fields.coverage * averaged(keep, by), sound_outline(chords)
 
     plane, chords = context.cache.get(("worn outline", *key), make)
     whole = shape.chords if shape.undamaged is None else shape.undamaged

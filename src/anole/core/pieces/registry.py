@@ -31,9 +31,9 @@ from .stamps import StampsKind
 from .view import View
 from .wash import WashKind
 
-FINE_EM, MOST_TIMES, MOST_FINE = 72.0, 4, 2_000_000
-"""px of an em below which a piece is painted more finely, how many times at the most, and the most
-px that it may then have."""
+SMALL_EM, MOST_TIMES, MOST_FINE = (18.0, 72.0), 2, 2_000_000
+"""px of an em between which a piece is painted more finely (smaller ones are not read), how many times
+at the most, and the most px that it may then have."""
 KINDS: Registry[type[Piece], PieceKind[Any]] = Registry("piece")
 
 
@@ -100,7 +100,8 @@ def fineness(piece: Piece, view: View) -> int:
     there = coated_kind(piece).placement(piece, view.board.dpi)
     x0, y0, x1, y1 = there.extent
     em, area = there.em * view.scale, (x1 - x0) * (y1 - y0) * view.scale**2
-    by = min(math.ceil(FINE_EM / max(em, 1e-6)), MOST_TIMES)
+    least, enough = SMALL_EM
+    by = min(math.ceil(enough / em), MOST_TIMES) if em >= least else 1
     while by > 1 and area * by * by > MOST_FINE:
         by -= 1
     return by
