@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import get_args
+
 import msgspec
 import numpy as np
 import pytest
@@ -14,11 +16,14 @@ from anole.core.model import (
     Fill,
     Font,
     Ground,
+    Ink,
     Length,
     Lettering,
+    Pattern,
     Place,
     Relief,
 )
+from anole.core.model.paints import Generator
 from anole.core.render.renderer import Renderer, Request
 
 from .styled import STYLES, styled
@@ -101,3 +106,21 @@ def test_specks_keep_their_share_of_the_colour_at_any_scale(speckle):
     )
     shares = [planes(board, scale).mean() for scale in (0.25, 0.5, 1.0, 2.0, 4.0)]
     assert max(shares) / min(shares) < 1.03
+
+
+INKS = tuple(
+    Ink(Colour(*rgb)) for rgb in ((20, 24, 20), (250, 40, 30), (40, 230, 60), (240, 240, 250))
+)
+
+
+@pytest.mark.parametrize("generator", get_args(Generator))
+@pytest.mark.parametrize("count", [3, 4])
+def test_a_pattern_of_many_inks_is_one_picture_at_half_scale(generator, count):
+    paint = Pattern(
+        generator=generator, size=Length(60), inks=INKS[:count], angle=20, frame="board"
+    )
+    board = Board(width=160, height=120, pieces=(Ground(id="g", paint=paint),))
+    off = planes(board, 0.5) - reduced(planes(board, 4.0), 8)
+    assert np.abs(off).mean() * 255 <= 12.5
+    # little of an ink comes up that is not there: the mean colour stays
+    assert np.abs(off.mean((1, 2))).max() * 255 <= 26

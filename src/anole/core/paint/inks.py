@@ -44,7 +44,8 @@ def _rows(value: Plane, lut: np.ndarray, out: Planes, y0: int, y1: int) -> None:
                 out[plane, y, x] = lut[plane, index[x]]
 
 
-def _looked_up(value: np.ndarray, lut: np.ndarray) -> np.ndarray:
+def looked_up(value: Plane, lut: Table) -> Planes:
+    """(4, H, W): values 0..1 in a table of colours."""
     out = np.empty((4, *value.shape), np.float32)
     bands.run(lambda a, b: _rows(value, lut, out, a, b), bands.split(len(value)))
     return out
@@ -60,7 +61,7 @@ def coloured(
     if len(inks) == 1:
         value, inks = np.zeros_like(value), (*inks, *inks)
     if all(ink.colour is not None for ink in inks):
-        return _looked_up(value, table(inks))
+        return looked_up(value, table(inks))
     lower, share = _shares(value, len(inks))
     out = np.zeros((4, *value.shape), np.float32)
     for n, ink in enumerate(inks):

@@ -12,11 +12,12 @@ from .. import bands
 from ..arrays import Plane, Planes
 from ..box import Box
 from ..cache import Cache
+from ..field.finer import averaged
 from ..model import Pattern, Tone
 from . import pictures
 from .context import PaintContext
 from .frames import FrameBox
-from .inks import coloured
+from .inks import coloured, looked_up, table
 from .kind import PaintKind
 from .letter import rasterise as letter_planes
 from .own import rasterise as own_planes
@@ -26,6 +27,8 @@ from .patterns.grid import Grid, PatternParams
 from .tiling import Lines, lines, places, sample
 
 OVERSAMPLED = 1.5
+INKED = 4
+"""Places a texel each way that are inked."""
 MOST_FRAMES = 64
 LEAST_TILE, MOST_TILE = 4, 640
 """px of a side between which one tile is drawn and then looked up."""
@@ -54,17 +57,32 @@ def _texels(side: float) -> int:
     return math.ceil(OVERSAMPLED * side)
 
 
+def _drawn(paint: Pattern, n: int) -> Plane:
+    """(n, n) float32 of the generator over a tile."""
+    return _direct(paint, Lines(0.5 / n, 1 / n, 0.0, 0.5 / n, 0.0, 1 / n), n, Box(0, 0, n, n))
+
+
 def _tile(paint: Pattern, side: float) -> np.ndarray:
-    """One tile finer than the picture, each averaged with its neighbours."""
-    n = _texels(side)
-    whole = Box(0, 0, n, n)
-    fine = _direct(paint, Lines(0.5 / n, 1 / n, 0.0, 0.5 / n, 0.0, 1 / n), n, whole)
+    """(1, n, n): one tile finer than the picture, each averaged with its neighbours."""
+    return _with_neighbours(_drawn(paint, _texels(side))[None], paint)
+
+
+def _colour_tile(paint: Pattern, side: float) -> Planes:
+    """(4, n, n) premultiplied: one in colours. The mean of two of three inks is not what lies between
+    their values, so it is taken of what is inked."""
+    inked = looked_up(_drawn(paint, INKED * _texels(side)), table(paint.inks))
+    inked[:3] *= inked[3]
+    return np.stack([averaged(plane, INKED) for plane in inked])
+
+
+def _with_neighbours(fine: np.ndarray, paint: Pattern) -> np.ndarray:
+    n = fine.shape[1]
     if paint.tile == "mirror":
         right, low = np.minimum(np.arange(n) + 1, n - 1), np.minimum(np.arange(n) + 1, n - 1)
     else:
         right, low = (np.arange(n) + 1) % n, (np.arange(n) + 1) % n
-    half = fine + fine[:, right]
-    return ((half + half[low]) * np.float32(0.25))[None]
+    half = fine + fine[:, :, right]
+    return np.ascontiguousarray((half + half[:, low]) * np.float32(0.25))
 
 
 def values(paint: Pattern, at: Lines, side: float, box: Box, cache: Cache) -> Plane:
@@ -72,13 +90,25 @@ def values(paint: Pattern, at: Lines, side: float, box: Box, cache: Cache) -> Pl
     # the way is chosen by the tile alone: parts of one picture must not differ
     if not LEAST_TILE < side < MOST_TILE:
         return _direct(paint, at, side, box)
-    mirror = paint.tile == "mirror"
-    key = ("tile", paint.generator, params_of(paint), side, mirror)
+    key = ("tile", paint.generator, params_of(paint), side, paint.tile)
     tile = cache.get(key, lambda: _tile(paint, side))
     # averaging with the next px moved the picture by half a px of the tile
     half = 0.5 / _texels(side)
     moved = at._replace(u0=at.u0 - half, v0=at.v0 - half)
-    return sample(tile, moved, mirror, box)[0]
+    return sample(tile, moved, paint.tile == "mirror", box)[0]
+
+
+def colours(paint: Pattern, at: Lines, side: float, box: Box, cache: Cache) -> Planes:
+    """(4, H, W) straight: the pattern over a box in inks that are colours."""
+    key = ("inked tile", paint.generator, params_of(paint), paint.inks, side, paint.tile)
+    tile = cache.get(key, lambda: _colour_tile(paint, side))
+    return straight(sample(tile, at, paint.tile == "mirror", box))
+
+
+def is_inked(paint: Pattern, side: float) -> bool:
+    """Whether its tile is laid in colours: where more than two inks meet within a px."""
+    plain = all(ink.colour is not None for ink in paint.inks)
+    return plain and len(paint.inks) > 2 and not paint.asset and LEAST_TILE < side < MOST_TILE
 
 
 def _frame_boxes(paint: Pattern, context: PaintContext) -> tuple[np.ndarray | None, list[FrameBox]]:
@@ -95,6 +125,8 @@ def _tiled(
     side = max(context.units.px(paint.size), 0.5)
     tall = side if image_ is None else side * image_.shape[1] / image_.shape[2]
     at = lines((frame[0], frame[1]), (side, tall), paint.angle, (paint.x, paint.y), context.box)
+    if is_inked(paint, side):
+        return colours(paint, at, side, context.box, context.cache)
     if image_ is None:
         return values(paint, at, side, context.box, context.cache)[None]
     return sample(image_, at, paint.tile == "mirror", context.box)
@@ -133,6 +165,8 @@ class PatternKind(PaintKind[Pattern]):
             planes = np.take_along_axis(np.stack(tiles), owner[None, None], 0)[0]
         if own_image is not None:
             return straight(planes)
+        if len(planes) == 4:
+            return planes
         return coloured(planes[0], paint.inks, lambda name: _ink(name, context))
 
     def value(self, paint: Pattern, context: PaintContext) -> Hashable:
