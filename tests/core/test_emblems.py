@@ -126,6 +126,33 @@ def test_a_drawing_is_made_once_for_many_sizes_and_never_smaller_than_wanted():
     assert all(drawn_side(w) >= w for w in np.linspace(1, 8000, 200))
 
 
+@pytest.mark.parametrize("share", [0.05, 0.3, 0.5, 0.8])
+@pytest.mark.parametrize("kind", ["emblem", "picture"])
+def test_what_is_translucent_all_over_is_there_with_its_alpha(kind, share):
+    if kind == "emblem":
+        disc = f'<circle cx="50" cy="50" r="46" fill="#c8452c" fill-opacity="{share}"/>'
+        board, half = with_emblem(svg(disc)), 0.46 * 120
+    else:
+        y, x = np.mgrid[:120, :120] - 59.5
+        alpha = np.where(np.hypot(x, y) < 55, round(share * 255), 0)
+        px = np.stack([*(np.full_like(alpha, part) for part in (200, 69, 44)), alpha], -1)
+        room = io.BytesIO()
+        Image.fromarray(px.astype(np.uint8)).save(room, "PNG")
+        board, sha, _ = add_picture(with_emblem(), room.getvalue(), "p.png")
+        size = {"width": Length(120.0), "height": Length(120.0), "place": Place(x=120, y=90)}
+        board = msgspec.structs.replace(board, pieces=(GREY, Picture(id="e", asset=sha, **size)))
+        half = 55.0
+    alone = msgspec.structs.replace(board, pieces=board.pieces[1:])
+    found = rgba(alone)[..., 3] / 255
+    assert found[90, 120] == pytest.approx(share, abs=0.006)
+    assert found.sum() == pytest.approx(share * np.pi * half**2, rel=0.04)
+    # and a line round it lies at its edge
+    line = Stroke(id="k", span=Span(from_=Position(0.0, "px"), to=Position(-6.0, "px")))
+    lined = (msgspec.structs.replace(alone.pieces[0], style=(line,)),)
+    ring = rgba(msgspec.structs.replace(alone, pieces=lined))[..., 3] / 255
+    assert ring[90, int(120 - half - 3)] > 0.99 and ring[90, int(120 - half - 8)] < 0.01
+
+
 def test_an_svg_placed_becomes_an_emblem_of_its_form():
     data = svg(SHAPES["rect"], 'viewBox="0 0 200 100"')
     board, sha, _ = add_picture(Board(width=1000, height=1000), data, "long name.svg")

@@ -15,6 +15,8 @@ from .coverage import rasterise
 from .simplified import rounded_out, simplified
 
 HALF = np.float32(0.5)
+LEAST = 0.5 / 255
+"""Alpha that is none in eight bits."""
 ROUNDS, RELAXED = (False, False, False, True, True), np.float32(0.9)
 """The outlines that are moved, coarse ones first, and by how much of what they lack."""
 TOLERANCE = 0.006
@@ -61,6 +63,13 @@ def _outline(depth: Plane, box: Box, fine: bool) -> Chords:
     finer = np.ascontiguousarray(_between(_between(depth, 0), 1))
     chords = contour(finer, 0.0, Box(0, 0, finer.shape[1], finer.shape[0]))
     return chords / 2 + (box.x0, box.y0, box.x0, box.y0)
+
+
+def traced_alpha(alpha: Plane, box: Box) -> Chords:
+    """The outlines of a picture's alpha, as traced(): where it is half of what it is at most, so that
+    what lets something through all over has an outline too."""
+    most = float(alpha.max(initial=0))
+    return traced(alpha / np.float32(most) if LEAST < most < 1 else alpha, box)
 
 
 def traced(plane: Plane, box: Box) -> Chords:

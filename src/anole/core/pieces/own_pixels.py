@@ -17,7 +17,7 @@ from ..compose.cover import Cover, full
 from ..compose.program import NO_FACTORS
 from ..compose.steps import CompositeStep
 from ..field.coverage import rasterise
-from ..field.raster import Raster, traced
+from ..field.raster import Raster, traced_alpha
 from ..lettering.bent import positive
 from ..model import Coated
 from ..model.tones import Tones
@@ -85,7 +85,7 @@ class PixelsKind(CoatedKind[S], Protocol[S]):
         if self.has_alpha(piece):
             share = self._share(frame, scale)
             raster = self._raster(piece, dpi, scale * share)
-            return traced(raster.plane, raster.box) / share
+            return traced_alpha(raster.plane, raster.box) / share
         return self._edge(frame, scale)
 
     def shape(self, piece: S, view: View) -> Shape:
