@@ -25,6 +25,7 @@ from . import (
     styles_surface,
     styles_winter,
 )
+from .style_grounds import GROUNDS, measured, sentence
 
 AUTHOR, MADE = "Anole", "2026-11-26"
 
@@ -152,7 +153,7 @@ def made(name: str, entry: Entry) -> Style:
     return Style(
         name=name,
         words=tuple(entry.words.split()),
-        notes=entry.note,
+        notes=entry.note + sentence(measured().get(name, list(GROUNDS))),
         author=AUTHOR,
         made=MADE,
         setting=entry.setting,
