@@ -14,6 +14,7 @@ from anole.core.model import (
     Colour,
     ColourPaint,
     Fill,
+    Font,
     Ground,
     Length,
     Lettering,
@@ -143,3 +144,16 @@ def test_small_and_large_letters_are_worn_alike():
     large = 1 - rgba(Board(width=800, height=480, pieces=(ground, words)))[..., 0] / 255
     reduced = large.reshape(SIZE[1], 2, SIZE[0], 2).mean((1, 3))
     assert np.abs(small - reduced).mean() * 255 <= 2
+
+
+@pytest.mark.parametrize("family", ["Great Vibes", "Inter", "Monoton"])
+@pytest.mark.parametrize("radius", [4.0, 9.0, 16.0])
+def test_what_is_thinner_than_the_radius_keeps_its_place(family, radius):
+    font = Font(family=family)
+    plain, round_ = (
+        picture(wear(amount=0.0, corners=Length(r)), FILL, text="Rag", font=font)
+        for r in (0.0, radius)
+    )
+    assert round_.sum() > 0.7 * plain.sum()
+    # nothing comes up where nothing was
+    assert (round_ > plain + 0.3).mean() < 0.02

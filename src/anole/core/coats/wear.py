@@ -12,6 +12,7 @@ from ..field.damage import Texture, damaged, texture_over
 from ..field.finer import averaged, finer
 from ..field.polygons import offset, to_chords, to_polygons
 from ..field.raster import Raster
+from ..field.rounded import rounded
 from ..field.shape_fields import ShapeFields, bounds, ink_box
 from ..field.simplified import simplified
 from ..model import Wear
@@ -23,8 +24,6 @@ FINE = {"scratches": 3}
 """Places a px each way at which textures are looked at that are finer than the others."""
 BEYOND = 1.0
 """em beyond the window within which damage is made."""
-INWARD = 0.3
-"""Radius of corners that point in, to that of those that point out."""
 TOLERANCE = 0.02
 """px by which the worn outline's points may lie beside its chords."""
 
@@ -71,11 +70,7 @@ def _formed(coat: Wear, shape: Shape, context: CoatContext) -> Shape:
 
     def make(outline: Chords) -> Chords:
         polygons = offset(to_polygons(outline), grow, pyclipper.JT_MITER)
-        # smaller and larger again rounds corners that point out; those that point in get less, as
-        # counters would fill
-        for by in (-radius, radius, radius * INWARD, -radius * INWARD):
-            polygons = offset(polygons, by, pyclipper.JT_ROUND)
-        return sound_outline(to_chords(polygons))
+        return sound_outline(to_chords(rounded(polygons, radius)))
 
     def formed(outline: Chords, name: str) -> Chords:
         return context.cache.get((name, *key), lambda: make(outline))
