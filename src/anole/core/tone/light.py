@@ -131,15 +131,13 @@ def _reduced(
         if low_inside and inside:
             low = share
         else:
-            far = zero
-            for n in range(3):
-                part = zero
-                for k in range(3):
-                    cone = lms[k, 0] * red + lms[k, 1] * green + lms[k, 2] * blue
-                    part += lab[n, k] * np.cbrt(cone)
-                wanted = lightness if n == 0 else (share * a if n == 1 else share * b)
-                far += (part - wanted) * (part - wanted)
-            far = np.sqrt(far)
+            off_l, off_a, off_b = -lightness, -share * a, -share * b
+            for k in range(3):
+                root = np.cbrt(lms[k, 0] * red + lms[k, 1] * green + lms[k, 2] * blue)
+                off_l += lab[0, k] * root
+                off_a += lab[1, k] * root
+                off_b += lab[2, k] * root
+            far = np.sqrt(off_l * off_l + off_a * off_a + off_b * off_b)
             if far < SEEN:
                 if share == one or SEEN - far < CLOSE:
                     break
