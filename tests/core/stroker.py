@@ -3,9 +3,9 @@ by another library on a raster of eight by eight places a pixel."""
 
 from __future__ import annotations
 
+import cv2
 import numpy as np
 import skia
-from PIL import Image, ImageDraw
 from scipy import ndimage
 
 from anole.core.box import Box
@@ -40,14 +40,16 @@ def _points(cubic: np.ndarray) -> np.ndarray:
     return found[np.r_[True, np.hypot(*np.diff(found, axis=0).T) > 1e-9]]
 
 
-def _swept(cubic: np.ndarray, width: float, side: float) -> list[list[np.ndarray]]:
+def _swept(cubic: np.ndarray, width: float, side: float) -> np.ndarray:
+    """(n, 4, 2) convex shapes that a cubic sweeps, px."""
     q = _points(cubic)
     way = np.diff(q, axis=0)
     way /= np.hypot(*way.T)[:, None]
     out = np.stack([way[:, 1], -way[:, 0]], 1) * side * width
-    bands = [[q[n], q[n + 1], q[n + 1] + out[n], q[n] + out[n]] for n in range(len(way))]
-    fans = [[q[n], q[n] + out[n - 1], q[n] + out[n]] for n in range(1, len(way))]
-    return bands + fans
+    a, b = q[:-1], q[1:]
+    bands = np.stack([a, b, b + out, a + out], 1)
+    fans = np.stack([a[1:], a[1:], a[1:] + out[:-1], a[1:] + out[1:]], 1)
+    return np.concatenate([bands, fans])
 
 
 def turn_at(before: np.ndarray, after: np.ndarray) -> tuple[float, float]:
@@ -56,13 +58,14 @@ def turn_at(before: np.ndarray, after: np.ndarray) -> tuple[float, float]:
     return float(a[0] * b[1] - a[1] * b[0]), float(a @ b)
 
 
-def _corner(before: np.ndarray, after: np.ndarray, pen: skia.Paint) -> list[tuple[float, float]]:
+def _corner(before: np.ndarray, after: np.ndarray, pen: skia.Paint) -> np.ndarray:
     a, b, at = _tangent(before, True), _tangent(after, False), after[0]
     path, line = skia.Path(), skia.Path()
     path.addPoly([skia.Point(*map(float, p)) for p in (at - a * SHORT, at, at + b * SHORT)], False)
     pen.getFillPath(path, line)
     move = skia.Path.Verb.kMove_Verb
-    return [(p.x(), p.y()) for verb, pts in line for p in (pts[:1] if verb == move else pts[1:])]
+    points = [p for verb, pts in line for p in (pts[:1] if verb == move else pts[1:])]
+    return np.array([(p.x(), p.y()) for p in points])
 
 
 def stroked(
@@ -76,23 +79,18 @@ def stroked(
         StrokeMiter=limit,
     )
     side = 1.0 if outside else -1.0
-    picture = Image.new("1", (box.width * FINE, box.height * FINE))
-    draw = ImageDraw.Draw(picture)
+    picture = np.zeros((box.height * FINE, box.width * FINE), np.uint8)
+
+    def fine(points: np.ndarray) -> np.ndarray:
+        return np.rint((points - (box.x0, box.y0)) * FINE - 0.5).astype(np.int32)
+
     for part in contours(cubics):
         for n, cubic in enumerate(part):
-            shapes = _swept(cubic, width, side)
+            for shape in fine(_swept(cubic, width, side)):
+                cv2.fillConvexPoly(picture, shape, 1)
             if turn_at(part[n - 1], cubic)[0] * side > 1e-9:
-                shapes.append(_corner(part[n - 1], cubic, pen))
-            for shape in shapes:
-                draw.polygon(
-                    [
-                        (round((x - box.x0) * FINE - 0.5), round((y - box.y0) * FINE - 0.5))
-                        for x, y in shape
-                    ],
-                    fill=1,
-                )
-    fine = np.asarray(picture).reshape(box.height, FINE, box.width, FINE)
-    return fine.mean((1, 3))
+                cv2.fillPoly(picture, [fine(_corner(part[n - 1], cubic, pen))], 1)
+    return picture.reshape(box.height, FINE, box.width, FINE).mean((1, 3))
 
 
 def near_the_limit(cubics: np.ndarray, limit: float) -> bool:

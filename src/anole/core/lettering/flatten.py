@@ -13,6 +13,11 @@ TURN, MOST_CUTS = 0.2, 16
 """Radians from one chord to the next within a curve, and chords that one step is cut into."""
 STUB = 1e-4
 """Share of a curve that a chord along its end's tangent takes."""
+WAVER = 6
+"""Chords that a curve's step is cut into where it meets one that turns the other way: its tangent
+is an extreme there, of which a chord shows but what is between its ends."""
+PLAIN, STUBBED, WAVERING = 0, 1, 2
+"""How the chord at an end of a curve is made."""
 NO_LENGTH, NO_CHORD = 1e-9, 1e-7
 """px under which a curve has no direction, and a chord is left out."""
 SHARP, ASTRAY = 0.999, 0.9999
@@ -56,34 +61,36 @@ def _way(c: np.ndarray, t: Real) -> tuple[Real, Real]:
 
 
 @njit(nogil=True, cache=True)
-def _along(c: np.ndarray, first: Real, last: Real, tolerance: Real, ts: np.ndarray) -> int:
-    """The places where a cubic's chords end, with stubs at its first and last; returns how many.
+def _along(c: np.ndarray, first: int, last: int, tolerance: Real, ts: np.ndarray) -> int:
+    """The places where a cubic's chords end, its first and last as of ends(); returns how many.
 
     A step that turns far is cut, however short it is: a small round must not look a corner.
     """
     n, count = _pieces(c, tolerance), 0
-    if first:
+    if first == STUBBED:
         ts[0], count = STUB, 1
     ux, uy = _way(c, 0.0)
     for k in range(n):
         vx, vy = _way(c, (k + 1) / n)
         cross, dot = abs(ux * vy - uy * vx), ux * vx + uy * vy
+        wavers = (k == 0 and first == WAVERING) or (k == n - 1 and last == WAVERING)
+        cuts = WAVER if wavers else 1
         if cross > TURN * dot:  # a tangent is never less than its angle
-            cuts = min(MOST_CUTS, int(np.ceil(np.arctan2(cross, dot) / TURN)))
-            for j in range(1, cuts):
-                ts[count] = (k + j / cuts) / n
-                count += 1
+            cuts = max(cuts, min(MOST_CUTS, int(np.ceil(np.arctan2(cross, dot) / TURN))))
+        for j in range(1, cuts):
+            ts[count] = (k + j / cuts) / n
+            count += 1
         ts[count] = (k + 1) / n
         count += 1
         ux, uy = vx, vy
-    if last:
+    if last == STUBBED:
         ts[count - 1], ts[count] = 1 - STUB, 1.0
         count += 1
     return count
 
 
 @njit(nogil=True, cache=True)
-def _chords(curves: Curves, stubs: np.ndarray, tolerance: float) -> np.ndarray:
+def _chords(curves: Curves, ends: np.ndarray, tolerance: float) -> np.ndarray:
     most = 64
     for i in range(curves.shape[0]):
         most += _pieces(curves[i], tolerance) + 3
@@ -92,7 +99,7 @@ def _chords(curves: Curves, stubs: np.ndarray, tolerance: float) -> np.ndarray:
     for i in range(curves.shape[0]):
         c = curves[i]
         x, y = c[0, 0], c[0, 1]
-        count = _along(c, stubs[i, 0], stubs[i, 1], tolerance, ts)
+        count = _along(c, ends[i, 0], ends[i, 1], tolerance, ts)
         if at + count > out.shape[0]:
             longer = np.empty((2 * out.shape[0] + count, 4), np.float64)
             longer[:at] = out[:at]
@@ -119,13 +126,23 @@ def _tangent(c: np.ndarray, end: int) -> tuple[Real, Real]:
 
 
 @njit(nogil=True, cache=True)
-def stubs(curves: Curves) -> np.ndarray:
-    """(n, 2) bool: whether a cubic's start and its end need a chord along their tangent.
+def _bend(c: np.ndarray, end: int) -> Real:
+    """Which way a cubic turns at its start or its end, as it runs: above 0, below it, or 0."""
+    a, b, d = (3, 2, 1) if end else (0, 1, 2)
+    ux, uy = c[b, 0] - c[a, 0], c[b, 1] - c[a, 1]
+    bend = ux * (c[d, 1] - c[b, 1]) - uy * (c[d, 0] - c[b, 0])
+    return -bend if end else bend
 
-    They do at sharp corners, as strokes carry the direction there far out, and chords of a curve
-    may be off by many degrees.
+
+@njit(nogil=True, cache=True)
+def ends(curves: Curves) -> np.ndarray:
+    """(n, 2) int8: of each cubic's start and end whether it is PLAIN, STUBBED (a chord along its
+    tangent) or WAVERING (finer chords), as chords of a curve may be off by many degrees there.
+
+    Sharp corners need stubs, and joints where turning changes sides finer chords: strokes carry
+    these directions far out.
     """
-    out = np.zeros((curves.shape[0], 2), np.bool_)
+    out = np.zeros((curves.shape[0], 2), np.int8)
     begin = 0
     for n in range(curves.shape[0]):
         last = n + 1 == curves.shape[0]
@@ -134,9 +151,15 @@ def stubs(curves: Curves) -> np.ndarray:
             last = a[0, 0] != b[3, 0] or a[0, 1] != b[3, 1]
         other = begin if last else n + 1
         (ux, uy), (vx, vy) = _tangent(curves[n], True), _tangent(curves[other], False)
+        how = PLAIN
         if -ux * vx - uy * vy < SHARP:
-            out[n, 1] = _astray(curves[n], -ux, -uy)
-            out[other, 0] = _astray(curves[other], vx, vy)
+            how = STUBBED
+        elif _bend(curves[n], True) * _bend(curves[other], False) < 0:
+            how = WAVERING
+        if how and _astray(curves[n], -ux, -uy):
+            out[n, 1] = how
+        if how and _astray(curves[other], vx, vy):
+            out[other, 0] = how
         if last:
             begin = n + 1
     return out
@@ -152,4 +175,4 @@ def _astray(c: np.ndarray, x: Real, y: Real) -> bool:
 def flatten(curves: Curves, tolerance: float = TOLERANCE) -> Chords:
     """curves (n, 4, 2) px -> chords (m, 4) float64: x0, y0, x1, y1 in order along each contour."""
     plain = np.ascontiguousarray(curves, np.float64)
-    return _chords(plain, stubs(plain), tolerance)
+    return _chords(plain, ends(plain), tolerance)

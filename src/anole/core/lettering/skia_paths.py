@@ -108,16 +108,38 @@ def contours_of(path: skia.Path) -> list[Curves]:
     return [np.array(part.cubics) for part in _contours(path)]
 
 
+def _across(ways: np.ndarray, others: np.ndarray) -> np.ndarray:
+    """How far the ends of some ways (n, 2) lie off the lines along others."""
+    off = ways[:, 0] * others[:, 1] - ways[:, 1] * others[:, 0]
+    return np.abs(off) / np.maximum(np.hypot(*others.T), 1e-12)
+
+
+def _spikes(cubics: Curves, least: float) -> np.ndarray:
+    """Which of a contour's curves (n, 4, 2) are lines that the next one runs back along."""
+    ways = cubics[:, 3] - cubics[:, 0]
+    handles = [_across(cubics[:, k] - cubics[:, 0], ways) for k in (1, 2)]
+    straight, after = np.maximum(*handles) < least, np.roll(ways, -1, 0)
+    apart = np.minimum(_across(ways, after), _across(after, ways))
+    back = (ways * after).sum(1) < 0
+    return np.flatnonzero(straight & np.roll(straight, -1) & back & (apart < least))
+
+
 def _cleaned(cubics: np.ndarray, least: float) -> Curves:
-    """A contour (n, 4, 2) without curves and handles smaller than `least`: where edges cross at a
-    sharp angle unions leave spurs of no size, and a stroke's corners would stand on them."""
+    """A contour (n, 4, 2) without curves and handles smaller than `least`, and without lines that
+    run out and back: where edges cross at a sharp angle unions leave spurs that cover nothing, and
+    a stroke's corners would stand on them."""
     kept = cubics[np.ptp(cubics, axis=1).max(1) >= least].copy()
     by = np.roll(kept[:, 3], 1, axis=0) - kept[:, 0]
     kept[:, :2] += by[:, None]
     for end, handle in ((0, 1), (3, 2)):
         hook = np.abs(kept[:, handle] - kept[:, end]).max(1, initial=0) < least
         kept[hook, handle] = kept[hook, end]
-    return kept
+    spikes = _spikes(kept, least / 10)
+    if not len(spikes) or len(kept) < 3:
+        return kept
+    tip, back = spikes[0], (spikes[0] + 1) % len(kept)
+    kept[tip] = _line(kept[tip, 0], kept[back, 3])
+    return _cleaned(np.delete(kept, back, 0), least)
 
 
 def wound(path: skia.Path, unit: float) -> United:
