@@ -213,7 +213,7 @@ def test_a_new_one_stands_in_the_middle_no_larger_than_it_is(size):
 CORNER = st.tuples(st.floats(-20, 20), st.floats(-20, 20))
 
 
-@settings(max_examples=25, deadline=None)
+@settings(max_examples=8, deadline=None)
 @given(
     st.builds(Corners, top_left=CORNER, bottom_right=CORNER) | st.none(),
     st.builds(Pose, turn_x=st.floats(-85, 85), turn_y=st.floats(-85, 85)) | st.none(),

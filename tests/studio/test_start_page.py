@@ -93,6 +93,13 @@ def test_a_click_opens_a_board_with_the_words_dressed(started, qtbot, settle):
     assert len(window.document.board.pieces) == 1
 
 
+@pytest.fixture
+def four_styles(monkeypatch):
+    few = styles.built_in()[:4]
+    monkeypatch.setattr(styles, "built_in", lambda: few)
+
+
+@pytest.mark.usefixtures("four_styles")
 @pytest.mark.parametrize("number", range(len(PURPOSES)))
 def test_enter_takes_the_marked_style_on_any_board(number, started, qtbot, settle):
     window = started()
@@ -150,10 +157,9 @@ def test_escape_leaves_a_board_that_is_open_as_it_is(open_window, qtbot):
     assert window.pages.currentIndex() == 0
 
 
+@pytest.mark.usefixtures("four_styles")
 @pytest.mark.parametrize("text", ["wheel " * 1667, "🛼🔥", "   \t ", "ليلة السباق", "\x00\x07"])
-def test_any_words_can_be_typed(text, started, qtbot, settle, monkeypatch):
-    few = styles.built_in()[:4]
-    monkeypatch.setattr(styles, "built_in", lambda: few)
+def test_any_words_can_be_typed(text, started, qtbot, settle):
     window = started()
     window.start.words.setPlainText(text)
     settle(window)
