@@ -24,8 +24,8 @@ from anole.core.render.renderer import Renderer, Request
 from anole.core.series.plan import planned, setup_of
 from anole.core.series.running import run
 from anole.core.series.tables import Table
-from anole.studio.shell import Stage
-from anole.studio.window import Window
+from anole.studio.main_window.window import Window
+from anole.studio.shared.shell import Stage
 
 from .timing import Result, once
 

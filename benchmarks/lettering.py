@@ -23,7 +23,7 @@ from anole.core.lettering.outline import chords, outline
 from anole.core.model import Font, Length
 from anole.core.render.renderer import Renderer, Request
 from anole.studio.app import application
-from anole.studio.window import Window
+from anole.studio.main_window.window import Window
 
 from .scenes import HEIGHT, WIDTH, planes, title, with_coat
 from .timing import Result, race

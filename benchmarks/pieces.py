@@ -34,8 +34,8 @@ from anole.core.model import (
     Stroke,
 )
 from anole.core.render.renderer import Renderer, Request
-from anole.studio.pictures import take_picture
-from anole.studio.window import Window
+from anole.studio.exchange.pictures import take_picture
+from anole.studio.main_window.window import Window
 
 from .scenes import COATS, _paint, planes
 from .timing import Result, race

@@ -12,9 +12,9 @@ from pathlib import Path
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication
 
-from anole.studio.board_files import demo_boards
+from anole.studio.documents.board_files import demo_boards
+from anole.studio.main_window.window import Window
 from anole.studio.styles.wall import ROUGH_FIRST
-from anole.studio.window import Window
 
 from .timing import Result, race
 
@@ -25,7 +25,7 @@ gc.disable()
 import os
 from anole.studio.app import application
 from anole.studio.styles.wall import ROUGH_FIRST
-from anole.studio.window import Window
+from anole.studio.main_window.window import Window
 app = application()
 window = Window()
 window.show_start()

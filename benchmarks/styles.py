@@ -25,9 +25,9 @@ from anole.core.model import (
     Place,
 )
 from anole.core.render.renderer import Renderer, Request
-from anole.studio.shell import Stage
+from anole.studio.main_window.window import Window
+from anole.studio.shared.shell import Stage
 from anole.studio.styles.wall import ROUGH_FIRST
-from anole.studio.window import Window
 
 from .scenes import planes
 from .timing import Result, once

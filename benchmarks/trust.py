@@ -18,8 +18,8 @@ from anole.core.helper.tasks import TASKS
 from anole.core.lettering import fonts
 from anole.core.model import Board, Lettering
 from anole.core.paint.picture_files import KEPT
-from anole.studio.document import Document
-from anole.studio.journaling import Journaling
+from anole.studio.documents.document import Document
+from anole.studio.documents.journaling import Journaling
 
 from .scenes import title
 from .timing import Result, race

@@ -17,11 +17,11 @@ from PyQt6.QtWidgets import QApplication
 
 from anole.core.model import Board, Colour, ColourPaint
 from anole.studio.app import application
-from anole.studio.controls.control import Control
+from anole.studio.controls.base.control import Control
 from anole.studio.controls.paint import PaintControl
-from anole.studio.shell import Stage
+from anole.studio.main_window.window import Window
+from anole.studio.shared.shell import Stage
 from anole.studio.shots import settle
-from anole.studio.window import Window
 
 from .scenes import planes, rich, title
 from .timing import Result, once

@@ -13,24 +13,30 @@ import pytest
 ROOT = Path(__file__).parents[1]
 PLANTS = {
     "core knows nothing": ("core/box.py", "from PyQt6 import QtCore"),
-    "core knows nothing of the studio": ("core/edit/ids.py", "import anole.studio.theme"),
+    "core knows nothing of the studio": ("core/edit/ids.py", "import anole.studio.look.theme"),
     "model is data": ("core/model/span.py", "import numba"),
     "maths below the model": ("core/maths.py", "from .model import Board"),
     "model below lettering": ("core/model/span.py", "from ..lettering import fonts"),
     "field below paint": ("core/field/blur.py", "from ..paint import source"),
     "colour below tone": ("core/colour/gamut.py", "from ..tone import cdl"),
-    "compose below coats": ("core/compose/cover.py", "from ..coats import fill"),
+    "compose below coats": ("core/compose/cover.py", "from ..coats.kinds import fill"),
     "paint below coats": ("core/paint/solid.py", "from ..coats import band"),
-    "coats below pieces": ("core/coats/fill.py", "from ..pieces import view"),
-    "pieces below render": ("core/pieces/view.py", "from ..render import opaque"),
-    "render below files": ("core/render/opaque.py", "from ..files import png"),
-    "files below edit": ("core/files/png.py", "from ..edit import ids"),
-    "controls below arrange": ("studio/controls/part.py", "from ..arrange import section"),
+    "coats below pieces": ("core/coats/kinds/fill.py", "from ...pieces.placing import view"),
+    "shading below kinds": ("core/coats/shading/easing.py", "from ..kinds import relief"),
+    "pieces below render": ("core/pieces/placing/view.py", "from ...render import opaque"),
+    "placing below shapes": ("core/pieces/placing/posed.py", "from ..shapes import joined"),
+    "render below files": ("core/render/opaque.py", "from ..files import png_stream"),
+    "files below edit": ("core/files/png_stream.py", "from ..edit import ids"),
+    "base below numbers": ("studio/controls/base/part.py", "from ..numbers import length"),
+    "numbers below choices": ("studio/controls/numbers/span.py", "from ..choices import choice"),
+    "controls below arrange": ("studio/controls/base/text.py", "from ...arrange import section"),
     "arrange beside coat": ("studio/arrange/section.py", "from ..coat import lantern"),
-    "coat beside proof": ("studio/coat/lantern.py", "from ..proof import proof_view"),
-    "coat below the window": ("studio/coat/lantern.py", "from ..window import Window"),
-    "session below its tools": ("studio/session.py", "from .board_tool import BoardTool"),
-    "theme below all": ("studio/theme.py", "from .session import Session"),
+    "coat beside proof": ("studio/coat/lantern.py", "from ..proof import proof_pictures"),
+    "stages below the window": ("studio/coat/lantern.py", "from ..main_window import window"),
+    "shared below the board": ("studio/shared/session.py", "from ..board import board_tool"),
+    "documents beside rendering": ("studio/documents/reading.py", "from ..rendering import worker"),
+    "look below all": ("studio/look/theme.py", "from ..shared import session"),
+    "runtime below the look": ("studio/runtime/troubles.py", "from ..look import icons"),
 }
 
 
@@ -60,9 +66,19 @@ def test_the_contracts_hold(copy):
     assert found.returncode == 0, found.stdout + found.stderr
 
 
+def taken(path: Path, line: str) -> Path:
+    """The file of the module that a planted import takes; of other packages, the one planted in."""
+    found = re.fullmatch(r"from (\.+)([\w.]+) import ([a-z]\w*)", line)
+    if found is None:
+        return path
+    dots, package, module = found.groups()
+    return path.parents[len(dots) - 1].joinpath(*package.split("."), f"{module}.py")
+
+
 def planted(folder: Path, name: str, line: str) -> str:
     """Write an import at a module's end; returns what is said of it: who imports, and where."""
     path = folder / "src" / "anole" / name
+    assert taken(path, line).exists(), f"{name}: what it imports is not there"
     path.write_text(path.read_text() + f"\n{line}\n")
     module = "anole." + name.removesuffix(".py").replace("/", ".")
     return f"{module} -> (\\S+) \\(l\\.{len(path.read_text().splitlines())}\\)"

@@ -12,7 +12,7 @@ from anole.core.library import styles
 from anole.core.model import Board
 from anole.core.model.nesting import every
 from anole.studio.app import application
-from anole.studio.board_files import demo_boards
+from anole.studio.documents.board_files import demo_boards
 
 ROOT = Path(__file__).parents[1]
 SHARE, ID = ROOT / "share", "org.anole_studio.Anole"

@@ -18,7 +18,7 @@ from anole.core.model.coats.base import PaintField
 from anole.core.model.fields import length, number
 from anole.core.pieces import registry as pieces
 from anole.core.pieces.kind import CoatedKind
-from anole.core.pieces.placement import Placement, placed_chords, placement_of
+from anole.core.pieces.placing.placement import Placement, placed_chords, placement_of
 
 
 class Hatch(Coat, frozen=True, cache_hash=True, kw_only=True, tag="hatch"):

@@ -5,7 +5,7 @@ import math
 import numpy as np
 import pytest
 
-from anole.core.coats.easing import STEPS, table
+from anole.core.coats.shading.easing import STEPS, table
 from anole.core.model import Fill, Glow, Lamp, Length, Shadow, Stroke
 
 from .shapes import centres, context, cover, disc, span, turned_square, whole

@@ -4,7 +4,7 @@ import numpy as np
 import pytest
 from coloraide import easing
 
-from anole.core.coats.easing import CURVES, STEPS, table
+from anole.core.coats.shading.easing import CURVES, STEPS, table
 
 
 @pytest.mark.parametrize("name", CURVES)

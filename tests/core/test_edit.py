@@ -5,7 +5,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from anole.core.coats.fill import FillKind
+from anole.core.coats.kinds.fill import FillKind
 from anole.core.coats.registry import lent
 from anole.core.edit import coats, pieces
 from anole.core.edit.ids import free, taken

@@ -11,7 +11,7 @@ from anole.core.files import board_file
 from anole.core.lettering.outline import outline
 from anole.core.model import Board, FitBox, Font, Length, Lettering, Place, Pose, Rail
 from anole.core.model.nesting import every
-from anole.studio.board_files import demo_folder
+from anole.studio.documents.board_files import demo_folder
 
 WIDE = "A NIGHT ON EIGHT SMALL WHEELS"
 LONG = "Brinnelmarsh Wheelers and everybody they ever met"

@@ -7,7 +7,7 @@ import math
 import numpy as np
 import pytest
 
-from anole.core.coats.lighting import light_of, lit_heights, toward
+from anole.core.coats.shading.lighting import light_of, lit_heights, toward
 from anole.core.model import Colour, ColourPaint, Gleam, Lamp, Length, Moulding, Relief, Stop
 
 from .shapes import centres, context, disc, source, span

@@ -4,7 +4,7 @@ import msgspec
 import numpy as np
 import pytest
 
-from anole.core.coats.highlight import added, is_painted
+from anole.core.coats.shading.highlight import added, is_painted
 from anole.core.model import (
     Colour,
     ColourPaint,

@@ -9,10 +9,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from anole.core.box import Box
-from anole.core.coats.exact_shading import shade_exact
-from anole.core.coats.grain import heights as grain_heights
-from anole.core.coats.lighting import light_of, lit_heights, ramp_table, tone, toward
+from anole.core.coats.kinds.grain import heights as grain_heights
 from anole.core.coats.registry import kind_named
+from anole.core.coats.shading.exact_shading import shade_exact
+from anole.core.coats.shading.lighting import light_of, lit_heights, ramp_table, tone, toward
 from anole.core.field.closest import nearest
 from anole.core.field.coverage import rasterise
 from anole.core.field.mouldings import PROFILES, STEPS, height, table

@@ -21,7 +21,7 @@ from anole.core.lettering.font_file import FontError, faces, font_bytes
 from anole.core.library import sets, styles
 from anole.core.model import Board
 from anole.core.series import plan, tables
-from anole.studio.settings import Settings
+from anole.studio.documents.settings import Settings
 
 
 @pytest.fixture(autouse=True)

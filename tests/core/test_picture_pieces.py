@@ -31,7 +31,7 @@ from anole.core.model import (
     Span,
     Stroke,
 )
-from anole.core.pieces.picture_frame import frame_of
+from anole.core.pieces.placing.picture_frame import frame_of
 from anole.core.render.export import rgba
 
 from .shapes import pixels

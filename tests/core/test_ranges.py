@@ -36,7 +36,7 @@ from anole.core.model.budget import MOST_LETTERS
 from anole.core.model.field_info import annotation
 from anole.core.model.open_union import OpenUnion
 from anole.core.text import short
-from anole.studio.controls.expression import evaluate
+from anole.studio.controls.numbers.expression import evaluate
 
 from .shapes import board
 

@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from anole.core.box import Box
 from anole.core.cache import Cache
 from anole.core.coats.context import CoatContext
-from anole.core.coats.fill import plain
+from anole.core.coats.kinds.fill import plain
 from anole.core.coats.shape import Shape
 from anole.core.field.coverage import rasterise
 from anole.core.field.outset import Outset
@@ -31,10 +31,10 @@ from anole.core.model import (
 )
 from anole.core.paint.frames import Frames
 from anole.core.pieces.kind import CoatedKind
-from anole.core.pieces.placement import Placement, placement_of
-from anole.core.pieces.raster_shape import raster_shape
+from anole.core.pieces.placing.placement import Placement, placement_of
+from anole.core.pieces.placing.view import View
 from anole.core.pieces.registry import lent
-from anole.core.pieces.view import View
+from anole.core.pieces.shapes.raster_shape import raster_shape
 from anole.core.render.export import rgba
 
 from .shapes import centres, disc, paint, ring, source, span, turned_square, whole

@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from anole.core.coats.flares import corners, rims
+from anole.core.coats.shading.flares import corners, rims
 from anole.core.model import (
     Board,
     Colour,
@@ -22,7 +22,7 @@ from anole.core.model import (
     Place,
     Sparkle,
 )
-from anole.core.pieces.letters import letter_boxes
+from anole.core.pieces.shapes.letters import letter_boxes
 from anole.core.render.export import rgba
 
 from .shapes import closed

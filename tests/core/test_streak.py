@@ -8,7 +8,7 @@ import numpy as np
 import pytest
 
 from anole.core.box import Box
-from anole.core.coats.easing import table
+from anole.core.coats.shading.easing import table
 from anole.core.field.coverage import rasterise
 from anole.core.field.streaks import Wind, streaks
 from anole.core.model import (

@@ -11,7 +11,7 @@ import numpy as np
 import pytest
 
 from anole import cli
-from anole.core.coats.fill import plain
+from anole.core.coats.kinds.fill import plain
 from anole.core.coats.registry import lent
 from anole.core.edit import clipboard
 from anole.core.edit.arranging import align, moved

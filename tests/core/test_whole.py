@@ -11,7 +11,7 @@ from scipy.ndimage import distance_transform_edt
 from scipy.spatial import ConvexHull
 
 from anole.core.box import Box
-from anole.core.coats.shadow import offset
+from anole.core.coats.kinds.shadow import offset
 from anole.core.field.coverage import rasterise
 from anole.core.lettering.outline import chords, outline
 from anole.core.model import (

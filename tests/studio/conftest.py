@@ -8,10 +8,10 @@ from PyQt6.QtCore import QPoint, QPointF, Qt
 
 from anole.core.library import styles
 from anole.core.model import Board
-from anole.studio import troubles
 from anole.studio.app import application
-from anole.studio.foot_bar import FootBar
-from anole.studio.window import Window
+from anole.studio.look.foot_bar import FootBar
+from anole.studio.main_window.window import Window
+from anole.studio.runtime import troubles
 
 from ..core.shapes import board
 

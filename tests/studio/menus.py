@@ -5,7 +5,7 @@ from __future__ import annotations
 from PyQt6.QtGui import QAction
 from PyQt6.QtWidgets import QMenu
 
-from anole.studio.window import Window
+from anole.studio.main_window.window import Window
 
 
 def menus(window: Window) -> list[QMenu]:

@@ -26,10 +26,10 @@ from anole.core import isolation
 from anole.core.model import Board
 from anole.core.render.export import part
 from anole.studio import app as studio_app
-from anole.studio import troubles
-from anole.studio.board_files import demo_boards
-from anole.studio.foot_bar import FootBar
-from anole.studio.window import OPEN, Window
+from anole.studio.documents.board_files import demo_boards
+from anole.studio.look.foot_bar import FootBar
+from anole.studio.main_window.window import OPEN, Window
+from anole.studio.runtime import troubles
 
 from .real_hand import DOWN, LEFT, MIDDLE, RIGHT, UP, Hand
 

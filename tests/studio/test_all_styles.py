@@ -9,7 +9,7 @@ from PyQt6.QtCore import Qt
 from anole.core.edit.wearing import put_style
 from anole.core.library import sets, styles
 from anole.core.model import Fill, Ground, Length, Stroke, Style
-from anole.studio.shell import Stage
+from anole.studio.shared.shell import Stage
 from anole.studio.styles.all_styles import MINE
 from anole.studio.styles.on_words import area_round
 
@@ -345,7 +345,7 @@ def test_the_strip_goes_along_one_number_and_a_tile_is_taken(open_window, qtbot,
 def test_a_dropped_pack_is_shown_before_anything_comes_in(open_window, qtbot, settle, tmp_path):
     from anole.core.files import pack_file
     from anole.core.model.pack import Pack
-    from anole.studio.dropping import take
+    from anole.studio.exchange.dropping import take
 
     mine = Style(name="cup gold", coats=(Fill(id="f"),))
     new = Style(name="brand new", notes="made at night", coats=(Stroke(id="s"), Fill(id="f")))

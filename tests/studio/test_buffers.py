@@ -5,7 +5,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from anole.core.box import EMPTY, Box
-from anole.studio.buffers import Buffers
+from anole.studio.rendering.buffers import Buffers
 
 BOX = Box(3, 5, 23, 17)
 parts = st.tuples(st.integers(3, 22), st.integers(5, 16), st.integers(1, 9), st.integers(1, 9)).map(

@@ -24,7 +24,7 @@ from anole.studio.coat.build_up import probe
 from anole.studio.coat.build_up.axis import axis_for, nice_step
 from anole.studio.coat.build_up.profile import colours, row_pixels
 from anole.studio.coat.build_up.state import eye_box
-from anole.studio.shell import Stage
+from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board, paint, span
 

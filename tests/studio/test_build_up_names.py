@@ -15,7 +15,7 @@ from anole.core.model import Fill, Length, Shadow, Stroke
 from anole.studio.coat.build_up import marks
 from anole.studio.coat.build_up.labels import GAP, NAME_X, label_of
 from anole.studio.coat.build_up.state import LABELS
-from anole.studio.shell import Stage
+from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board
 

@@ -6,7 +6,7 @@ from PyQt6.QtGui import QMouseEvent
 from PyQt6.QtWidgets import QApplication
 
 from anole.core.model import Fill, Rail
-from anole.studio.shell import Stage
+from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board, paint
 

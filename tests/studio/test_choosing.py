@@ -7,9 +7,9 @@ import pytest
 from PyQt6.QtCore import QPointF, Qt
 
 from anole.core.model import Fill, Glow, Gradient, Pattern, Relief
-from anole.studio.controls.cut_ends import PROFILES
-from anole.studio.controls.picture_choice import PictureChoice
-from anole.studio.shell import Stage
+from anole.studio.controls.choices.picture_choice import PictureChoice
+from anole.studio.controls.gradients.cut_ends import PROFILES
+from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board
 from .conftest import send_move

@@ -7,9 +7,9 @@ from PyQt6.QtGui import QGuiApplication, QKeySequence
 
 from anole.core.edit.pieces import add_lettering
 from anole.core.model import Board, Fill, Stroke
-from anole.studio.clipboard import COAT, PIECE
 from anole.studio.commands import COMMANDS
-from anole.studio.shell import Stage
+from anole.studio.exchange.clipboard import COAT, PIECE
+from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board
 

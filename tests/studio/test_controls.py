@@ -19,17 +19,17 @@ from anole.core.model import (
 )
 from anole.core.model.coats.base import ActingCoat
 from anole.studio.app import application
-from anole.studio.controls.colour import ColourControl
-from anole.studio.controls.colour_field import from_share, share_of
-from anole.studio.controls.control import Context
-from anole.studio.controls.expression import evaluate
-from anole.studio.controls.fields import FieldPanel
-from anole.studio.controls.gradient_bar import BAR, TOP, GradientBar
-from anole.studio.controls.lamp import LampControl
-from anole.studio.controls.length import LengthControl
-from anole.studio.controls.number import Number
+from anole.studio.controls.base.control import Context
+from anole.studio.controls.base.fields import FieldPanel
+from anole.studio.controls.colours.colour import ColourControl
+from anole.studio.controls.colours.colour_field import from_share, share_of
+from anole.studio.controls.gradients.gradient_bar import BAR, TOP, GradientBar
+from anole.studio.controls.lamps.lamp import LampControl
+from anole.studio.controls.numbers.expression import evaluate
+from anole.studio.controls.numbers.length import LengthControl
+from anole.studio.controls.numbers.number import Number
+from anole.studio.controls.numbers.span import SpanControl
 from anole.studio.controls.paint import PaintControl
-from anole.studio.controls.span import SpanControl
 
 LEFT = Qt.MouseButton.LeftButton
 

@@ -19,7 +19,7 @@ from anole.core.model import (
 )
 from anole.studio.coat.build_up.state import eye_box
 from anole.studio.coat.build_up.tags import HEADS, has_tag
-from anole.studio.shell import Stage
+from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board, span
 from .test_by_hand import pull

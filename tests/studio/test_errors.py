@@ -11,8 +11,8 @@ import pytest
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QApplication
 
-from anole.core.coats.fill import plain
 from anole.core.coats.kind import CoatKind
+from anole.core.coats.kinds.fill import plain
 from anole.core.coats.registry import lent
 from anole.core.edit.coats import change_coat
 from anole.core.edit.pieces import change_piece
@@ -20,10 +20,11 @@ from anole.core.files import board_file, png
 from anole.core.model import Board, Colour, Ground, Length, Lettering, Place
 from anole.core.paint import source
 from anole.core.render.export import rgba
-from anole.studio import troubles, worker
 from anole.studio.coat.lantern import LanternTool
-from anole.studio.controls.length import LengthControl
-from anole.studio.shell import Stage
+from anole.studio.controls.numbers.length import LengthControl
+from anole.studio.rendering import worker
+from anole.studio.runtime import troubles
+from anole.studio.shared.shell import Stage
 
 from ..toys import Hatch, HatchKind
 

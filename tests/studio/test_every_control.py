@@ -31,8 +31,8 @@ from anole.core.model import (
 from anole.core.model.field_info import field_info
 from anole.core.tone import OPERATIONS
 from anole.studio.app import application
-from anole.studio.controls.control import Context, Control
-from anole.studio.controls.fields import FieldPanel
+from anole.studio.controls.base.control import Context, Control
+from anole.studio.controls.base.fields import FieldPanel
 
 from ..core.other_values import others
 

@@ -15,9 +15,9 @@ from PyQt6.QtGui import QDropEvent
 from anole.core.edit.pieces import change_piece
 from anole.core.files import board_file
 from anole.core.model import Fill, Grain, ImagePaint, Picture, Stroke
-from anole.studio.dropping import MOST, TAKERS, files_in
-from anole.studio.settings import MOST_RECENT, Settings
-from anole.studio.shell import Stage
+from anole.studio.documents.settings import MOST_RECENT, Settings
+from anole.studio.exchange.dropping import MOST, TAKERS, files_in
+from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board
 

@@ -12,9 +12,9 @@ from anole.core.library import styles
 from anole.core.model import Fill, Gradient, Relief, Stroke
 from anole.studio.commands import COMMANDS, MENUS
 from anole.studio.commands.gestures import GESTURES
-from anole.studio.controls.gradient_bar import GradientBar
-from anole.studio.finding import everything, found
-from anole.studio.shell import Stage
+from anole.studio.controls.gradients.gradient_bar import GradientBar
+from anole.studio.main_window.finding import everything, found
+from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board, paint
 from .menus import entries, menus, plain
@@ -267,7 +267,7 @@ def test_keys_people_expect(open_window, qtbot, settle):
 
 
 def test_ctrl_does_on_the_board_what_alt_does(open_window, qtbot, settle):
-    from anole.studio.arrange.handles import handles, pulled
+    from anole.studio.arrange.tools.handles import handles, pulled
 
     window = open_window(STYLED)
     words, made = window.selection.lettering, window.document.board

@@ -16,7 +16,7 @@ from PyQt6.QtCore import QPoint, QTimer
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication, QFileDialog
 from anole.studio.app import application
-from anole.studio.window import Window
+from anole.studio.main_window.window import Window
 
 app = application()
 folder = Path(tempfile.mkdtemp())

@@ -14,10 +14,10 @@ from anole.core.files import board_file
 from anole.core.files.backup import backup_path
 from anole.core.files.journal import folders, read
 from anole.core.model import Board, Ground, Length, Lettering, Place
-from anole.studio import journaling
-from anole.studio.file_names import ended
-from anole.studio.recovery import found
-from anole.studio.window import OPEN
+from anole.studio.documents import journaling
+from anole.studio.documents.file_names import ended
+from anole.studio.documents.recovery import found
+from anole.studio.main_window.window import OPEN
 
 from .menus import choices
 

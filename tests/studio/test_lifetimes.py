@@ -16,10 +16,10 @@ from anole.core.edit.pieces import remove_piece
 from anole.core.edit.wearing import put_style
 from anole.core.library.styles import find
 from anole.core.model import Board, Ground, Length, Lettering, Place
-from anole.studio.lifetimes import Remembered
-from anole.studio.painting import painting
-from anole.studio.shell import Stage
-from anole.studio.targets import StopTarget, StyleTarget, SwatchTarget, Targets
+from anole.studio.look.painting import painting
+from anole.studio.runtime.lifetimes import Remembered
+from anole.studio.shared.shell import Stage
+from anole.studio.shared.targets import StopTarget, StyleTarget, SwatchTarget, Targets
 
 from .real_window import run
 
@@ -117,7 +117,7 @@ from PyQt6.QtCore import QTimer
 from PyQt6.QtGui import QPainter
 from anole.studio import icons, troubles
 from anole.studio.app import application
-from anole.studio.window import Window
+from anole.studio.main_window.window import Window
 troubles.install()
 app = application()
 window = Window()

@@ -10,13 +10,13 @@ from PyQt6.QtCore import QPointF, Qt
 from PyQt6.QtWidgets import QLineEdit
 
 from anole.core.cache import Cache
+from anole.core.coats.kinds.shadow import offset, thrown_by
 from anole.core.coats.registry import kind_named
 from anole.core.coats.section import profile, section_of
-from anole.core.coats.shadow import offset, thrown_by
 from anole.core.model import Fill, Gradient, Lamp, Length, Moulding, Relief, Shadow, Stroke
 from anole.studio.coat.build_up.profile import row_pixels
 from anole.studio.controls.moulding import MouldingControl
-from anole.studio.shell import Stage
+from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board, closed, context, paint, source, span
 from .test_by_hand import pull
@@ -45,7 +45,7 @@ def typed(qtbot, control, number, text):
 
 
 def test_cup_gold_is_built_from_nothing_by_mouse_and_keyboard(open_window, qtbot, settle):
-    from anole.studio.board_files import new_board
+    from anole.studio.documents.board_files import new_board
 
     window = open_window(new_board(640, 360))
     document, selection = window.document, window.selection

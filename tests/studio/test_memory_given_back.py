@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 from anole.core.model import Fill, Stroke
-from anole.studio import worker
-from anole.studio.shell import Stage
+from anole.studio.rendering import worker
+from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board
 

@@ -23,10 +23,10 @@ from anole.core.isolation.hurried import Fetcher
 from anole.core.model import Asset, Board, Emblem, Fill, Ground, Length, Picture, Place
 from anole.core.paint import picture_files, pictures, svg_files
 from anole.core.paint.image_formats import SVG_TYPE
-from anole.core.pieces import cluster
+from anole.core.pieces.kinds import cluster
 from anole.core.pieces.registry import placed_kind
-from anole.studio import dropping
-from anole.studio.shell import Stage
+from anole.studio.exchange import dropping
+from anole.studio.shared.shell import Stage
 
 SVG = b"""<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 20">
 <path d="M0 0H40V20H0Z" fill="#c33"/></svg>"""

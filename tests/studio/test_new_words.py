@@ -11,9 +11,9 @@ from anole.core.edit.words import replace_text
 from anole.core.library import styles
 from anole.core.model import Board, Colour, ColourPaint, Ground
 from anole.core.render.export import rgba
-from anole.studio.board_files import new_board
-from anole.studio.new_words import FIRST, TEXT
-from anole.studio.shell import Stage
+from anole.studio.documents.board_files import new_board
+from anole.studio.shared.new_words import FIRST, TEXT
+from anole.studio.shared.shell import Stage
 
 CTRL = Qt.KeyboardModifier.ControlModifier
 

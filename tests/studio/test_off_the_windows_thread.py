@@ -19,10 +19,11 @@ from anole.core.model.series import Series
 from anole.core.paint.picture_files import decoded_asset
 from anole.core.series import plan
 from anole.core.series.tables import Table
-from anole.studio import pasting, style_library
-from anole.studio.pasted_words import MOST_WORDS
+from anole.studio.documents import style_library
+from anole.studio.exchange import pasting
+from anole.studio.exchange.pasted_words import MOST_WORDS
 from anole.studio.series import series_page
-from anole.studio.shell import Stage
+from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board
 from .test_never_waiting import photo

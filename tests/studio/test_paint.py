@@ -27,9 +27,9 @@ from anole.core.model import (
     Stroke,
 )
 from anole.studio.coat.paint_handles import grips, pulled
-from anole.studio.controls.colour_rows import ROWS, colour_of, numbers_of
-from anole.studio.controls.tone_list import KINDS
-from anole.studio.shell import Stage
+from anole.studio.controls.colours.colour_rows import ROWS, colour_of, numbers_of
+from anole.studio.controls.tones.tone_list import KINDS
+from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board, paint
 from .test_by_hand import pull
@@ -304,7 +304,7 @@ def test_a_gradient_is_pulled_on_the_board_as_one_step(open_window, settle):
 
 
 def test_a_picture_file_is_looked_at_before_it_is_taken(tmp_path):
-    from anole.studio.small_pictures import small_picture as miniature
+    from anole.studio.rendering.small_pictures import small_picture as miniature
 
     assert miniature("0" * 64) is None
     room = io.BytesIO()

@@ -13,7 +13,7 @@ from anole.core.model import Colour, Fill, Gradient, Length, Pattern, Stop
 from anole.studio.coat.paint_handles import Grip
 from anole.studio.coat.paint_marks import paint_grips
 from anole.studio.coat.paint_tool import APART
-from anole.studio.shell import Stage
+from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board
 

@@ -9,8 +9,8 @@ from anole.core.edit.boards import change_board
 from anole.core.files import png
 from anole.core.files.journal import JournalWriter
 from anole.core.render.renderer import Renderer
-from anole.studio import troubles
-from anole.studio.reading import Reading
+from anole.studio.documents.reading import Reading
+from anole.studio.runtime import troubles
 
 from .test_errors import FILL, board_of, handler, message
 

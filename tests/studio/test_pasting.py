@@ -7,7 +7,7 @@ from PyQt6.QtCore import QMimeData, QUrl
 from PyQt6.QtGui import QColor, QGuiApplication, QImage
 
 from anole.core.model import Emblem, Fill, Lettering, Picture, Stroke
-from anole.studio.pasting import NOTHING, paste
+from anole.studio.exchange.pasting import NOTHING, paste
 
 from ..core.shapes import board
 from ..core.test_emblems import WHEEL

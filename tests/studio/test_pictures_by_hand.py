@@ -9,7 +9,7 @@ from PyQt6.QtCore import QPointF
 
 from anole.core.edit.pieces import change_piece
 from anole.core.model import Fill, Length, Picture, Place
-from anole.studio.dropping import use_picture
+from anole.studio.exchange.dropping import use_picture
 
 from ..core.shapes import board
 

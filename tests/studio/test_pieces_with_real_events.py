@@ -14,7 +14,7 @@ from PyQt6.QtTest import QTest
 from anole.core.edit.pieces import add_lettering
 from anole.core.model import Board, Cluster, Fill, Ground, Length, Place
 from anole.studio.app import application
-from anole.studio.window import Window
+from anole.studio.main_window.window import Window
 app = application()
 window = Window()
 window.resize(1280, 800)

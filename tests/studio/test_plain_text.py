@@ -7,7 +7,7 @@ import pytest
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QLabel, QWidget
 
-from anole.core.coats.fill import plain
+from anole.core.coats.kinds.fill import plain
 from anole.core.edit.coats import change_coat
 from anole.core.library import styles
 from anole.core.model import (
@@ -22,7 +22,7 @@ from anole.core.model import (
     Style,
 )
 from anole.core.model.board import NamedGradient, Swatch
-from anole.studio.plain import tip
+from anole.studio.look.plain import tip
 
 EVIL = '<img src="/etc/passwd"><b>&amp;</b>'
 

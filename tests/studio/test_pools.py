@@ -8,7 +8,7 @@ from PyQt6.QtCore import QPointF, Qt
 from anole.core.model import Exposure, Fill, Pool, Wash
 from anole.studio.arrange.pieces_list import MINI
 from anole.studio.controls.parts import PartsControl
-from anole.studio.samples import miniature
+from anole.studio.rendering.samples import miniature
 
 from ..core.shapes import board
 

@@ -11,11 +11,11 @@ from PyQt6.QtCore import QPointF, Qt
 from anole.core.files.formats import FORMATS
 from anole.core.model import Export, Fill, Ground, Stroke
 from anole.core.proof.sight import SIGHTS
-from anole.studio.export_job import Order
-from anole.studio.pixel_images import memory_of
+from anole.studio.exchange.export_job import Order
+from anole.studio.look.pixel_images import memory_of
 from anole.studio.proof.large_proof import VIEWS
 from anole.studio.proof.proof_pictures import AMONG, LARGE
-from anole.studio.shell import Stage
+from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board
 
@@ -170,7 +170,7 @@ def test_several_exports_are_saved_with_the_board_and_written_at_once(
 
 
 def test_a_picture_that_does_not_fit_is_asked_about(proofed, qtbot, settle, tmp_path):
-    from anole.studio.export_job import Order
+    from anole.studio.exchange.export_job import Order
 
     window, path = proofed, tmp_path / "a.jpg"
     window.writing.write([Order(path, Export(format="jpeg", most=1500))])

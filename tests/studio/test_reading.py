@@ -14,9 +14,9 @@ from anole.core.files import board_file
 from anole.core.isolation import client
 from anole.core.model import Asset
 from anole.core.paint import picture_files
-from anole.studio.controls.asset_choice import AssetChoice
-from anole.studio.pictures import take_picture
-from anole.studio.reading import Reading
+from anole.studio.controls.choices.asset_choice import AssetChoice
+from anole.studio.documents.reading import Reading
+from anole.studio.exchange.pictures import take_picture
 
 from ..core import hostile_files
 from ..core.shapes import board

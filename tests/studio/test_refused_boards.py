@@ -6,7 +6,7 @@ import pytest
 
 from anole.core.files import board_file
 from anole.core.model import Board
-from anole.studio.board_files import BoardFiles
+from anole.studio.documents.board_files import BoardFiles
 
 from .real_window import run
 
@@ -14,7 +14,7 @@ OPENS = """
 import sys
 from PyQt6.QtCore import QTimer
 from anole.studio import app
-from anole.studio.window import OPEN
+from anole.studio.main_window.window import OPEN
 from pathlib import Path
 kept = app.application()
 def look():

@@ -8,9 +8,9 @@ from PyQt6.QtWidgets import QAbstractScrollArea, QWidget
 
 from anole.core.coats.registry import KINDS
 from anole.core.model import Board, Fill, Gradient, Ground, Stroke
-from anole.studio.board_files import demo_boards
-from anole.studio.shell import Stage
-from anole.studio.view_transform import filling, fitting
+from anole.studio.documents.board_files import demo_boards
+from anole.studio.look.view_transform import filling, fitting
+from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board
 

@@ -9,8 +9,8 @@ from anole.core.edit.coats import add_coat, remove_coat
 from anole.core.edit.pieces import add_lettering, duplicate_pieces, remove_pieces
 from anole.core.model import Coated, Fill, Stroke
 from anole.studio.app import application
-from anole.studio.document import Document
-from anole.studio.selection import Selection
+from anole.studio.documents.document import Document
+from anole.studio.documents.selection import Selection
 
 from ..core.shapes import board
 

@@ -9,7 +9,7 @@ from pathlib import Path
 import pytest
 
 import anole.studio
-from anole.studio.settings import ASIDE, Settings
+from anole.studio.documents.settings import ASIDE, Settings
 
 from .menus import menus
 

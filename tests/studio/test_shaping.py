@@ -10,8 +10,8 @@ from anole.core.lettering.bends import bends_of, shapings
 from anole.core.lettering.outline import outline
 from anole.core.model import Corners, Fill, Letters, ModelError, Pose, Rail, Ring
 from anole.core.model.codec import from_json, to_json
-from anole.studio.arrange.handles import handles
-from anole.studio.shell import Stage
+from anole.studio.arrange.tools.handles import handles
+from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board, pixels
 

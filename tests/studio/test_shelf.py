@@ -8,7 +8,7 @@ from PyQt6.QtCore import QPoint, Qt
 from anole.core.edit.mixing import mixed
 from anole.core.library import styles
 from anole.core.model import Colour, ColourPaint, Fill, Style, to_json
-from anole.studio.shell import Stage
+from anole.studio.shared.shell import Stage
 from anole.studio.styles.chip import CHIP, EDGE
 
 from ..core.shapes import board

@@ -10,8 +10,8 @@ SCRIPT = """
 import sys
 from PyQt6.QtCore import QTimer
 from anole.studio.app import application
-from anole.studio.board_files import demo_folder
-from anole.studio.window import Window
+from anole.studio.documents.board_files import demo_folder
+from anole.studio.main_window.window import Window
 app = application()
 window = Window()
 window.files.open_copy(demo_folder() / "bout-night.anole")

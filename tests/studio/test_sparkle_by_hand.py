@@ -7,8 +7,8 @@ from PyQt6.QtCore import QPointF, Qt
 
 from anole.core.edit.words import replace_text
 from anole.core.model import Fill, Sparkle
-from anole.core.pieces.letters import letter_boxes
-from anole.studio.shell import Stage
+from anole.core.pieces.shapes.letters import letter_boxes
+from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board
 

@@ -108,7 +108,7 @@ def test_the_panel_scatters_and_reshuffles(open_window, settle, qtbot):
 
 
 def test_a_picture_dropped_on_stamps_becomes_their_mark(window, settle, tmp_path, qtbot):
-    from anole.studio.dropping import take
+    from anole.studio.exchange.dropping import take
 
     from ..core.test_emblems import WHEEL
 

@@ -13,8 +13,8 @@ from anole.core.edit.pieces import change_piece
 from anole.core.library import styles
 from anole.core.model import Fill
 from anole.core.render.export import rgba
-from anole.studio.purposes import PURPOSES
-from anole.studio.recovery import found
+from anole.studio.documents.purposes import PURPOSES
+from anole.studio.documents.recovery import found
 from anole.studio.start.page import EXAMPLE, dressed_board
 
 from ..core.shapes import board

@@ -19,10 +19,10 @@ from anole.core.model import (
     ToneCoat,
     Wash,
 )
-from anole.studio.controls.histogram import BINS, acted_on, counted, passed
-from anole.studio.controls.tone_handles import PULLED, line_of
-from anole.studio.controls.tone_line import ToneLine
-from anole.studio.shell import Stage
+from anole.studio.controls.tones.histogram import BINS, acted_on, counted, passed
+from anole.studio.controls.tones.tone_handles import PULLED, line_of
+from anole.studio.controls.tones.tone_line import ToneLine
+from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board, paint, span
 

@@ -6,12 +6,12 @@ import pytest
 from PyQt6.QtCore import QPointF, Qt
 from PyQt6.QtWidgets import QLabel
 
-from anole.core.coats.fill import plain
+from anole.core.coats.kinds.fill import plain
 from anole.core.model import Board, Colour, Ground, Length, Place
-from anole.studio.arrange.handles import handles
+from anole.studio.arrange.tools.handles import handles
 from anole.studio.coat.build_up.profile import row_pixels
-from anole.studio.controls.text import TextControl
-from anole.studio.shell import Stage
+from anole.studio.controls.base.text import TextControl
+from anole.studio.shared.shell import Stage
 
 from ..toys import Badge, Hatch, registered
 

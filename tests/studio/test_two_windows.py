@@ -19,7 +19,7 @@ from PyQt6.QtCore import QTimer
 from anole.core.edit.pieces import add_lettering
 from anole.studio import journaling
 from anole.studio.app import application
-from anole.studio.window import Window
+from anole.studio.main_window.window import Window
 app = application()
 window = Window()
 window.show()

@@ -7,7 +7,7 @@ from PyQt6.QtWidgets import QApplication
 
 from anole.core.lettering.outline import outline
 from anole.core.model import Colour, Fill, LetterPaint
-from anole.studio.shell import Stage
+from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board, paint
 from .test_by_hand import grip, pull
@@ -98,7 +98,7 @@ def test_letters_chosen_on_the_board_get_a_colour_and_a_lift(typing, qtbot):
 
 def test_the_arched_title_of_two_lines_is_set_by_hand_alone(open_window, qtbot, drag, settle):
     """From an empty board: words, font, size, two lines, the upper one arched, the lower slanted."""
-    from anole.studio.board_files import new_board
+    from anole.studio.documents.board_files import new_board
 
     window = open_window(new_board(1280, 720))
     document, selection = window.document, window.selection

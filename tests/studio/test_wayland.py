@@ -20,9 +20,9 @@ from pathlib import Path
 from PyQt6.QtCore import QPoint
 from anole.studio import troubles
 from anole.studio.app import application
-from anole.studio.foot_bar import FootBar
-from anole.studio.pasting import paste
-from anole.studio.window import Window
+from anole.studio.look.foot_bar import FootBar
+from anole.studio.exchange.pasting import paste
+from anole.studio.main_window.window import Window
 seated, out = sys.argv[1] == "seat", Path(sys.argv[2])
 troubles.install()
 wrong = []

@@ -17,9 +17,9 @@ import json, subprocess, sys
 from PyQt6.QtCore import QPoint, QTimer
 from PyQt6.QtWidgets import QApplication
 from anole.studio.app import application
-from anole.studio.board_files import demo_folder
-from anole.studio.controls.choice import Box
-from anole.studio.window import Window
+from anole.studio.documents.board_files import demo_folder
+from anole.studio.controls.choices.choice import Box
+from anole.studio.main_window.window import Window
 from tests.studio.real_hand import DOWN, Hand
 app = application()
 hand = Hand()

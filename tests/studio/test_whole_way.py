@@ -8,9 +8,9 @@ from anole.core.edit.boards import as_stored
 from anole.core.files import board_file
 from anole.core.library import styles
 from anole.core.render.export import rgba
-from anole.studio.arrange.pulling import SNAP
-from anole.studio.board_files import new_board
-from anole.studio.shell import Stage
+from anole.studio.arrange.tools.pulling import SNAP
+from anole.studio.documents.board_files import new_board
+from anole.studio.shared.shell import Stage
 
 LEFT = Qt.MouseButton.LeftButton
 

@@ -13,7 +13,7 @@ from PyQt6.QtCore import QTimer
 from anole.core import isolation
 from anole.studio import troubles
 from anole.studio.app import application
-from anole.studio.window import Window
+from anole.studio.main_window.window import Window
 from tests.studio.real_hand import Hand
 out = Path(OUT)
 os.chdir(out)

@@ -7,9 +7,9 @@ from PyQt6.QtWidgets import QAbstractButton, QComboBox, QLineEdit, QPlainTextEdi
 from anole.core.edit.pieces import change_piece
 from anole.core.files import board_file
 from anole.core.model import Fill, Font, Glow, Shadow, Stroke
-from anole.studio import theme
 from anole.studio.commands import COMMANDS
-from anole.studio.shell import Stage
+from anole.studio.look import theme
+from anole.studio.shared.shell import Stage
 from anole.studio.shots import views
 
 from ..core.shapes import board, paint
@@ -192,7 +192,7 @@ def test_proof_counts_the_bytes_of_the_picture(open_window, settle, qtbot):
 
 
 def test_a_huge_board_and_ten_thousand_letters_stay_usable(open_window, qtbot, settle):
-    from anole.studio.board_files import new_board
+    from anole.studio.documents.board_files import new_board
 
     window = open_window(new_board(32_000, 32_000))
     qtbot.keyClick(window, Qt.Key.Key_T, Qt.KeyboardModifier.ControlModifier)
@@ -291,7 +291,7 @@ def test_icons_follow_the_dress(open_window):
 
 @pytest.mark.parametrize(("late", "share"), [(9.0, 2), (-1.0, 4)])
 def test_a_slow_frame_is_first_shown_smaller(open_window, settle, monkeypatch, late, share):
-    from anole.studio import worker
+    from anole.studio.rendering import worker
 
     window = open_window(STYLED)
     monkeypatch.setattr(worker, "SLOW_SECONDS", -1.0)

@@ -11,7 +11,7 @@ from PyQt6.QtWidgets import QAbstractButton, QComboBox, QLabel, QLineEdit, QWidg
 from anole.core.coats.registry import KINDS
 from anole.core.model import Board, Fill, Gradient, Pose, Rail
 from anole.core.model.field_info import field_info
-from anole.studio.shell import Stage
+from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board
 

@@ -67,7 +67,7 @@ def _life(
 def in_a_window(count: int) -> Held:
     """Edits in a window, in all its stages."""
     from anole.studio.app import application
-    from anole.studio.window import Window
+    from anole.studio.main_window.window import Window
 
     app, window, chance = application(), Window(), Random(2)
     window.show()
@@ -109,7 +109,7 @@ def board_after_board(count: int) -> Held:
 
 def _demos() -> list:  # type: ignore[type-arg]
     from anole.core.files import board_file
-    from anole.studio.board_files import demo_boards
+    from anole.studio.documents.board_files import demo_boards
 
     return [board_file.read(path).board for path in demo_boards()]
 

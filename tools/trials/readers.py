@@ -52,7 +52,7 @@ def _journal(data: bytes) -> None:
 
 
 def _settings(data: bytes) -> None:
-    from anole.studio.settings import Settings
+    from anole.studio.documents.settings import Settings
 
     path = Settings().path
     path.parent.mkdir(parents=True, exist_ok=True)

@@ -19,8 +19,8 @@ from PyQt6.QtCore import QTimer
 from anole.core.edit.pieces import change_piece
 from anole.core.files import board_file
 from anole.studio.app import application
-from anole.studio.board_files import demo_boards
-from anole.studio.window import Window
+from anole.studio.documents.board_files import demo_boards
+from anole.studio.main_window.window import Window
 app = application()
 window = Window()
 window.document.take(board_file.read(demo_boards()[0]), None)

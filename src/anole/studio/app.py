@@ -13,10 +13,11 @@ from PyQt6.QtWidgets import QApplication
 
 from ..core import isolation
 from ..core.library.keeping import tidy
-from . import theme, troubles
-from .board_files import demo_folder
-from .settings import Settings
-from .window import OPEN, Window
+from .documents.board_files import demo_folder
+from .documents.settings import Settings
+from .look import theme
+from .main_window.window import OPEN, Window
+from .runtime import troubles
 
 DEMO = "bout-night.anole"
 SWITCH_SECONDS = 0.0005

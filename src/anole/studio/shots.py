@@ -18,14 +18,14 @@ from ..core.library.styles import built_in
 from ..core.model import Coated, Curves, Fill, Gradient, Pattern, Pose, ToneCoat
 from ..core.model.nesting import every
 from .app import DEMO, application
-from .board_files import demo_folder
-from .controls.gradient_page import GradientPage
+from .controls.choices.picture_choice import PictureChoice
+from .controls.gradients.gradient_page import GradientPage
 from .controls.paint import PaintControl
-from .controls.picture_choice import PictureChoice
-from .controls.tone_list import ToneList
-from .painting import painting
-from .shell import Stage
-from .window import Window
+from .controls.tones.tone_list import ToneList
+from .documents.board_files import demo_folder
+from .look.painting import painting
+from .main_window.window import Window
+from .shared.shell import Stage
 
 RIMS = ("cream", "dark")
 

@@ -10,24 +10,24 @@ from ..failures import answerable
 from ..model import COATS, Coat
 from ..registry import Registry
 from .copies import CopiesKind
-from .fill import FillKind
-from .glass import GlassKind
-from .gloss import GlossKind
-from .glow import GlowKind
-from .grain import GrainKind
 from .kind import CoatKind
-from .mirror import MirrorKind
-from .press import PressKind
-from .relief import ReliefKind
-from .ripple import RippleKind
-from .shadow import ShadowKind
-from .sheen import SheenKind
-from .sparkle import SparkleKind
-from .streak import StreakKind
-from .stroke import StrokeKind
-from .thickness import ThicknessKind
-from .tone import ToneKind
-from .wear import WearKind
+from .kinds.fill import FillKind
+from .kinds.glass import GlassKind
+from .kinds.gloss import GlossKind
+from .kinds.glow import GlowKind
+from .kinds.grain import GrainKind
+from .kinds.mirror import MirrorKind
+from .kinds.press import PressKind
+from .kinds.relief import ReliefKind
+from .kinds.ripple import RippleKind
+from .kinds.shadow import ShadowKind
+from .kinds.sheen import SheenKind
+from .kinds.sparkle import SparkleKind
+from .kinds.streak import StreakKind
+from .kinds.stroke import StrokeKind
+from .kinds.thickness import ThicknessKind
+from .kinds.tone import ToneKind
+from .kinds.wear import WearKind
 
 KINDS: Registry[type[Coat], CoatKind[Any]] = Registry("coat")
 

@@ -15,8 +15,8 @@ from ..model.nesting import (
     siblings,
     with_siblings,
 )
-from ..pieces.cluster import board_map, is_bent
-from ..pieces.located import located
+from ..pieces.kinds.cluster import board_map, is_bent
+from ..pieces.placing.located import located
 from ..pieces.registry import placed_kind
 from .checked import replaced
 from .ids import free, free_name

@@ -12,7 +12,7 @@ from ..box import Box
 from ..coats.kind import Place
 from ..coats.registry import kind_of
 from ..model import Board, Coated, Piece
-from .view import View
+from .placing.view import View
 
 PAINTED = "painted"
 """What really lies beneath in this picture: without grounds where they are left out of it."""

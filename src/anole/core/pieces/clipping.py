@@ -11,7 +11,7 @@ from ..box import Box, around
 from ..coats.shape import Shape
 from ..compose.steps import ApartBegin, ApartEnd, Step
 from ..field.coverage import rasterise
-from .view import View
+from .placing.view import View
 
 Steps = Callable[[View], list[Step]]
 

@@ -19,8 +19,8 @@ from ..field.shape_fields import bounds
 from ..model import Board, Coat, Coated
 from .contexts import context_of
 from .kind import CoatedKind
-from .reshaped import shape_of
-from .view import View
+from .placing.view import View
+from .shapes.reshaped import shape_of
 
 
 def growing(piece: object) -> tuple[Coat, ...]:

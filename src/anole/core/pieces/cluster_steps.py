@@ -19,10 +19,10 @@ from ..model import Cluster, Coated
 from ..paint.own import straight
 from .coated import blended, is_apart, layers
 from .contexts import context_of
-from .placement import Placement
-from .posed import frame_of_flat, landing, projected_plane
-from .reshaped import shape_of
-from .view import View
+from .placing.placement import Placement
+from .placing.posed import frame_of_flat, landing, projected_plane
+from .placing.view import View
+from .shapes.reshaped import shape_of
 
 UNDER = 1.0
 """px by which coats beneath run under what the pieces paint: no ground shows between."""

@@ -16,11 +16,11 @@ from ..model import Coat, Coated, Piece
 from .backdrop import BackdropRenderer
 from .coat_steps import coat_steps
 from .contexts import context_of
-from .joined import follows_joined, joined_context, overlaps
-from .placement import Placement
-from .posed import flat_of, onto_face
-from .reshaped import shape_of
-from .view import View
+from .placing.placement import Placement
+from .placing.posed import flat_of, onto_face
+from .placing.view import View
+from .shapes.joined import follows_joined, joined_context, overlaps
+from .shapes.reshaped import shape_of
 
 
 class ShapeMaker(Protocol):

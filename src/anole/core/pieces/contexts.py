@@ -13,7 +13,7 @@ from ..field.outset import Outset, outset
 from ..field.shape_fields import ShapeFields, ink_box
 from ..model import Coat
 from ..paint.frames import Frames
-from .view import View
+from .placing.view import View
 
 LEAST_REACH = 48.0
 

@@ -20,9 +20,9 @@ from ..field.shape_fields import CORE_SIDE, bounds, greatest_inside
 from ..model import Backdrop, Board, Coat, Coated, Paint, Piece, Place, Placed
 from ..paint.frames import LetterFrames
 from .coated import coated_steps
-from .placement import Placement
+from .placing.placement import Placement
+from .placing.view import View
 from .reworking import reworked_steps
-from .view import View
 
 P = TypeVar("P", bound=Piece)
 Q = TypeVar("Q", bound=Placed)

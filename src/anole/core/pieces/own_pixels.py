@@ -26,10 +26,10 @@ from ..tone import margin, toned
 from ..tone.where import Where
 from ..units import Units
 from .kind import CoatedKind
-from .picture_frame import PictureFrame
-from .placement import Placement
-from .raster_shape import raster_shape
-from .view import View
+from .placing.picture_frame import PictureFrame
+from .placing.placement import Placement
+from .placing.view import View
+from .shapes.raster_shape import raster_shape
 
 MOST_PX = 6_000_000
 S = TypeVar("S", bound=Coated)

@@ -17,19 +17,19 @@ from ..model.nesting import path_to
 from ..model.open_union import tag_of
 from ..registry import Registry
 from .clipping import clipped
-from .cluster import ClusterKind, board_map
-from .emblem import EmblemKind
-from .ground import GroundKind
 from .kind import CoatedKind, PieceKind, PlacedKind
-from .lettering import LetteringKind
-from .located import located
-from .picture import PictureKind
-from .placement import Placement
-from .pool import PoolKind
-from .reshaped import shape_of
-from .stamps import StampsKind
-from .view import View
-from .wash import WashKind
+from .kinds.cluster import ClusterKind, board_map
+from .kinds.emblem import EmblemKind
+from .kinds.ground import GroundKind
+from .kinds.lettering import LetteringKind
+from .kinds.picture import PictureKind
+from .kinds.pool import PoolKind
+from .kinds.stamps import StampsKind
+from .kinds.wash import WashKind
+from .placing.located import located
+from .placing.placement import Placement
+from .placing.view import View
+from .shapes.reshaped import shape_of
 
 SMALL_EM, MOST_TIMES, MOST_FINE = (18.0, 72.0), 2, 2_000_000
 """px of an em between which a piece is painted more finely (smaller ones are not read), how many times

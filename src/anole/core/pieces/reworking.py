@@ -18,8 +18,8 @@ from ..model import Coat, Coated
 from ..paint.own import straight
 from .backdrop import BackdropRenderer
 from .contexts import context_of
-from .reshaped import shape_of
-from .view import View
+from .placing.view import View
+from .shapes.reshaped import shape_of
 
 Steps = Callable[[Any, View], list[Step]]
 

@@ -15,7 +15,7 @@ from ..paint.frames import Frames
 from ..paint.source import source, value_of
 from ..paint.spray import sprayed
 from .backdrop import BackdropRenderer
-from .view import View
+from .placing.view import View
 
 
 def painted(

@@ -32,8 +32,8 @@ from ..compose.steps import (
     Wipe,
 )
 from ..model import Board
+from ..pieces.placing.view import View
 from ..pieces.registry import is_ground, sees_others, steps_of
-from ..pieces.view import View
 
 
 class Cancelled(Exception):

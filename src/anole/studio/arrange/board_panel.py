@@ -8,11 +8,11 @@ from PyQt6.QtWidgets import QHBoxLayout, QPushButton, QVBoxLayout, QWidget
 from ...core.edit.boards import change_board, crop_board, resize_board
 from ...core.model.board import LONGEST_SIDE
 from ...core.render.painted_box import painted_box
-from ..controls.field_label import FieldLabel
-from ..controls.number import Number
-from ..plain import Label
-from ..session import Session
-from ..when_visible import WhenVisible
+from ..controls.base.field_label import FieldLabel
+from ..controls.numbers.number import Number
+from ..look.plain import Label
+from ..runtime.when_visible import WhenVisible
+from ..shared.session import Session
 from .nine_points import NinePoints
 
 

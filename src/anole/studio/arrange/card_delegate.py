@@ -9,7 +9,7 @@ from PyQt6.QtGui import QImage, QPainter, QPen, QPolygonF
 from PyQt6.QtWidgets import QStyle, QStyledItemDelegate, QStyleOptionViewItem
 
 from ...core.pieces.registry import kind_of
-from .. import icons, theme
+from ..look import icons, theme
 from .rows import Row
 
 CARD, MINI, ICON, INDENT, FOLD = 58, 70, 16, 12, 18

@@ -8,9 +8,9 @@ import msgspec
 
 from ...core.model.field_info import field_info
 from ...core.model.fields import BLENDING
-from ..controls.control import Context
-from ..controls.fields import FieldPanel, headline
-from ..session import Session
+from ..controls.base.control import Context
+from ..controls.base.fields import FieldPanel, headline
+from ..shared.session import Session
 from .section import SECTIONS, Section
 
 SHAPE = "Shape"

@@ -10,10 +10,10 @@ from ...core.edit.words import change_letters, free_letters
 from ...core.lettering.shaping import drawable
 from ...core.model import Colour, OwnLetter
 from ...core.paint.frames import WHITE
-from ..controls.colour import ColourControl
-from ..controls.fields import FieldPanel
-from ..plain import Label
-from ..session import Session
+from ..controls.base.fields import FieldPanel
+from ..controls.colours.colour import ColourControl
+from ..look.plain import Label
+from ..shared.session import Session
 
 
 class LettersPanel(QWidget):

@@ -6,8 +6,8 @@ from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QWidget
 
-from .. import theme
-from ..painting import painting
+from ..look import theme
+from ..look.painting import painting
 
 POINTS = (
     ("top-left", "top", "top-right"),

@@ -7,10 +7,10 @@ from PyQt6.QtWidgets import QFrame, QScrollArea, QVBoxLayout, QWidget
 
 from ...core.model import Board, Piece, Placed
 from ...core.pieces.registry import KINDS, kind_of, placement
-from ..controls.control import Context
-from ..plain import Label
-from ..session import Session
-from ..when_visible import WhenVisible
+from ..controls.base.control import Context
+from ..look.plain import Label
+from ..runtime.when_visible import WhenVisible
+from ..shared.session import Session
 from . import fields_section, place_section, source_section, words_section  # noqa: F401  they fill the table
 from .board_panel import BoardPanel
 from .section import SECTIONS, Section

@@ -16,9 +16,9 @@ from PyQt6.QtWidgets import (
 from ...core.edit.pieces import change_piece
 from ...core.model import Board
 from ...core.model.nesting import holder_of
-from ..samples import miniature
-from ..session import Session
-from ..when_visible import WhenVisible
+from ..rendering.samples import miniature
+from ..runtime.when_visible import WhenVisible
+from ..shared.session import Session
 from .card_delegate import CARD, ID, MINI, CardDelegate, fold_box, icon_boxes
 from .rows import Row, dropped, rows_of
 

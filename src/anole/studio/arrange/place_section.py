@@ -9,10 +9,10 @@ from PyQt6.QtWidgets import QHBoxLayout
 
 from ...core.edit.pieces import pin
 from ...core.model import Place, Placed
-from ..controls.control import Context
-from ..controls.fields import FieldPanel, headline
-from ..line_ups import line_up
-from ..session import Session
+from ..controls.base.control import Context
+from ..controls.base.fields import FieldPanel, headline
+from ..shared.line_ups import line_up
+from ..shared.session import Session
 from .nine_points import NinePoints
 from .section import SECTIONS, Section
 from .several import Several

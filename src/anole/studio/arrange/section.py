@@ -10,8 +10,8 @@ from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
 from ...core.edit.pieces import change_piece
 from ...core.registry import Registry
-from ..controls.control import Context
-from ..session import Session
+from ..controls.base.control import Context
+from ..shared.session import Session
 
 
 class Section(QWidget):

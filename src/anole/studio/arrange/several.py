@@ -6,10 +6,10 @@ from PyQt6.QtCore import QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QAbstractButton, QGridLayout, QVBoxLayout, QWidget
 
-from .. import theme
-from ..line_ups import TITLES
-from ..painting import painting
-from ..plain import Label
+from ..look import theme
+from ..look.painting import painting
+from ..look.plain import Label
+from ..shared.line_ups import TITLES
 
 SHARE = {"left": 0.0, "middle": 0.5, "right": 1.0, "top": 0.0, "centre": 0.5, "bottom": 1.0}
 

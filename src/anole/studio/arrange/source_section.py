@@ -6,9 +6,9 @@ from typing import Any
 
 import msgspec
 
-from ..controls.asset_choice import AssetChoice
-from ..controls.control import Context
-from ..session import Session
+from ..controls.base.control import Context
+from ..controls.choices.asset_choice import AssetChoice
+from ..shared.session import Session
 from .section import SECTIONS, Section
 
 

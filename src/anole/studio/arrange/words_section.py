@@ -7,11 +7,11 @@ from typing import Any
 import msgspec
 
 from ...core.model import Lettering
-from ..controls.control import Context
-from ..controls.words_field import WordsField
-from ..session import Session
-from .font_details import FontDetails
-from .font_picker import FontPicker
+from ..controls.base.control import Context
+from ..controls.base.words_field import WordsField
+from ..shared.session import Session
+from .fonts.font_details import FontDetails
+from .fonts.font_picker import FontPicker
 from .letters_panel import LettersPanel
 from .section import SECTIONS, Section
 

@@ -8,16 +8,16 @@ from PyQt6.QtCore import QRectF, QSize, Qt
 from PyQt6.QtGui import QImage, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QAbstractButton, QGridLayout, QPushButton, QVBoxLayout, QWidget
 
-from ...core.coats.fill import plain
 from ...core.coats.kind import CoatKind
+from ...core.coats.kinds.fill import plain
 from ...core.coats.registry import KINDS
 from ...core.edit.coats import natural_place
 from ...core.model import Colour
-from .. import theme
 from ..commands.coats import add
-from ..painting import painting
-from ..samples import sample, words_of
-from ..session import Session
+from ..look import theme
+from ..look.painting import painting
+from ..rendering.samples import sample, words_of
+from ..shared.session import Session
 
 PICTURE = QSize(64, 44)
 BASE = plain(Colour(150, 164, 156), "base")

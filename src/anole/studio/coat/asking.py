@@ -8,7 +8,7 @@ from PyQt6.QtCore import QPointF, Qt
 from ...core.coats.registry import kind_of
 from ...core.edit.coats import coat_of
 from ...core.render.probing import painted_by
-from ..board_tool import BoardTool
+from ..board.board_tool import BoardTool
 
 ASKS = Qt.KeyboardModifier.ControlModifier | Qt.KeyboardModifier.AltModifier
 

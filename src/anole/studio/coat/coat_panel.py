@@ -17,11 +17,11 @@ from PyQt6.QtWidgets import (
 from ...core.coats.registry import kind_of
 from ...core.edit.coats import change_coat
 from ...core.model import Coat
-from ..controls.control import Context
-from ..controls.fields import FieldPanel
-from ..plain import Label
-from ..session import Session
-from ..when_visible import WhenVisible
+from ..controls.base.control import Context
+from ..controls.base.fields import FieldPanel
+from ..look.plain import Label
+from ..runtime.when_visible import WhenVisible
+from ..shared.session import Session
 from .measures import Measures
 
 

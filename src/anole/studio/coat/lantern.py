@@ -12,10 +12,10 @@ from ...core.coats.registry import kind_of
 from ...core.edit.boards import change_board
 from ...core.edit.coats import change_coat
 from ...core.model import Lamp
-from .. import theme
-from ..board_tool import BoardTool
-from ..canvas import Canvas
-from ..view_transform import ViewTransform
+from ..board.board_tool import BoardTool
+from ..board.canvas import Canvas
+from ..look import theme
+from ..look.view_transform import ViewTransform
 
 REACH, NEAR = 0.46, 12.0
 """Of the board's shorter side: how far a lamp at the horizon hangs from the middle."""

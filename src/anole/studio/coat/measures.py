@@ -11,9 +11,9 @@ from ...core import isolation
 from ...core.cache import Cache
 from ...core.coats.section import Section, section_of
 from ...core.model import Board, Coat, Coated
-from ...core.pieces.posed import without_pose
+from ...core.pieces.placing.posed import without_pose
 from ...core.pieces.registry import coated_kind, placement
-from ..session import Session
+from ..shared.session import Session
 
 MANY = 120
 """Letters from which on a core is measured in the background."""

@@ -10,9 +10,9 @@ from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QColor, QPainter, QPainterPath, QPolygonF
 
 from ...core.model import Gradient
-from .. import theme
-from ..four_ways import paint_four_ways, paint_twice
-from ..qt_colour import to_qt
+from ..look import theme
+from ..look.four_ways import paint_four_ways, paint_twice
+from ..look.qt_colour import to_qt
 from .paint_handles import Grip
 
 RING, HEAD, BOW = 6.5, 13.0, 9.0

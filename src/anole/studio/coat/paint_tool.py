@@ -14,9 +14,9 @@ from ...core.edit.pieces import change_piece
 from ...core.model import Board, Placed
 from ...core.paint.source import over_board
 from ...core.pieces.registry import kind_of, placement
-from ..board_tool import BoardTool
-from ..canvas import Canvas
-from ..view_transform import ViewTransform
+from ..board.board_tool import BoardTool
+from ..board.canvas import Canvas
+from ..look.view_transform import ViewTransform
 from .ink_box import ink_box
 from .paint_handles import WORDS, FrameBox, Grip, grips, pulled
 from .paint_marks import ENDS, paint_grips

@@ -9,8 +9,8 @@ from PyQt6.QtWidgets import QHBoxLayout, QPushButton, QWidget
 from ...core.edit.pieces import switch_shaping
 from ...core.model.shaping import Shaping
 from ...core.pieces.registry import placed_kind
-from ..plain import Label
-from ..session import Session
+from ..look.plain import Label
+from ..shared.session import Session
 
 KINDS = get_args(Shaping)
 ROOM = 3

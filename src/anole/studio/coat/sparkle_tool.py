@@ -11,11 +11,11 @@ from PyQt6.QtGui import QPainter
 from ...core.edit.coats import change_coat
 from ...core.model import Coated, Flare, Lettering, Sparkle
 from ...core.paint.frames import FrameBox
-from ...core.pieces.letters import letter_boxes
 from ...core.pieces.registry import coated_kind
-from ..part_tool import ring
-from ..placing_tool import PlacingTool
-from ..view_transform import ViewTransform
+from ...core.pieces.shapes.letters import letter_boxes
+from ..board.part_tool import ring
+from ..board.placing_tool import PlacingTool
+from ..look.view_transform import ViewTransform
 
 HINTS = {"move": "Drag: moves the flare on every such letter. Delete deletes it"}
 NAMES = {"move": "Move flare"}

@@ -14,10 +14,10 @@ from ...core.coats.registry import kind_of
 from ...core.coats.section import surroundings
 from ...core.edit.coats import change_coat
 from ...core.model import Coat, Coated
-from .. import theme
-from ..board_tool import BoardTool
-from ..canvas import Canvas
-from ..view_transform import ViewTransform
+from ..board.board_tool import BoardTool
+from ..board.canvas import Canvas
+from ..look import theme
+from ..look.view_transform import ViewTransform
 from .ink_box import ink_box
 from .measures import Measures
 

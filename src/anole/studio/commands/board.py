@@ -6,10 +6,10 @@ from collections.abc import Callable
 from pathlib import Path
 
 from ...core.files.backup import Where
-from ..board_files import BACKUPS, demo_boards
-from ..purposes import PURPOSES, Purpose
-from ..recovery import found, told
-from ..session import Session
+from ..documents.board_files import BACKUPS, demo_boards
+from ..documents.purposes import PURPOSES, Purpose
+from ..documents.recovery import found, told
+from ..shared.session import Session
 from .command import Choice, Choices, Command, Menu, window
 
 Run = Callable[[Session], object]

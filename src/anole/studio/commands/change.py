@@ -5,9 +5,9 @@ from __future__ import annotations
 from ...core.edit.coats import duplicate_coat, remove_coat
 from ...core.edit.pieces import duplicate_pieces, remove_pieces
 from ...core.model import Placed
-from ..clipboard import copy, paste_style
-from ..pasting import paste
-from ..session import Session
+from ..exchange.clipboard import copy, paste_style
+from ..exchange.pasting import paste
+from ..shared.session import Session
 from .command import (
     BOARD,
     COAT,

@@ -5,9 +5,9 @@ from __future__ import annotations
 from ...core.edit.clusters import clip, dissolve_cluster, loses, make_cluster
 from ...core.model import Cluster, Coated, Placed
 from ...core.model.nesting import holder_of, siblings
-from ..foot_bar import nothing
-from ..opening import open_up
-from ..session import Session
+from ..documents.opening import open_up
+from ..look.foot_bar import nothing
+from ..shared.session import Session
 from .command import PIECE, Command
 
 

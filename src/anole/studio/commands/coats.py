@@ -8,7 +8,7 @@ from typing import Any
 from ...core.coats.kind import CoatKind
 from ...core.coats.registry import KINDS
 from ...core.edit.coats import add_coat, change_coat, move_coat
-from ..session import Session
+from ..shared.session import Session
 from .command import (
     COAT,
     PIECE,

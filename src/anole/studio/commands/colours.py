@@ -6,8 +6,8 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import TypeVar
 
-from ..session import Session
-from ..targets import StopTarget, SwatchTarget
+from ..shared.session import Session
+from ..shared.targets import StopTarget, SwatchTarget
 from .command import STOP, SWATCH, Command, Menu
 
 T = TypeVar("T")

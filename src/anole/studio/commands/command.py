@@ -7,8 +7,8 @@ from typing import NamedTuple
 
 from PyQt6.QtGui import QKeySequence
 
-from ..session import Session
-from ..shell import Stage
+from ..shared.session import Session
+from ..shared.shell import Stage
 
 BOARD, PIECE, COAT, STOP, SWATCH, STYLE = "board", "piece", "coat", "stop", "swatch", "style"
 """Things with a context menu."""

@@ -13,9 +13,9 @@ from ...core.edit.recolouring import in_colours
 from ...core.edit.wearing import add_coats, add_style, put_style
 from ...core.library.styles import digest
 from ...core.model import Board, Coat, ModelError, Style
-from ..foot_bar import nothing
-from ..new_words import remember_style
-from ..session import Session
+from ..look.foot_bar import nothing
+from ..shared.new_words import remember_style
+from ..shared.session import Session
 
 ASKED = "asked_about_px"
 

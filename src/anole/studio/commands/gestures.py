@@ -5,7 +5,7 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
-from ..shell import Stage
+from ..shared.shell import Stage
 
 
 class Gesture(NamedTuple):

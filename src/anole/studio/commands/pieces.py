@@ -12,11 +12,11 @@ from ...core.edit.stamps import add_scattered, add_stamps, reshuffle
 from ...core.model import Board, Coated, Stamps
 from ...core.model.nesting import siblings
 from ...core.pieces.registry import is_ground
-from ..line_ups import TITLES, able, line_up
-from ..new_words import add_words
-from ..pictures import ask_picture
-from ..session import Session
-from ..shell import Stage
+from ..exchange.pictures import ask_picture
+from ..shared.line_ups import TITLES, able, line_up
+from ..shared.new_words import add_words
+from ..shared.session import Session
+from ..shared.shell import Stage
 from .clusters import CLUSTERS, holders
 from .command import BOARD, PIECE, Choice, Choices, Command, Menu, has_coated, has_piece, window
 

@@ -8,9 +8,9 @@ from collections.abc import Callable
 
 from ...core.coats.registry import kind_of
 from ...core.library.styles import StoredStyle
-from ..foot_bar import nothing
-from ..session import Session
-from ..targets import StyleTarget
+from ..look.foot_bar import nothing
+from ..shared.session import Session
+from ..shared.targets import StyleTarget
 from . import worn
 from .command import PIECE, STYLE, Choice, Choices, Command, Menu, has_coat, has_coated, window
 from .dressing import lay, lay_coat, wear

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Callable
 
-from ..session import Session
-from ..shell import Stage
+from ..shared.session import Session
+from ..shared.shell import Stage
 from .command import BOARD, Choice, Choices, Command, Menu, window
 
 ZOOMS = (0.25, 0.5, 1.0, 2.0, 4.0, 8.0)

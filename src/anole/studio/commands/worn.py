@@ -12,8 +12,8 @@ from ...core.edit.reaching import reach_folder
 from ...core.edit.wearing import cut_loose, is_changed, put_style, reach, style_of, wear_as
 from ...core.library.styles import digest
 from ...core.model import Style
-from ..foot_bar import nothing
-from ..session import Session
+from ..look.foot_bar import nothing
+from ..shared.session import Session
 
 
 def worn_name(session: Session) -> str:

@@ -1,27 +1,11 @@
+# ruff: noqa: F401  each of them adds its control to the table
 """The controls, one for each type of field."""
 
-from . import (  # noqa: F401  each of them adds its control to the table
-    backdrop_source,
-    choice,
-    clipped_by,
-    colour,
-    factors,
-    inks,
-    length,
-    moulding,
-    number,
-    own_lamp,
-    paint,
-    palette,
-    part,
-    parts,
-    picture_choice,
-    pose_part,
-    ramp,
-    span,
-    stamp_asset,
-    stops,
-    switch,
-    text,
-    tone_list,
-)
+from . import moulding, paint, parts
+from .base import part, switch, text
+from .choices import backdrop_source, choice, clipped_by, picture_choice, stamp_asset
+from .colours import colour, inks, palette
+from .gradients import ramp, stops
+from .lamps import own_lamp, pose_part
+from .numbers import factors, length, number, span
+from .tones import tone_list

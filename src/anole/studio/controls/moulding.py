@@ -7,14 +7,14 @@ from typing import Any
 import msgspec
 
 from ...core.model import Moulding
-from .control import Control
-from .cut_ends import CutEnds
-from .fields import FieldPanel
-from .layouts import column
+from .base.control import Control
+from .base.fields import FieldPanel
+from .base.layouts import column
+from .base.section import SectionView
+from .base.table import CONTROLS
+from .base.trying import Trying
+from .gradients.cut_ends import CutEnds
 from .saved_mouldings import SavedMouldings
-from .section import SectionView
-from .table import CONTROLS
-from .trying import Trying
 
 
 class MouldingControl(Control):

@@ -7,12 +7,12 @@ from typing import Any
 import msgspec
 
 from ...core.model import ColourPaint
-from ..plain import Label
-from .asset_choice import AssetChoice
-from .colour import ColourControl
-from .control import Context, Control
-from .fields import FieldPanel
-from .layouts import column
+from ..look.plain import Label
+from .base.control import Context, Control
+from .base.fields import FieldPanel
+from .base.layouts import column
+from .choices.asset_choice import AssetChoice
+from .colours.colour import ColourControl
 
 
 class Page(Control):

@@ -22,12 +22,12 @@ from ...core.model import (
     Stop,
 )
 from ...core.paint.clusters import pair_of
-from .choice import Choice
-from .control import Context, Control
-from .gradient_page import GradientPage
-from .layouts import column
+from .base.control import Context, Control
+from .base.layouts import column
+from .base.table import CONTROLS
+from .choices.choice import Choice
+from .gradients.gradient_page import GradientPage
 from .page import ColourPage, FieldsPage, Page, PicturePage
-from .table import CONTROLS
 
 
 def _pair(colour: Colour) -> tuple[Stop, Stop]:

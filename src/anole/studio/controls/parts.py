@@ -14,13 +14,13 @@ from ...core.model import Board, Flare, Mark, Spot
 from ...core.model.coats.sparkle import MOST_FLARES
 from ...core.model.pieces.pool import MOST_SPOTS
 from ...core.model.pieces.stamps import MOST_MARKS
-from ..plain import Label
-from ..session import session_of
-from .control import Control
-from .fields import FieldPanel
-from .layouts import column, row
-from .number import Number
-from .table import CONTROLS, many
+from ..look.plain import Label
+from ..shared.session import session_of
+from .base.control import Control
+from .base.fields import FieldPanel
+from .base.layouts import column, row
+from .base.table import CONTROLS, many
+from .numbers.number import Number
 
 Next = Callable[[Board, tuple[Any, ...]], Any]
 

@@ -9,10 +9,10 @@ from ...core.atomic import FileError
 from ...core.library import mouldings
 from ...core.model import Moulding
 from ...core.model.moulding import NamedMoulding
-from ..session import session_of
-from .choice import Box
-from .keep_name import KeepName
-from .layouts import column, row
+from ..shared.session import session_of
+from .base.keep_name import KeepName
+from .base.layouts import column, row
+from .choices.choice import Box
 
 HEAD = "your mouldings"
 

@@ -6,9 +6,9 @@ from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QMouseEvent, QPaintEvent, QPen
 from PyQt6.QtWidgets import QWidget
 
-from .. import theme
-from ..painting import painting
-from ..weighing import Weighed
+from ..look import theme
+from ..look.painting import painting
+from ..rendering.weighing import Weighed
 
 HEAD = 30
 

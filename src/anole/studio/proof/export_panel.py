@@ -18,10 +18,10 @@ from PyQt6.QtWidgets import (
 from ...core.edit.exports import add_export, change_export, remove_export
 from ...core.files.export_target import Target, target_of
 from ...core.model import Export
-from ..controls.fields import FieldPanel
-from ..plain import Label
-from ..session import Session
-from ..weighing import Weighed
+from ..controls.base.fields import FieldPanel
+from ..look.plain import Label
+from ..rendering.weighing import Weighed
+from ..shared.session import Session
 from .export_rows import ExportRows
 
 REST_MS = 250

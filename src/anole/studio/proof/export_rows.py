@@ -8,9 +8,9 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QHBoxLayout, QPushButton, QVBoxLayout, QWidget
 
 from ...core.model import Export
-from .. import icons
-from ..lifetimes import discard
-from ..plain import tip
+from ..look import icons
+from ..look.plain import tip
+from ..runtime.lifetimes import discard
 
 
 def title_of(export: Export) -> str:

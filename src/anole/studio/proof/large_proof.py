@@ -8,8 +8,8 @@ from typing import Any
 from PyQt6.QtWidgets import QHBoxLayout, QPushButton, QStackedWidget, QVBoxLayout, QWidget
 
 from ...core.proof.sight import GLANCE, GREY, PLAIN
-from ..picker import Picker
-from ..plain import Label
+from ..controls.choices.picker import Picker
+from ..look.plain import Label
 from .among import Among
 from .as_file import AsFile
 from .lifted_sheet import LiftedSheet

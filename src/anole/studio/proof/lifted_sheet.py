@@ -20,10 +20,10 @@ from PyQt6.QtWidgets import QFileDialog, QHBoxLayout, QPushButton, QVBoxLayout, 
 
 from ...core.files import board_file
 from ...core.model import Board
-from .. import theme
-from ..painting import painting
-from ..picker import Picker
-from ..plain import Label
+from ..controls.choices.picker import Picker
+from ..look import theme
+from ..look.painting import painting
+from ..look.plain import Label
 from .proof_pictures import LARGE, ProofPictures
 
 REACH = 0.34
@@ -207,6 +207,6 @@ def picture_of(path: Path, stop: object) -> QImage:
     """A stranger's picture, read in the helper."""
     from ...core.atomic import read_bytes
     from ...core.paint.picture_files import decoded
-    from ..pixel_images import image_of
+    from ..look.pixel_images import image_of
 
     return image_of(decoded(read_bytes(path, 1 << 29), path.name).pixels)

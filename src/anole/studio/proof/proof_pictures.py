@@ -11,7 +11,7 @@ from PyQt6.QtWidgets import QWidget
 from ...core.model import Board
 from ...core.proof.report import WordsReport
 from ...core.proof.sight import PLAIN
-from ..session import Session
+from ..shared.session import Session
 from .neighbours import neighbours
 
 LARGE = (640, 320)

@@ -5,8 +5,8 @@ from __future__ import annotations
 from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
 from ...core.proof.report import ENOUGH, LOW, SMALL, WordsReport
-from ..lifetimes import discard
-from ..plain import Label
+from ..look.plain import Label
+from ..runtime.lifetimes import discard
 from .proof_pictures import ProofPictures
 
 MOST = 3

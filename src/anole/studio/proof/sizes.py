@@ -6,8 +6,8 @@ from PyQt6.QtCore import QPointF, QRectF
 from PyQt6.QtGui import QColor, QPainter, QPaintEvent
 from PyQt6.QtWidgets import QWidget
 
-from .. import theme
-from ..painting import painting
+from ..look import theme
+from ..look.painting import painting
 from .pages import page_colours
 from .proof_pictures import LARGE, ProofPictures
 

@@ -6,8 +6,8 @@ from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QColor, QImage, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
-from .. import theme
-from ..painting import painting
+from ..look import theme
+from ..look.painting import painting
 from .proof_pictures import SMALL, ProofPictures
 
 PAGES = (("on a dark page", "#121212", "#d8d8d8"), ("on a light page", "#f6f6f6", "#3a3a3a"))

@@ -10,9 +10,9 @@ from PyQt6.QtWidgets import QScrollArea, QVBoxLayout, QWidget
 from ...core.edit.series import bind, series_of
 from ...core.model import Board
 from ...core.series.rows import bindable
-from ..lifetimes import discard
-from ..picker import Picker
-from ..plain import Label
+from ..controls.choices.picker import Picker
+from ..look.plain import Label
+from ..runtime.lifetimes import discard
 
 NOTHING = "nothing"
 WIDE = 250

@@ -11,8 +11,8 @@ from ...core.atomic import FileError
 from ...core.series.plan import Row, Setup
 from ...core.series.running import run
 from ...core.series.worker import Done
-from ..background import Threaded
-from ..troubles import Trouble, trouble_of, what
+from ..runtime.background import Threaded
+from ..runtime.troubles import Trouble, trouble_of, what
 
 Plan = tuple[Setup, Sequence[Row]]
 

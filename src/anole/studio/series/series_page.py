@@ -28,9 +28,9 @@ from ...core.series import tables
 from ...core.series.plan import planned, setup_of
 from ...core.series.rows import bound
 from ...core.series.tables import Table
-from ..picker import Picker
-from ..plain import Label
-from ..session import Session
+from ..controls.choices.picker import Picker
+from ..look.plain import Label
+from ..shared.session import Session
 from .bindings import Bindings
 from .series_job import Plan, SeriesJob
 from .table_model import PICTURE, TableModel

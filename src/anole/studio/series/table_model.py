@@ -8,7 +8,7 @@ from PyQt6.QtCore import QAbstractTableModel, QModelIndex, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QImage
 
 from ...core.series.tables import Table
-from .. import theme
+from ..look import theme
 
 PICTURE = QSize(112, 63)
 Role = Qt.ItemDataRole

@@ -17,15 +17,15 @@ from ...core.files.stored_preview import stored_preview
 from ...core.model import Board
 from ...core.paint.image_formats import ImageError
 from ...core.paint.picture_files import decoded
-from ..background import Background, Stop
-from ..board_files import demo_boards
-from ..foot_bar import nothing
-from ..lifetimes import discard
-from ..pixel_images import image_of
-from ..plain import Label
-from ..recovery import found, told
-from ..session import Session
-from ..troubles import TROUBLES
+from ..documents.board_files import demo_boards
+from ..documents.recovery import found, told
+from ..look.foot_bar import nothing
+from ..look.pixel_images import image_of
+from ..look.plain import Label
+from ..runtime.background import Background, Stop
+from ..runtime.lifetimes import discard
+from ..runtime.troubles import TROUBLES
+from ..shared.session import Session
 from .card import PICTURE, BoardCard
 
 PATIENCE = 2.0

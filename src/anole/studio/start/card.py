@@ -6,9 +6,9 @@ from PyQt6.QtCore import QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QImage, QKeyEvent, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QAbstractButton, QPushButton, QSizePolicy
 
-from .. import icons, theme
-from ..painting import painting
-from ..plain import tip
+from ..look import icons, theme
+from ..look.painting import painting
+from ..look.plain import tip
 
 HIGH, PICTURE = 54, QSize(76, 44)
 

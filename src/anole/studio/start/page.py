@@ -19,12 +19,12 @@ from ...core.edit.wearing import put_style
 from ...core.library.sets import FAVOURITES
 from ...core.library.styles import StoredStyle, digest
 from ...core.model import Board, Style
-from ..board_files import new_board
-from ..controls.words_field import WordsField
-from ..new_words import remember_style
-from ..plain import Label
-from ..purposes import Purpose
-from ..session import Session
+from ..controls.base.words_field import WordsField
+from ..documents.board_files import new_board
+from ..documents.purposes import Purpose
+from ..look.plain import Label
+from ..shared.new_words import remember_style
+from ..shared.session import Session
 from ..styles.wall import Wall
 from .boards import BoardCards
 from .purpose_list import PurposeList

@@ -13,12 +13,12 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
-from .. import theme
-from ..controls.number_field import NumberField
-from ..painting import painting
-from ..plain import Label
-from ..purposes import PURPOSES, Purpose
-from ..settings import Settings
+from ..controls.numbers.number_field import NumberField
+from ..documents.purposes import PURPOSES, Purpose
+from ..documents.settings import Settings
+from ..look import theme
+from ..look.painting import painting
+from ..look.plain import Label
 
 ROW, SHEET = 34, 24
 LAST = "purpose"

@@ -12,9 +12,9 @@ from ...core.edit.likeness import by_likeness, colour_rank
 from ...core.library.sets import FAVOURITES
 from ...core.library.styles import StoredStyle, is_found
 from ..commands.dressing import wear
-from ..picker import Picker
-from ..plain import tip
-from ..session import Session
+from ..controls.choices.picker import Picker
+from ..look.plain import tip
+from ..shared.session import Session
 from .colour_choice import ColourChoice
 from .marked_style import MarkedStyle
 from .wall_page import WallPage

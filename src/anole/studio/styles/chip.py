@@ -18,10 +18,10 @@ from PyQt6.QtGui import (
 from PyQt6.QtWidgets import QAbstractButton
 
 from ...core.library.styles import StoredStyle
-from .. import theme
-from ..painting import painting
-from ..plain import tip
-from ..session import aim, ask_menu
+from ..look import theme
+from ..look.painting import painting
+from ..look.plain import tip
+from ..shared.session import aim, ask_menu
 
 CHIP = QSize(148, 84)
 PICTURE = QSize(144, 56)

@@ -9,7 +9,7 @@ from PyQt6.QtGui import QResizeEvent, QWheelEvent
 from PyQt6.QtWidgets import QFrame, QScrollArea, QWidget
 
 from ...core.library.styles import StoredStyle
-from ..lifetimes import discard
+from ..runtime.lifetimes import discard
 from .chip import CHIP, Chip
 
 AHEAD, GAP = 600, 8

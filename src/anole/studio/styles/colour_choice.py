@@ -6,8 +6,8 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtGui import QAction, QActionGroup
 from PyQt6.QtWidgets import QHBoxLayout, QMenu, QPushButton, QWidget, QWidgetAction
 
-from ..controls.number import Number
-from ..session import Session
+from ..controls.numbers.number import Number
+from ..shared.session import Session
 
 TITLES = {
     "style": "the style's own",

@@ -20,9 +20,9 @@ from ...core.coats.registry import kind_of
 from ...core.library import keeping
 from ...core.library.sets import FAVOURITES
 from ...core.library.styles import StoredStyle
-from ..lifetimes import discard
-from ..plain import Label, tip
-from ..session import Session
+from ..look.plain import Label, tip
+from ..runtime.lifetimes import discard
+from ..shared.session import Session
 from .small_board import SmallBoard
 
 NOTES_HIGH, MOST_BOARDS = 92, 3

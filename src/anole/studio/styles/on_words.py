@@ -9,10 +9,10 @@ from ...core.edit.titles import add_title
 from ...core.library.styles import digest
 from ...core.model import Board, Style
 from ...core.pieces.registry import coated_kind
-from ..board_files import new_board
 from ..commands.dressing import dressed_board
-from ..session import Session
-from ..worker import Area
+from ..documents.board_files import new_board
+from ..rendering.worker import Area
+from ..shared.session import Session
 
 ROUND = 0.45
 """em round the words that is shown of the board, for their strokes, glows and shadows."""

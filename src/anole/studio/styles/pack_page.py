@@ -12,9 +12,9 @@ from ...core.library import packs
 from ...core.library.packs import Clash, Incoming
 from ...core.library.styles import StoredStyle
 from ...core.text import short
-from ..picker import Picker
-from ..plain import Label
-from ..session import Session
+from ..controls.choices.picker import Picker
+from ..look.plain import Label
+from ..shared.session import Session
 from .wall_page import WallPage
 
 CLASHES = {

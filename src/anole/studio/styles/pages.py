@@ -8,7 +8,7 @@ from PyQt6.QtWidgets import QWidget
 
 from ...core.files.pack_file import ReadPack
 from ...core.model import Style
-from ..session import Session
+from ..shared.session import Session
 from .all_styles import AllStyles
 from .pack_page import PackPage
 from .style_files import StyleFiles

@@ -16,9 +16,9 @@ from ...core.library.sets import FAVOURITES
 from ...core.library.styles import StoredStyle, is_found
 from ...core.model import Coated, Style
 from ..commands.dressing import coloured, dressed, mix, mixed_board, wear
-from ..foot_bar import nothing
-from ..samples import bare, sample, words_of
-from ..session import Session
+from ..look.foot_bar import nothing
+from ..rendering.samples import bare, sample, words_of
+from ..shared.session import Session
 from .chip import PICTURE, Chip
 from .chip_row import ChipRow
 from .shelf_side import ShelfSide

@@ -18,8 +18,8 @@ from ...core.edit.settings import setting_of
 from ...core.edit.wearing import is_changed
 from ...core.model import Coated, Setting
 from ..commands import worn
-from ..plain import tip
-from ..session import Session
+from ..look.plain import tip
+from ..shared.session import Session
 from .colour_choice import ColourChoice
 
 LONGEST = 20

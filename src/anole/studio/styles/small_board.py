@@ -11,9 +11,9 @@ from PyQt6.QtWidgets import QWidget
 
 from ...core.library.styles import StoredStyle
 from ...core.model import Board
-from .. import theme
-from ..painting import painting
-from ..session import Session
+from ..look import theme
+from ..look.painting import painting
+from ..shared.session import Session
 from .on_words import OnWords
 
 WIDE, MOST_HIGH, HEAD = 168, 220, 20

@@ -13,10 +13,10 @@ from ...core.files.pack_file import ReadPack
 from ...core.library import packs
 from ...core.model import Style
 from ...core.render.export import rgba
-from ..background import Stop
-from ..file_names import ended
-from ..samples import words_of
-from ..session import Session
+from ..documents.file_names import ended
+from ..rendering.samples import words_of
+from ..runtime.background import Stop
+from ..shared.session import Session
 
 SHEETS = "Pictures and documents (*.png *.pdf)"
 PACKS = f"Styles (*{pack_file.SUFFIX} *.anolestyle)"

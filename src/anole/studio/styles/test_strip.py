@@ -14,10 +14,10 @@ from ...core.edit.varying import Knob, along, knobs, shaken, shares
 from ...core.library.styles import StoredStyle
 from ...core.model import Coat, Style
 from ..commands.dressing import put_on_coats
-from ..controls.number import Number
-from ..picker import Picker
-from ..plain import Label
-from ..session import Session
+from ..controls.choices.picker import Picker
+from ..controls.numbers.number import Number
+from ..look.plain import Label
+from ..shared.session import Session
 from .knob_words import told
 from .wall_page import WallPage
 

@@ -23,10 +23,10 @@ from PyQt6.QtWidgets import QAbstractScrollArea, QFrame
 
 from ...core.library.styles import StoredStyle
 from ...core.model import Board, Coat, Style
-from .. import theme
-from ..painting import painting
-from ..session import aim, ask_menu
-from ..worker import Area, Worker
+from ..look import theme
+from ..look.painting import painting
+from ..rendering.worker import Area, Worker
+from ..shared.session import aim, ask_menu
 from .chip import paint_mark
 
 AREA, GAP, NAME = 236.0 * 133.0, 14, 22

@@ -6,8 +6,8 @@ from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtGui import QKeyEvent
 from PyQt6.QtWidgets import QHBoxLayout, QScrollArea, QVBoxLayout, QWidget
 
-from ..plain import Label
-from ..session import Session
+from ..look.plain import Label
+from ..shared.session import Session
 from .on_words import OnWords, on_words
 from .wall import Wall
 

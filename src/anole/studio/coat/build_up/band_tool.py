@@ -9,7 +9,7 @@ from ....core.coats.section import Section
 from ....core.edit.coats import change_coat, move_coat
 from ....core.model import Coat, Position, Span
 from ...commands.coats import switch
-from ...session import Session
+from ...shared.session import Session
 from .axis import Axis
 from .state import BuildUpState, eye_box
 from .tags import has_tag

@@ -10,9 +10,9 @@ from ....core.edit.coats import change_coat
 from ....core.model import Coat, Position, Span
 from ...commands.change import delete
 from ...commands.coats import carry, switch
-from ...controls.length import STEPS
-from ...controls.slider import key_factor
-from ...session import Session
+from ...controls.base.slider import key_factor
+from ...controls.numbers.length import STEPS
+from ...shared.session import Session
 
 
 def press_key(session: Session, event: QKeyEvent) -> bool:

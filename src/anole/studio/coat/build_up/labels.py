@@ -9,7 +9,7 @@ from PyQt6.QtGui import QFont, QFontMetricsF, QPainter, QPen
 
 from ....core.coats.registry import kind_of
 from ....core.model import Coat
-from ... import icons, theme
+from ...look import icons, theme
 from .state import LABELS, BuildUpState, eye_box
 
 MARK, NAME_X = 13.0, 38.0

@@ -6,7 +6,7 @@ from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QPainter, QPen
 
 from ....core.model import Coat
-from ... import theme
+from ...look import theme
 from .axis import nice_step
 from .state import FOOT, RULER, STRIP, BuildUpState
 

@@ -9,8 +9,8 @@ from PyQt6.QtGui import QPainter, QPen, QPolygonF
 from ....core.coats.registry import kind_of
 from ....core.coats.section import throw_at
 from ....core.model import Coat
-from ... import theme
-from ...pixel_images import image_of
+from ...look import theme
+from ...look.pixel_images import image_of
 from .labels import paint_label
 from .marks import handles as paint_handles
 from .marks import ruler, uprights

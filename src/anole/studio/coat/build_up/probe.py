@@ -9,8 +9,8 @@ import numpy as np
 from ....core.lettering.warp import projected
 from ....core.model import Board, Coat, Coated
 from ....core.pieces.registry import coated_kind
-from ...frames import Frame
-from ...pixel_images import memory_of
+from ...look.pixel_images import memory_of
+from ...rendering.frames import Frame
 from ..measures import measured_on
 
 

@@ -9,7 +9,7 @@ from PyQt6.QtGui import QFontMetricsF, QPainter, QPen
 
 from ....core.coats.registry import kind_of
 from ....core.model import Coat
-from ... import icons, theme
+from ...look import icons, theme
 from .state import EYE, LABELS, BuildUpState, eye_box
 
 HIGH, GAP, MARK, PAD = 22.0, 4.0, 13.0, 6.0

@@ -19,11 +19,11 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 from ....core import isolation
 from ....core.model import Coat
 from ....core.pieces.registry import coated_kind
-from ... import theme
-from ...canvas import Canvas
-from ...painting import painting
-from ...plain import tip
-from ...session import Session
+from ...board.canvas import Canvas
+from ...look import theme
+from ...look.painting import painting
+from ...look.plain import tip
+from ...shared.session import Session
 from ..measures import Measures
 from . import probe, tags
 from .axis import Axis, axis_for

@@ -1,0 +1,47 @@
+"""Fill: paint over the face."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from ...box import Box
+from ...compose.cover import full
+from ...model import Colour, ColourPaint, Fill, Gradient, Grey, Ink, Pattern, Repeat, Tint
+from ...paint.frames import Frames
+from ..context import CoatContext, Overlap, Reads
+from ..kind import Cover, PaintedCoat
+from ..repeats import repeats
+
+
+class FillKind(PaintedCoat[Fill]):
+    """The face painted, once or several times moved by chance."""
+
+    struct = Fill
+    title, family, about = "Fill", "Face", "paints the face"
+    mark = '<rect x="2.5" y="2.5" width="11" height="11" rx="2" fill="currentColor" stroke="none"/>'
+    coverage_reads = Reads.NOTHING
+
+    def cover(self, coat: Fill, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
+        return Cover(full(box), outside=False, face=True)
+
+    def copies(self, coat: Fill, frames: Frames) -> Sequence[tuple[Fill, Frames]]:
+        return repeats(coat, frames)
+
+    def samples(self) -> tuple[Fill, ...]:
+        paints = (
+            Gradient(),
+            Gradient(shape="conic"),
+            Gradient(frame="letter"),
+            Gradient(shape="edge", angle=30),
+            Pattern(generator="leather", angle=20, tone=(Grey(), Tint())),
+            Pattern(generator="bricks", tile="mirror", speckle=0.5),
+            Pattern(inks=(Ink("letter"), Ink("own"))),
+        )
+        blends = (Fill(id="sample", blend="soft-light"), Fill(id="sample", blend="hue"))
+        repeated = Fill(id="sample", repeat=Repeat(count=2))
+        return (*(Fill(id="sample", paint=paint) for paint in paints), *blends, repeated)
+
+
+def plain(colour: Colour, coat_id: str = "plain") -> Fill:
+    """The simplest coat that shows a shape: its face in one colour."""
+    return Fill(id=coat_id, paint=ColourPaint(colour=colour))

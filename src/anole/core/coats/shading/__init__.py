@@ -1,0 +1,1 @@
+"""Light on coats: heights, normals, lamps, highlights, flares; tables and rows of what is lit."""

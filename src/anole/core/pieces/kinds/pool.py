@@ -1,0 +1,138 @@
+"""Pool: the coverage of soft spots and of a rim, as one."""
+
+from __future__ import annotations
+
+import math
+from typing import Any
+
+import msgspec
+import numpy as np
+from numba import njit
+
+from ... import bands
+from ...arrays import Plane
+from ...box import Box, around
+from ...compose.steps import Step
+from ...model import ImagePaint, Paint, Pool
+from ..kind import PieceKind
+from ..placing.view import View
+from ..whole_board import painted
+
+SQUARE, OVAL = 12.0, 2.0
+"""Exponents of the rim's form: nearly the board's own, and an ellipse."""
+
+
+@njit(nogil=True, cache=True)
+def _fading(t: float) -> float:
+    """1 at 0 and 0 at 1, level at both ends (the cubic Hermite step)."""
+    s = min(max(1.0 - t, 0.0), 1.0)
+    return s * s * (3.0 - 2.0 * s)
+
+
+@njit(nogil=True, cache=True)
+def _cover_rows(
+    spots: np.ndarray,
+    rim: np.ndarray,
+    x0: int,
+    y0: int,
+    first: int,
+    last: int,
+    out: Plane,
+) -> None:
+    """spots : (n, 5) x, y, radius, hardness, strength; rim : half width, half height, reach,
+    exponent, strength; all px of the render scale."""
+    for row in range(first, last):
+        y = y0 + row + 0.5
+        for column in range(out.shape[1]):
+            x = x0 + column + 0.5
+            clear = 1.0
+            for n in range(spots.shape[0]):
+                dx, dy = x - spots[n, 0], y - spots[n, 1]
+                far = dx * dx + dy * dy
+                radius, hard = spots[n, 2], spots[n, 3]
+                if far < radius * radius:
+                    t = (math.sqrt(far) / radius - hard) / (1.0 - hard)
+                    clear *= 1.0 - spots[n, 4] * _fading(t)
+            if rim[4] > 0.0:
+                u, v = abs(x / rim[0] - 1.0), abs(y / rim[1] - 1.0)
+                t = (u ** rim[3] + v ** rim[3]) ** (1.0 / rim[3])
+                clear *= 1.0 - rim[4] * (1.0 - _fading((t - 1.0 + rim[2]) / rim[2]))
+            out[row, column] = np.float32(1.0 - clear)
+
+
+def coverage(piece: Pool, view: View, box: Box) -> Plane:
+    """(H, W) float32: whatever overlaps lets through what both let through."""
+    scale, rim = view.scale, piece.rim
+    spots = np.array(
+        [(s.x * scale, s.y * scale, s.radius * scale, s.hardness, s.strength) for s in piece.spots]
+    ).reshape(-1, 5)
+    ends = np.zeros(5)
+    if rim is not None:
+        exponent = SQUARE + (OVAL - SQUARE) * rim.roundness
+        wide, high = view.board.width * scale / 2, view.board.height * scale / 2
+        ends = np.array([wide, high, rim.reach, exponent, rim.strength])
+    out = np.empty((box.height, box.width), np.float32)
+    bands.run(
+        lambda first, last: _cover_rows(spots, ends, box.x0, box.y0, first, last, out),
+        bands.split(box.height),
+    )
+    return out
+
+
+def touched(piece: Pool, view: View) -> Box:
+    """The px of the window that it may change."""
+    if piece.rim is not None:
+        return view.window
+    boxes = (
+        Box(
+            math.floor((s.x - s.radius) * view.scale),
+            math.floor((s.y - s.radius) * view.scale),
+            math.ceil((s.x + s.radius) * view.scale),
+            math.ceil((s.y + s.radius) * view.scale),
+        )
+        for s in piece.spots
+    )
+    return around(boxes).meet(view.window)
+
+
+class PoolKind(PieceKind[Pool]):
+    """Light, or dark, that lies softly over part of the board."""
+
+    struct = Pool
+    title = "pool"
+
+    def steps(self, piece: Pool, view: View) -> list[Step]:
+        box = touched(piece, view)
+        if box.empty:
+            return []
+        key = ("pool", piece.spots, piece.rim, view.scale, view.frame, box)
+        made = view.cache.get
+        return [
+            painted(
+                key,
+                piece,
+                piece.paint,
+                view,
+                box,
+                lambda: made(key, lambda: coverage(piece, view, box)),
+            )
+        ]
+
+    def has_content(self, piece: Pool) -> bool:
+        return bool(piece.spots) or piece.rim is not None
+
+    def paint(self, piece: Pool) -> Paint:
+        return piece.paint
+
+    def dropped(self, piece: Pool, asset: str) -> dict[str, Any]:
+        return {"paint": ImagePaint(asset=asset, frame="board")}
+
+    def moved(self, piece: Pool, dx: float, dy: float) -> Pool:
+        spots = tuple(msgspec.structs.replace(s, x=s.x + dx, y=s.y + dy) for s in piece.spots)
+        return msgspec.structs.replace(piece, spots=spots)
+
+    def summary(self, piece: Pool) -> str:
+        count = len(piece.spots)
+        spots = [f"{count} spot{'' if count == 1 else 's'}"] if count else []
+        rim = ["rim"] if piece.rim is not None else []
+        return "pool, " + " and ".join([*spots, *rim] or ["empty"])

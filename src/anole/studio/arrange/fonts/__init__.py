@@ -1,0 +1,1 @@
+"""Fonts are chosen: rows in their own letters, filters, details."""

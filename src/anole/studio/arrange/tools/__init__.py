@@ -1,0 +1,1 @@
+"""What hands do on the board while pieces are placed: pulling, turning, typing, stamps, pools, crops."""

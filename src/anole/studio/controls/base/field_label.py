@@ -1,0 +1,14 @@
+"""The name of a field at its left: all of one width, long ones in two lines."""
+
+from __future__ import annotations
+
+from ...look.plain import Label
+
+LABEL = 84
+
+
+class FieldLabel(Label):
+    def __init__(self, text: str) -> None:
+        super().__init__(text)
+        self.setFixedWidth(LABEL)
+        self.setWordWrap(True)

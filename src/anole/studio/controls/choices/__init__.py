@@ -1,0 +1,1 @@
+"""Controls that hold one of several: by word, by picture, among files."""

@@ -1,0 +1,1 @@
+"""Controls of gradients: the bar with its stops, the page, the shelf of saved ones."""

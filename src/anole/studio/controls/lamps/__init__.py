@@ -1,0 +1,1 @@
+"""Controls of directions in space: lamps and poses."""

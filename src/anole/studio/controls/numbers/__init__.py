@@ -1,0 +1,1 @@
+"""Controls of numbers: lengths, spans, factors, what can be typed into them."""

@@ -1,0 +1,131 @@
+"""Span: two positions across the edge on one slider, and a field for each."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from PyQt6.QtWidgets import QHBoxLayout, QVBoxLayout
+
+from ....core.model import Position, Span
+from ...look.plain import Label
+from ..base.control import Context, Control
+from ..base.field_label import FieldLabel
+from ..base.slider import Slider
+from ..base.table import CONTROLS
+from .length import DIGITS, STEPS
+from .number import tidy
+from .number_field import NumberField
+
+
+class SpanField(NumberField):
+    """Also takes the word `core`."""
+
+    def _finish(self) -> None:
+        if self.isModified() and self.text().strip().lower() == "core":
+            self.setModified(False)
+            self.typed.emit(0.0, "core")
+            return
+        super()._finish()
+
+
+class SpanControl(Control):
+    """The slider runs from outside over the edge (marked) to the core."""
+
+    def __init__(self, title: str, soft: tuple[float, float], about: str = "") -> None:
+        super().__init__()
+        self._span = Span(Position(0), Position(0))
+        self._outward = soft[0]
+        self._em, self._dpi, self._core = 100.0, 96.0, 20.0
+        self.slider = Slider(2)
+        self.fields = (SpanField(80), SpanField(80))
+        label = FieldLabel(title)
+        top, low, both = QHBoxLayout(), QHBoxLayout(), QVBoxLayout(self)
+        for part in (top, low, both):
+            part.setContentsMargins(0, 0, 0, 0)
+            part.setSpacing(6)
+        both.setSpacing(2)
+        top.addWidget(label)
+        top.addWidget(self.slider, 1)
+        low.addStretch(1)
+        low.addWidget(self.fields[0])
+        word = Label("to")
+        word.setObjectName("dim")
+        low.addWidget(word)
+        low.addWidget(self.fields[1])
+        both.addLayout(top)
+        both.addLayout(low)
+        self.setToolTip(f"{about}. Positions: - outside, 0 the edge, + inside, or core")
+        self.slider.setAccessibleName(title)
+        self.slider.pulled.connect(self._pulled)
+        self.slider.stepped.connect(self._stepped)
+        for index, field in enumerate(self.fields):
+            field.setAccessibleName(f"{title}, {('from', 'to')[index]}")
+            field.typed.connect(lambda v, u, i=index: self._typed(i, v, u))
+            field.stepped.connect(lambda by, i=index: self._stepped(i, by))
+
+    def take(self, context: Context) -> None:
+        self._em, self._dpi, self._core = max(context.em, 1e-6), context.dpi, max(context.core, 0.5)
+
+    def value(self) -> Any:
+        return self._span
+
+    def _ends(self) -> tuple[Position, Position]:
+        return self._span.from_, self._span.to
+
+    def _range(self) -> tuple[float, float]:
+        px = [min(p.px(self._em, self._dpi), self._core) for p in self._ends()]
+        # outward at most a share of the em, so that a small letter has a fine slider
+        low = max(self._outward, -0.6 * self._em)
+        return min(low, *px), self._core
+
+    def set_value(self, value: Any) -> None:
+        self._span = value
+        low, high = self._range()
+        at = [
+            (min(p.px(self._em, self._dpi), self._core) - low) / (high - low) for p in self._ends()
+        ]
+        self.slider.show_at(at, -low / (high - low))
+        for field, end in zip(self.fields, self._ends(), strict=True):
+            word = "core" if end.is_core else f"{tidy(end.value, DIGITS[end.unit])} {end.unit}"
+            field.show_text(word)
+
+    def _send(self, index: int, position: Position, token: object | None) -> None:
+        ends = list(self._ends())
+        ends[index] = position
+        span = Span(ends[0], ends[1])
+        self.set_value(span)
+        self.edited.emit(span, token)
+
+    def _unit(self, index: int) -> str:
+        """The unit of an end; the other's, where this one is the core."""
+        own, other = self._ends()[index], self._ends()[1 - index]
+        return next((p.unit for p in (own, other) if not p.is_core), "em")
+
+    def _pulled(self, index: int, at: float, token: object) -> None:
+        low, high = self._range()
+        if at >= 0.995:
+            self._send(index, Position.parse("core"), token)
+            return
+        unit = self._unit(index)
+        px = low + at * (high - low)
+        value = Position(1, unit).like(px, self._em, self._dpi).value
+        grain = STEPS[unit]
+        self._send(index, Position(round(round(value / grain) * grain, 6), unit), token)
+
+    def _stepped(self, index: int, by: float) -> None:
+        end, unit = self._ends()[index], self._unit(index)
+        px = min(end.px(self._em, self._dpi), self._core)
+        value = Position(1, unit).like(px, self._em, self._dpi).value + by * STEPS[unit]
+        self._send(index, Position(round(value, 6), unit), None)
+
+    def _typed(self, index: int, value: float, unit: str) -> None:
+        if unit == "core":
+            self._send(index, Position.parse("core"), None)
+            return
+        value = min(max(value, -1e5), 1e5)
+        self._send(index, Position(value, unit if unit in STEPS else self._unit(index)), None)
+
+
+CONTROLS.add(
+    Span, lambda info: SpanControl(info.title, info.extra.get("soft", (-120, 120)), info.about)
+)

@@ -1,0 +1,1 @@
+"""Controls of tones: the list, lines drawn on a histogram, handles."""

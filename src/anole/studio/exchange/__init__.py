@@ -1,0 +1,1 @@
+"""What comes into a board and goes out of it: clipboard, drops, pictures, fonts, exports."""

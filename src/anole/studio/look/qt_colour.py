@@ -1,0 +1,11 @@
+"""Our colours as Qt's."""
+
+from __future__ import annotations
+
+from PyQt6.QtGui import QColor
+
+from ...core.model import Colour
+
+
+def to_qt(colour: Colour) -> QColor:
+    return QColor(colour.r, colour.g, colour.b, colour.a)

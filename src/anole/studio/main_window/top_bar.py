@@ -1,0 +1,163 @@
+"""The bar on top: menus, the board's name, the stages, undo and redo, zoom, export."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import QPointF, QRectF, QSize, Qt
+from PyQt6.QtGui import QColor, QPainter, QPainterPath, QPaintEvent, QResizeEvent
+from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QMenuBar, QPushButton, QSizePolicy, QWidget
+
+from ..look import icons, theme
+from ..look.painting import painting
+from ..look.plain import Label, tip
+from ..shared.session import Session
+from ..shared.shell import Stage
+from .actions import Actions
+from .zoom_menu import ZoomMenu
+
+STAGES = ("Arrange", "Coat", "Proof")
+
+
+class Mark(QWidget):
+    """A lizard's head from above, its throat fan open."""
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.setFixedSize(32, 32)
+
+    def paintEvent(self, event: QPaintEvent | None) -> None:
+        with painting(self) as painter:
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            painter.setPen(Qt.PenStyle.NoPen)
+            fan = QPainterPath(QPointF(9, 12))
+            fan.cubicTo(9, 30, 23, 30, 23, 12)
+            painter.fillPath(fan, theme.colour("coral"))
+            painter.setBrush(theme.colour("leaf"))
+            painter.drawRoundedRect(QRectF(2, 6, 28, 8), 4, 4)
+            painter.setBrush(QColor(theme.theme().panel))
+            painter.drawEllipse(QPointF(25, 9.5), 1.5, 1.5)
+
+
+class BoardName(Label):
+    """The board's name and whether it is saved, shortened where there is no room."""
+
+    def __init__(self) -> None:
+        super().__init__()
+        self._name = self._state = ""
+        self.setMinimumWidth(40)
+
+    def show_name(self, name: str, state: str, where: str) -> None:
+        self._name, self._state = name, state
+        self.setToolTip(tip(where))
+        self.setAccessibleName(f"{name}, {state}")
+        self._fit()
+
+    def resizeEvent(self, event: QResizeEvent | None) -> None:
+        super().resizeEvent(event)
+        self._fit()
+
+    def _fit(self) -> None:
+        whole = f"{self._name}  ·  {self._state}"
+        short = self._name if self._state == "saved" else f"{self._name} *"
+        metrics = self.fontMetrics()
+        text = whole if metrics.horizontalAdvance(whole) <= self.width() else short
+        self.setText(metrics.elidedText(text, Qt.TextElideMode.ElideMiddle, self.width()))
+
+
+class TopBar(QWidget):
+    def __init__(self, session: Session, actions: Actions) -> None:
+        super().__init__()
+        self.setObjectName("bar")
+        self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
+        self.setFixedHeight(44)
+        self.session, self._actions = session, actions
+        self.menus, self.name = QMenuBar(), BoardName()
+        actions.menu_bar(self.menus)
+        self.menus.setSizePolicy(QSizePolicy.Policy.Fixed, QSizePolicy.Policy.Maximum)
+        self.stages = QButtonGroup(self)
+        self.undo, self.redo, self.zoom = QPushButton(), QPushButton(), QPushButton()
+        self.export, self.steps = QPushButton("Export"), QPushButton("History")
+        self.zooms = ZoomMenu(session, self)
+        self._build_left()
+        self._build_stages()
+        self._build_right()
+        self.stages.idClicked.connect(lambda number: session.shell.show_stage(Stage(number)))
+        self.zoom.clicked.connect(lambda: self.zooms.unfold(self.zoom))
+        for button, command in (
+            (self.undo, "undo"),
+            (self.redo, "redo"),
+            (self.export, "export"),
+            (self.steps, "steps"),
+        ):
+            button.clicked.connect(actions[command].trigger)
+
+    def _build_left(self) -> None:
+        row = QHBoxLayout(self)
+        row.setContentsMargins(10, 0, 14, 0)
+        left, self._work, right = QWidget(), QWidget(), QWidget()
+        self._left, self._middle, self._right = (QHBoxLayout(w) for w in (left, self._work, right))
+        for layout in (self._left, self._middle, self._right):
+            layout.setContentsMargins(0, 0, 0, 0)
+            layout.setSpacing(6)
+        # equal sides keep the stages in the middle, as long as there is room
+        row.addWidget(left, 1)
+        row.addWidget(self._work)
+        row.addWidget(right, 1)
+        self._tools = right
+        self._left.addWidget(Mark())
+        self._left.addWidget(self.menus, 0, Qt.AlignmentFlag.AlignVCenter)
+        self._left.addWidget(self.name, 1)
+        # takes the room of the name where there is none
+        self._left.addStretch(0)
+
+    def _build_stages(self) -> None:
+        for number, title in enumerate(STAGES):
+            button = QPushButton(title)
+            button.setObjectName("stage")
+            button.setCheckable(True)
+            button.setToolTip(f"{title} (Alt+{number + 1})")
+            self.stages.addButton(button, number)
+            self._middle.addWidget(button)
+
+    def dress(self) -> None:
+        """Icons in the theme's colour."""
+        self.undo.setIcon(icons.icon("undo-2"))
+        self.redo.setIcon(icons.icon("redo-2"))
+
+    def _build_right(self) -> None:
+        for button in (self.undo, self.redo):
+            button.setObjectName("quiet")
+            button.setIconSize(QSize(16, 16))
+        self.dress()
+        self.undo.setAccessibleName("Undo")
+        self.redo.setAccessibleName("Redo")
+        self.zoom.setObjectName("quiet")
+        self.zoom.setFixedWidth(64)
+        self.zoom.setToolTip("Zoom: its sizes, a slider, the whole board (Ctrl+0), fill (Ctrl+9)")
+        self.export.setObjectName("main")
+        self.export.setToolTip("Export the board to a file (Ctrl+Return)")
+        self.steps.setObjectName("quiet")
+        self.steps.setToolTip("Every step by name (Ctrl+H)")
+        self._right.addStretch(1)
+        for part in (self.undo, self.redo, self.steps, self.zoom, self.export):
+            self._right.addWidget(part)
+
+    def show_work(self, on: bool) -> None:
+        """What belongs to a board that is open; the start page has none of it."""
+        for part in (self.name, self._work, self._tools):
+            part.setVisible(on)
+
+    def show_zoom(self, zoom: float) -> None:
+        self.zoom.setText(f"{zoom:.0%}")
+        self.zooms.follow(zoom)
+
+    def refresh(self) -> None:
+        document = self.session.document
+        saved = document.is_saved
+        state = "not saved yet" if document.path is None else "saved" if saved else "changed"
+        self.name.show_name(document.title, state, str(document.path or "Not saved yet"))
+        for button, what, keys, name in (
+            (self.undo, "Undo", "Ctrl+Z", document.history.undo_name),
+            (self.redo, "Redo", "Ctrl+Shift+Z", document.history.redo_name),
+        ):
+            button.setEnabled(name is not None)
+            button.setToolTip(tip(f"{what}: {name} ({keys})") if name else f"{what} ({keys})")

@@ -1,0 +1,132 @@
+"""What only the window can do, by name: commands ask for it through the shell."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Protocol
+
+from ..arrange.piece_panel import PiecePanel
+from ..arrange.pieces_list import PiecesList
+from ..arrange.words_section import WordsSection
+from ..board.board_view import BoardView
+from ..coat.coat_panel import CoatPanel
+from ..documents.board_files import BoardFiles
+from ..documents.purposes import PURPOSES
+from ..proof.export_panel import ExportPanel
+from ..series.series_page import SeriesPage
+from ..shared.shell import Stage
+from ..styles.pages import StylePages
+from ..styles.shelf import Shelf
+from .finder import Finder
+from .key_sheet import KeySheet
+from .left_panels import BuildUpPanel
+from .steps import Steps
+from .top_bar import TopBar
+
+
+class Parts(Protocol):
+    """The window, as far as its own commands know it."""
+
+    arrange: PiecePanel
+    coat: CoatPanel
+    export: ExportPanel
+    files: BoardFiles
+    finder: Finder
+    key_sheet: KeySheet
+    pieces: PiecesList
+    series: SeriesPage
+    shelf: Shelf
+    steps: Steps
+    style_pages: StylePages
+    top: TopBar
+    under_build_up: BuildUpPanel
+    view: BoardView
+
+    @property
+    def stage(self) -> Stage: ...
+    def show_stage(self, stage: Stage) -> None: ...
+    def show_start(self) -> None: ...
+    def show_page(self, page: SeriesPage) -> None: ...
+    def fold(self) -> None: ...
+    def change_theme(self) -> None: ...
+    def isFullScreen(self) -> bool: ...
+    def showFullScreen(self) -> None: ...
+    def showNormal(self) -> None: ...
+    def close(self) -> bool: ...
+    def quit(self) -> None: ...
+
+
+def edit_words(window: Parts) -> None:
+    window.show_stage(Stage.ARRANGE)
+    for section in window.arrange.findChildren(WordsSection):
+        section.words.setFocus()
+        section.words.selectAll()
+
+
+def show_steps(window: Parts) -> None:
+    """The list of steps, under its button."""
+    window.steps.fill()
+    button = window.top.steps
+    spot = button.mapToGlobal(button.rect().bottomRight())
+    window.steps.move(spot.x() - window.steps.width(), spot.y() + 4)
+    window.steps.show()
+
+
+def unfold_coats(window: Parts) -> None:
+    window.show_stage(Stage.COAT)
+    window.under_build_up.coats.open.setChecked(True)
+
+
+def rename(window: Parts) -> None:
+    """The name of what is worked on: the coat's in its panel, the piece's on its card."""
+    if window.stage == Stage.COAT:
+        window.coat.name.setFocus()
+        window.coat.name.selectAll()
+    else:
+        window.pieces.rename()
+
+
+def save_style(window: Parts) -> None:
+    """Where the shelf is, the name is asked for."""
+    window.show_stage(Stage.COAT)
+    window.shelf.ask_name()
+
+
+def toggle_full_screen(window: Parts) -> None:
+    window.showNormal() if window.isFullScreen() else window.showFullScreen()
+
+
+def window_commands(window: Parts) -> dict[str, Callable[[], object]]:
+    view, first = window.view, PURPOSES[0]
+    return {
+        "start page": window.show_start,
+        "new": lambda: window.files.new(first.width, first.height, first.dpi),
+        "open": window.files.ask_open,
+        "save": window.files.save,
+        "save as": window.files.ask_save,
+        "save style": lambda: save_style(window),
+        "all styles": window.style_pages.show_all,
+        "test strip": window.style_pages.show_strip,
+        "import pack": window.style_pages.files.ask_import,
+        "export pack": window.style_pages.files.ask_export,
+        "contact sheet": window.style_pages.files.ask_sheet,
+        "export": window.export.ask_export,
+        "export all": window.export.ask_all,
+        "series": lambda: window.show_page(window.series),
+        "edit words": lambda: edit_words(window),
+        "rename": lambda: rename(window),
+        "steps": lambda: show_steps(window),
+        "unfold coats": lambda: unfold_coats(window),
+        "zoom in": lambda: view.step_zoom(1),
+        "zoom out": lambda: view.step_zoom(-1),
+        "fit board": lambda: view.set_zoom(None),
+        "fill board": view.fill,
+        "full size": lambda: view.set_zoom(1.0),
+        "fold panels": window.fold,
+        "full screen": lambda: toggle_full_screen(window),
+        "change theme": window.change_theme,
+        "find": window.finder.unfold,
+        "keys": window.key_sheet.unfold,
+        "close": window.close,
+        "quit": window.quit,
+    }
