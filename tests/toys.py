@@ -58,13 +58,10 @@ class Badge(Coated, frozen=True, cache_hash=True, kw_only=True, tag="badge"):
 class BadgeKind(CoatedKind[Badge]):
     struct = Badge
     title = "badge"
+    outline_fields = ("sides", "width")
 
     def placement(self, piece: Badge, dpi: float) -> Placement:
         return placement_of(piece, (-0.5, -0.5, 0.5, 0.5), piece.width.px(1.0, dpi))
-
-    def outline_key(self, piece: Badge, dpi: float) -> tuple:
-        shaping = (piece.place, piece.corners, piece.pose, piece.off)
-        return (round(piece.sides), piece.width.px(1.0, dpi), *shaping)
 
     def chords(self, piece: Badge, dpi: float, scale: float) -> np.ndarray:
         turn = np.linspace(0, 2 * np.pi, round(piece.sides), endpoint=False)

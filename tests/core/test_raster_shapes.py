@@ -183,9 +183,6 @@ class StainKind(CoatedKind[Stain]):
     def placement(self, piece: Stain, dpi: float) -> Placement:
         return placement_of(piece, (-0.5, -0.5, 0.5, 0.5), 100.0)
 
-    def outline_key(self, piece: Stain, dpi: float) -> tuple:
-        return ("stain",)
-
     def chords(self, piece: Stain, dpi: float, scale: float) -> np.ndarray:
         return self.traced(scale, Cache(10**6)).chords
 

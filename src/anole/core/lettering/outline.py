@@ -49,13 +49,10 @@ def fitted_em(piece: Lettering, words: Block, dpi: float) -> float:
     return min(em, fit) if piece.box.fit == "shrink" else fit
 
 
-_shaping = operator.attrgetter(
-    *(
-        name
-        for name in Lettering.__struct_fields__
-        if name not in {"id", "name", "shown", "locked", "opacity", "blend", "style", "worn"}
-    )
-)
+SHAPING = ("text", "font", "size", "tracking", "leading", "align", "underline", "strike", "box", "rails",
+           "head", "foot", "ring", "letters", "smoothing", "outlines", "corners", "pose", "off", "place")  # fmt: skip
+"""Fields of a lettering that its outline comes from."""
+_shaping = operator.attrgetter(*SHAPING)
 MOST = 32
 _known: dict[tuple, tuple[tuple, Outline]] = {}
 when_changed(_known.clear)

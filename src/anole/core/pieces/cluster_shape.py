@@ -12,7 +12,6 @@ from ..cache import Cache
 from ..coats.context import CoatContext
 from ..coats.kind import CoatKind
 from ..coats.registry import kind_of as coat_kind
-from ..coats.shape import sound_outline
 from ..field import polygons
 from ..field.polygons import NOTHING
 from ..field.shape_fields import bounds
@@ -51,7 +50,7 @@ def _whole(piece: Coated, kind: CoatedKind, dpi: float, scale: float) -> Chords:
     """The outline of one piece with its strokes, walls and copies; no damage of its rim."""
     coats = growing(piece)
     if not coats:
-        return sound_outline(kind.chords(piece, dpi, scale))
+        return kind.sound_chords(piece, dpi, scale)
     context = _context(piece, kind, dpi, scale)
     added = [coat_kind(coat).adds(coat, context) for coat in coats if coat_kind(coat).extends]
     whole = context.edge_chords(True)

@@ -20,6 +20,7 @@ from ..field.shape_fields import CORE_SIDE, bounds, greatest_inside
 from ..model import Backdrop, Board, Coat, Coated, Paint, Piece, Place, Placed
 from ..paint.frames import LetterFrames
 from .coated import coated_steps
+from .guard import piece_for
 from .placing.placement import Placement
 from .placing.view import View
 from .reworking import reworked_steps
@@ -27,6 +28,8 @@ from .reworking import reworked_steps
 P = TypeVar("P", bound=Piece)
 Q = TypeVar("Q", bound=Placed)
 C = TypeVar("C", bound=Coated)
+STANDING = ("place", "corners", "pose", "off")
+"""Fields that every placed piece's outlines come from."""
 MEASURED_EM = 200.0
 """px of an em while the core is measured."""
 
@@ -156,9 +159,12 @@ class PlacedKind(PieceKind[Q], Protocol[Q]):
 class CoatedKind(PlacedKind[C], Protocol[C]):
     """A placed piece that wears a style: it makes a shape, and coats do the rest.
 
+    outline_fields : those that its outlines come from, besides those that say where it stands; in
+        tests chords() is given these alone
     core_side : px of its longer side at which its core is measured
     """
 
+    outline_fields: tuple[str, ...] = ()
     core_side: int = CORE_SIDE
 
     def steps(self, piece: C, view: View) -> list[Step]:
@@ -168,13 +174,27 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
         """What paints it, where no coat reworks its picture."""
         return coated_steps(self, piece, view)
 
-    @abstractmethod
+    def outline_values(self, piece: C, dpi: float) -> tuple:
+        """What of its declared fields its outlines come from, and what those lead to: fonts, pieces
+        within it."""
+        return tuple(getattr(piece, name) for name in self.outline_fields)
+
     def outline_key(self, piece: C, dpi: float) -> tuple:
         """All that its outlines come from, besides the render scale."""
+        standing = (getattr(piece, name) for name in STANDING)
+        return (*self.outline_values(self.only(piece), dpi), dpi, *standing)
+
+    def only(self, piece: C) -> C:
+        """The piece, in tests with no other fields than its outlines may come from."""
+        return piece_for(piece, (*self.outline_fields, *STANDING), self.title)
 
     @abstractmethod
     def chords(self, piece: C, dpi: float, scale: float) -> Chords:
         """(m, 4) float64 px at a render scale: closed outlines, the covered area positive."""
+
+    def sound_chords(self, piece: C, dpi: float, scale: float) -> Chords:
+        """The same, without what is no outline."""
+        return sound_outline(self.chords(self.only(piece), dpi, scale))
 
     def sees_others(self, piece: C) -> bool:
         through = any(coat_kind(coat).sees_beneath(coat) for coat in piece.style)
@@ -195,9 +215,7 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
             / MEASURED_EM
             * cache.get(
                 key,
-                lambda: greatest_inside(
-                    sound_outline(self.chords(home, dpi, scale)), self.core_side
-                ),
+                lambda: greatest_inside(self.sound_chords(home, dpi, scale), self.core_side),
             )
         )
 
@@ -229,9 +247,7 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
         """What its coats work on, at the view's scale."""
         dpi, scale = view.board.dpi, view.scale
         key = (self.struct, *self.outline_key(piece, dpi), scale)
-        chords = view.cache.get(
-            ("chords", *key), lambda: sound_outline(self.chords(piece, dpi, scale))
-        )
+        chords = view.cache.get(("chords", *key), lambda: self.sound_chords(piece, dpi, scale))
         placed = self.placement(piece, dpi)
         return Shape(
             key,
@@ -246,7 +262,7 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
 
     def ink(self, piece: C, dpi: float) -> tuple[float, float, float, float] | None:
         """x0, y0, x1, y1 board px of its outlines themselves; None without any."""
-        chords = sound_outline(self.chords(piece, dpi, 1.0))
+        chords = self.sound_chords(piece, dpi, 1.0)
         return bounds(chords) if len(chords) else None
 
     def summary(self, piece: C) -> str:

@@ -50,6 +50,7 @@ class ClusterKind(CoatedKind[Cluster]):
 
     struct = Cluster
     title = "cluster"
+    outline_fields = ("pieces", "home")
     sections = ("fields", "place", "shape", "blending")
     scaled = True
     core_side = 256
@@ -107,13 +108,13 @@ class ClusterKind(CoatedKind[Cluster]):
         found = (held for held in self.on_board(piece, dpi) if isinstance(held, Coated))
         return [(held, cast("CoatedKind[Any]", self.kind_of(held))) for held in found]
 
-    def outline_key(self, piece: Cluster, dpi: float) -> tuple:
+    def outline_values(self, piece: Cluster, dpi: float) -> tuple:
+        """Of its pieces their outlines, and what their strokes add."""
         parts = (
             (type(held), kind.outline_key(held, dpi), growing(held))
             for held, kind in self._coated(piece, dpi)
         )
-        bend = (piece.place, piece.home, piece.corners, piece.pose, piece.off)
-        return (tuple(parts), dpi, bend if is_bent(piece) else ())
+        return (piece.home, *parts)
 
     def core(self, piece: Cluster, dpi: float, cache: Cache) -> float:
         """The same wherever the cluster stands, to the float: its pieces are moved back first."""

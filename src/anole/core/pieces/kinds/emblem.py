@@ -25,6 +25,7 @@ class EmblemKind(PixelsKind[Emblem]):
 
     struct = Emblem
     title = "emblem"
+    outline_fields = ("asset", "own", "height")
     sections = ("source", "fields", "place", "shape", "blending")
 
     def _aspect(self, piece: Emblem) -> float:
@@ -50,10 +51,6 @@ class EmblemKind(PixelsKind[Emblem]):
 
     def has_content(self, piece: Emblem) -> bool:
         return svg_file(piece.asset) is not None
-
-    def outline_key(self, piece: Emblem, dpi: float) -> tuple:
-        size = piece.height.px(1.0, dpi)
-        return (piece.asset, piece.own, size, piece.place, piece.corners, piece.pose, piece.off)
 
     def _exact(self, piece: Emblem) -> SvgFile | None:
         """The file, where its outlines are the silhouette."""

@@ -10,7 +10,7 @@ import numpy as np
 
 from ...box import Box
 from ...lettering.bends import shapings
-from ...lettering.outline import chords, outline
+from ...lettering.outline import SHAPING, chords, outline
 from ...lettering.storing import outlines_to_store
 from ...model import FitBox, Length, Lettering
 from ...paint.frames import LetterFrames
@@ -27,6 +27,7 @@ class LetteringKind(CoatedKind[Lettering]):
 
     struct = Lettering
     title = "words"
+    outline_fields = SHAPING
     sections = ("words", "fields", "place", "shape", "blending")
     tool = "typing"
 
@@ -34,7 +35,7 @@ class LetteringKind(CoatedKind[Lettering]):
         line = outline(piece, dpi)
         return Placement(line.block.box, line.em, line.matrix, line.bends.corners, line.bends.pose)
 
-    def outline_key(self, piece: Lettering, dpi: float) -> tuple:
+    def outline_values(self, piece: Lettering, dpi: float) -> tuple:
         return outline(piece, dpi).key
 
     def core_key(self, piece: Lettering, dpi: float) -> tuple:

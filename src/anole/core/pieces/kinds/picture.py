@@ -27,6 +27,7 @@ class PictureKind(PixelsKind[Picture]):
 
     struct = Picture
     title = "picture"
+    outline_fields = ("asset", "fit", "zoom", "shift_x", "shift_y", "width", "height")
     sections = ("source", "fields", "place", "shape", "blending")
 
     def refinable(self, piece: Picture) -> bool:
@@ -50,11 +51,6 @@ class PictureKind(PixelsKind[Picture]):
 
     def has_content(self, piece: Picture) -> bool:
         return bool(piece.asset) and size_of(piece.asset) is not None
-
-    def outline_key(self, piece: Picture, dpi: float) -> tuple:
-        cut = (piece.fit, piece.zoom, piece.shift_x, piece.shift_y)
-        size = (piece.width.px(1.0, dpi), piece.height.px(1.0, dpi))
-        return (piece.asset, *cut, *size, piece.place, piece.corners, piece.pose, piece.off)
 
     def resized(self, piece: Picture, ratio: float) -> dict[str, Any]:
         sizes = {"width": piece.width, "height": piece.height}

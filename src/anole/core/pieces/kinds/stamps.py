@@ -71,6 +71,7 @@ class StampsKind(CoatedKind[Stamps]):
     title = "stamps"
     sections = ("fields", "place", "blending")
     bends = False
+    outline_fields = ("mark", "asset", "marks", "home")
     tool = "stamps"
 
     def __init__(self, standing: Standing, outline: Outline) -> None:
@@ -124,9 +125,6 @@ class StampsKind(CoatedKind[Stamps]):
         return bool(piece.marks) or (piece.scatter is not None and piece.scatter.count >= 0.5)
 
     # the silhouette
-
-    def outline_key(self, piece: Stamps, dpi: float) -> tuple:
-        return (piece.mark, piece.asset, piece.marks, piece.place, piece.home)
 
     def _outlines(self, piece: Stamps, stamps: np.ndarray) -> Chords:
         curves = mark_curves(piece)
