@@ -17,7 +17,6 @@ from anole.core import edit
 from anole.core.coats.registry import KINDS
 from anole.core.edit import (
     arranging,
-    atmosphere,
     boards,
     carrying,
     clipboard,
@@ -72,6 +71,7 @@ from anole.core.model import (
     to_builtins,
 )
 from anole.core.model.nesting import every
+from anole.core.pieces.registry import ways_to_begin
 
 from . import made_fonts
 from .other_values import changed
@@ -434,9 +434,9 @@ OPERATIONS: dict[str, Operation] = {
     "clip": lambda r, b: clusters.clip(
         b, [some(r, b, Piece).id], r.choice([None, some(r, b, Coated).id])
     ),
-    "add_pool": lambda r, b: atmosphere.add_pool(b)[0],
-    "add_rim": lambda r, b: atmosphere.add_rim(b)[0],
-    "add_wash": lambda r, b: atmosphere.add_wash(b)[0],
+    "add_fresh": lambda r, b: pieces.add_fresh(
+        _room(b), r.choice(["pool", "scatter"] * 4 + [way.id for way in ways_to_begin()])
+    )[0],
     "add_part": lambda r, b: parts.add_part(
         b, some(r, b, Pool).id, "spots", Spot(x=r.uniform(-50, 250), y=r.uniform(-50, 150))
     )[0],
@@ -444,8 +444,6 @@ OPERATIONS: dict[str, Operation] = {
         b, some(r, b, Pool).id, "spots", r.randrange(3), hardness=r.uniform(0, 0.98), radius=30.0
     ),
     "remove_part": lambda r, b: parts.remove_part(b, some(r, b, Pool).id, "spots", r.randrange(3)),
-    "add_stamps": lambda r, b: stamps.add_stamps(_room(b))[0],
-    "add_scattered": lambda r, b: stamps.add_scattered(_room(b))[0],
     "reshuffle": lambda r, b: stamps.reshuffle(b, some(r, b, Stamps).id),
     "add_export": lambda r, b: exports.add_export(b, Export(quality=r.randint(1, 100)))[0],
     "change_export": lambda r, b: exports.change_export(

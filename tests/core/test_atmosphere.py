@@ -8,9 +8,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from anole.core.edit import atmosphere, parts
+from anole.core.edit import parts
 from anole.core.edit.boards import crop_board, resize_board
-from anole.core.edit.pieces import change_piece
+from anole.core.edit.pieces import add_fresh, change_piece
+from anole.core.edit.spots import next_spot
 from anole.core.model import (
     Board,
     Colour,
@@ -152,16 +153,16 @@ def test_clear_parts_stay_clear():
 
 def test_new_ones_stand_where_they_belong():
     made = lively()
-    made, pool = atmosphere.add_pool(made)
-    made, rim = atmosphere.add_rim(made)
-    made, wash = atmosphere.add_wash(made)
+    made, pool = add_fresh(made, "pool")
+    made, rim = add_fresh(made, "rim")
+    made, wash = add_fresh(made, "wash")
     assert [p.id for p in made.pieces] == ["ground", pool, "words", rim, wash]
     assert made.piece(pool).spots[0].x == made.width / 2
 
 
 def test_spots_are_added_changed_and_removed():
-    made, pool = atmosphere.add_pool(lively())
-    spot = atmosphere.next_spot(made, made.piece(pool).spots)
+    made, pool = add_fresh(lively(), "pool")
+    spot = next_spot(made, made.piece(pool).spots)
     spot = msgspec.structs.replace(spot, x=10, y=20)
     made, number = parts.add_part(made, pool, "spots", spot)
     assert (number, made.piece(pool).spots[1].x) == (1, 10)
@@ -178,7 +179,7 @@ def test_spots_are_added_changed_and_removed():
 
 
 def test_they_go_with_the_board_when_it_is_cropped_or_grows():
-    made, pool = atmosphere.add_pool(lively())
+    made, pool = add_fresh(lively(), "pool")
     spot = made.piece(pool).spots[0]
     wider = resize_board(made, made.width + 100, made.height + 40)
     assert (wider.piece(pool).spots[0].x, wider.piece(pool).spots[0].y) == (

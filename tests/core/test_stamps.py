@@ -18,6 +18,7 @@ from anole.core.edit import stamps as ops
 from anole.core.edit.arranging import moved
 from anole.core.edit.clusters import clip, make_cluster
 from anole.core.edit.pictures import add_picture
+from anole.core.edit.pieces import add_fresh
 from anole.core.field.coverage import rasterise
 from anole.core.lettering.bent import positive
 from anole.core.lettering.flatten import flatten
@@ -254,12 +255,12 @@ def test_they_are_clipped_and_clustered_as_any_piece():
 
 
 def test_added_and_reshuffled():
-    board, name = ops.add_scattered(Board(width=300, height=200))
+    board, name = add_fresh(Board(width=300, height=200), "scatter")
     again = ops.reshuffle(board, name)
     assert again.piece(name).scatter.seed == 1
     assert (rgba(again) != rgba(board)).any()
     with pytest.raises(KeyError):
-        ops.reshuffle(*ops.add_stamps(board))
+        ops.reshuffle(*add_fresh(board, "stamps"))
     assert ops.next_mark(board, ()).size == 24
 
 

@@ -10,6 +10,7 @@ from anole.core.coats.kinds.fill import plain
 from anole.core.model import Board, Colour, Ground, Length, Place
 from anole.studio.arrange.tools.handles import handles
 from anole.studio.coat.build_up.profile import row_pixels
+from anole.studio.commands.pieces import adding
 from anole.studio.controls.base.text import TextControl
 from anole.studio.shared.shell import Stage
 
@@ -188,3 +189,15 @@ def test_the_proof_shows_it(window, settle):
     image = window.panels.middle.widget(1).pictures.images[320]
     colour = image.pixelColor(120, 80)
     assert colour.blue() > colour.red()
+
+
+def test_it_is_offered_wherever_pieces_are_added(window, settle):
+    command = next(one for one in adding() if one.id == "badge")
+    assert command.title == "Add a badge"
+    command.run(window.session)
+    settle(window)
+    made = window.selection.piece
+    assert isinstance(made, Badge) and made.id != "b"
+    assert (made.place.x, made.place.y) == (160, 90)
+    window.document.undo()
+    assert [p.id for p in window.document.board.pieces] == ["g", "b"]

@@ -18,7 +18,7 @@ from ..model.nesting import (
     siblings,
     with_siblings,
 )
-from ..pieces.registry import kind_of, placed_kind
+from ..pieces.registry import is_ground, kind_of, placed_kind, ways_to_begin
 from .carrying import with_assets
 from .checked import replaced
 from .ids import free_name, renewed
@@ -77,6 +77,19 @@ def insert_piece(board: Board, piece: Piece, at: int, shift: float = 0.0) -> tup
     piece = msgspec.structs.replace(piece, name=name)
     pieces = (*board.pieces[:at], piece, *board.pieces[at:])
     return with_assets(msgspec.structs.replace(board, pieces=pieces), piece), piece.id
+
+
+def add_fresh(board: Board, way: str) -> tuple[Board, str]:
+    """A new piece as its kind begins one; returns the board and its id. Raises KeyError.
+
+    way : the id of one of what kinds declare to be fresh, such as "pool", "rim", "stamps"
+    """
+    found = next((fresh for fresh in ways_to_begin() if fresh.id == way), None)
+    if found is None:
+        raise KeyError(f"no kind of piece begins with {way!r}")
+    pieces = board.pieces
+    grounds = next((n for n, piece in enumerate(pieces) if not is_ground(piece)), len(pieces))
+    return insert_piece(board, found.make(board), grounds if found.behind else len(pieces))
 
 
 def add_lettering(board: Board, text: str, **fields: Any) -> tuple[Board, str]:

@@ -1,4 +1,4 @@
-"""Stamps: added, and their chance reshuffled."""
+"""Stamps: the next mark, and their chance reshuffled."""
 
 from __future__ import annotations
 
@@ -6,35 +6,12 @@ from collections.abc import Sequence
 
 import msgspec
 
-from ..model import Board, Mark, Place, Scatter, Stamps
-from .checked import replaced
-from .pieces import insert_piece, with_piece
+from ..model import Board, Mark, Stamps
+from .pieces import with_piece
 
 SHARE = 0.12
 """Of the board's shorter side: the size of a new mark."""
 SEEDS = 10_000
-
-
-def _middle(board: Board) -> tuple[float, float]:
-    return board.width / 2, board.height / 2
-
-
-def _stamps(board: Board, name: str, **fields: object) -> tuple[Board, str]:
-    home = _middle(board)
-    piece = Stamps(id="new", name=name, home=home, place=Place(x=home[0], y=home[1]))
-    return insert_piece(board, replaced(piece, **fields), len(board.pieces))
-
-
-def add_stamps(board: Board) -> tuple[Board, str]:
-    """Stamps on top, no mark placed yet; returns the board and their id."""
-    return _stamps(board, "Stamps")
-
-
-def add_scattered(board: Board) -> tuple[Board, str]:
-    """Marks by chance all over the board; returns the board and their id."""
-    short = min(board.width, board.height)
-    scatter = Scatter(size_from=max(short * 0.012, 0.5), size_to=max(short * 0.05, 0.5))
-    return _stamps(board, "Scattered", mark="crystal", scatter=scatter)
 
 
 def next_mark(board: Board, marks: Sequence[Mark]) -> Mark:

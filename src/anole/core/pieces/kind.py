@@ -18,8 +18,10 @@ from ..coats.shape import Shape, no_letters, sound_outline
 from ..compose.steps import CompositeStep, Step
 from ..field.shape_fields import CORE_SIDE, bounds, greatest_inside
 from ..model import Backdrop, Board, Coat, Coated, Paint, Piece, Place, Placed
+from ..model.open_union import tag_of
 from ..paint.frames import LetterFrames
 from .coated import coated_steps
+from .fresh import Fresh, with_article
 from .guard import piece_for
 from .placing.placement import Placement
 from .placing.view import View
@@ -55,6 +57,14 @@ class PieceKind(Protocol[P]):
     @abstractmethod
     def steps(self, piece: P, view: View) -> list[Step]:
         """What paints it, bottom first."""
+
+    def fresh(self) -> tuple[Fresh, ...]:
+        """The ways to begin one that menus offer; none where it begins otherwise, as with a file."""
+        return (Fresh(tag_of(self.struct), f"Add {with_article(self.title)}", self.bare),)
+
+    def bare(self, board: Board) -> P:
+        """One as a board first gets it, of any id."""
+        return self.struct(id="new", name=self.title.capitalize())
 
     def has_content(self, piece: P) -> bool:
         """Whether there is anything of it to be seen or taken hold of."""
@@ -112,6 +122,11 @@ class PlacedKind(PieceKind[Q], Protocol[Q]):
     @abstractmethod
     def placement(self, piece: Q, dpi: float) -> Placement:
         """Its box, and how that comes onto the board."""
+
+    def bare(self, board: Board) -> Q:
+        """In the middle of the board."""
+        place = Place(x=board.width / 2, y=board.height / 2)
+        return msgspec.structs.replace(super().bare(board), place=place)
 
     def shapings(self, piece: Q) -> tuple[str, ...]:
         """The kinds of shaping it has, whether on or off, in the order they are done."""

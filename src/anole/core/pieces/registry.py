@@ -17,6 +17,7 @@ from ..model.nesting import path_to
 from ..model.open_union import tag_of
 from ..registry import Registry
 from .clipping import clipped
+from .fresh import Fresh
 from .kind import CoatedKind, PieceKind, PlacedKind
 from .kinds.cluster import ClusterKind, board_map
 from .kinds.emblem import EmblemKind
@@ -44,6 +45,11 @@ def lent(kind: PieceKind[Any]) -> Iterator[PieceKind[Any]]:
     tag = tag_of(kind.struct)
     with KINDS.lent(kind.struct, kind), PIECES.members.lent(tag, kind.struct):
         yield kind
+
+
+def ways_to_begin() -> list[Fresh]:
+    """What menus that add pieces offer, kind by kind."""
+    return [one for kind in KINDS.values() for one in kind.fresh()]
 
 
 def kind_of(piece: Piece) -> PieceKind[Any]:

@@ -5,13 +5,13 @@ from __future__ import annotations
 import functools
 from collections.abc import Callable
 
-from ...core.edit.atmosphere import add_pool, add_rim, add_wash
 from ...core.edit.fitting import fit_all
-from ...core.edit.pieces import change_piece, move_in_order
-from ...core.edit.stamps import add_scattered, add_stamps, reshuffle
+from ...core.edit.pieces import add_fresh, change_piece, move_in_order
+from ...core.edit.stamps import reshuffle
 from ...core.model import Board, Coated, Stamps
 from ...core.model.nesting import siblings
-from ...core.pieces.registry import is_ground
+from ...core.pieces.fresh import Fresh
+from ...core.pieces.registry import is_ground, ways_to_begin
 from ..exchange.pictures import ask_picture
 from ..shared.line_ups import TITLES, able, line_up
 from ..shared.new_words import add_words
@@ -84,32 +84,25 @@ def _order(by: int) -> Callable[[Session], object]:
     return run
 
 
-def _add(name: str, make: Callable[[Board], tuple[Board, str]]) -> Callable[[Session], object]:
+def _command(fresh: Fresh) -> Command:
     """Add a piece and choose it."""
 
     def run(session: Session) -> None:
-        fresh = session.document.make(name, make)
-        if fresh is not None:
+        made = session.document.make(fresh.title, lambda board: add_fresh(board, fresh.id))
+        if made is not None:
             session.shell.show_stage(Stage.ARRANGE)
-            session.selection.choose(fresh)
+            session.selection.choose(made)
 
-    return run
+    return Command(fresh.id, fresh.title, (), run, on=(BOARD,))
 
 
-ADDING = (
-    Command("picture", "Add a picture or an emblem…", (), ask_picture, on=(BOARD,)),
-    Command("stamps", "Add stamps by hand", (), _add("Add stamps", add_stamps), on=(BOARD,)),
-    Command(
-        "scatter",
-        "Add scattered marks",
-        (),
-        _add("Add scattered marks", add_scattered),
-        on=(BOARD,),
-    ),
-    Command("pool", "Add a pool of light", (), _add("Add pool", add_pool), on=(BOARD,)),
-    Command("rim", "Add dark corners", (), _add("Add dark corners", add_rim), on=(BOARD,)),
-    Command("wash", "Add a wash over all", (), _add("Add wash", add_wash), on=(BOARD,)),
-)
+def adding() -> tuple[Command, ...]:
+    """One for each way to begin a piece that a kind declares, and one for files."""
+    picture = Command("picture", "Add a picture or an emblem…", (), ask_picture, on=(BOARD,))
+    return (picture, *map(_command, ways_to_begin()))
+
+
+ADDING = adding()
 
 
 def _line_ups(session: Session) -> list[Choice]:

@@ -8,7 +8,7 @@ from typing import Any
 import msgspec
 from PyQt6.QtWidgets import QPushButton
 
-from ...core.edit.atmosphere import next_spot
+from ...core.edit.spots import next_spot
 from ...core.edit.stamps import next_mark
 from ...core.model import Board, Flare, Mark, Spot
 from ...core.model.coats.sparkle import MOST_FLARES

@@ -53,7 +53,8 @@ def pieces_panel(pieces: PiecesList, actions: Mapping[str, QAction]) -> QWidget:
     """The list of pieces, and the keys that add, copy and remove."""
     add, more = QPushButton("+  words"), QPushButton("+  more")
     add.setToolTip("Add words to the board (Ctrl+T)")
-    more.setToolTip("Add a picture, an emblem, stamps, a pool of light, dark corners, a wash")
+    titles = [command.title.removeprefix("Add ").rstrip("…") for command in ADDING]
+    more.setToolTip(f"Add {', '.join(titles)}")
     menu = QMenu(more)
     for command in ADDING:
         menu.addAction(actions[command.id])

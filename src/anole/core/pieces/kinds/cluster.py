@@ -18,6 +18,7 @@ from ...model import Cluster, Coated, Piece, Placed
 from .. import kind as kinds
 from ..cluster_shape import growing, silhouette
 from ..cluster_steps import cluster_steps
+from ..fresh import Fresh
 from ..kind import CoatedKind
 from ..placing.located import located
 from ..placing.placement import Placement, placement_of
@@ -54,6 +55,10 @@ class ClusterKind(CoatedKind[Cluster]):
     sections = ("fields", "place", "shape", "blending")
     scaled = True
     core_side = 256
+
+    def fresh(self) -> tuple[Fresh, ...]:
+        """None: it is made of pieces that are there."""
+        return ()
 
     def __init__(
         self,

@@ -13,6 +13,7 @@ from ...compose.steps import CompositeStep
 from ...model import Emblem, Length
 from ...model.tones import Tones
 from ...paint.svg_files import SvgFile, drawn, svg_file
+from ..fresh import Fresh
 from ..kind import CoatedKind
 from ..own_pixels import PixelsKind
 from ..placing.picture_frame import PictureFrame
@@ -27,6 +28,10 @@ class EmblemKind(PixelsKind[Emblem]):
     title = "emblem"
     outline_fields = ("asset", "own", "height")
     sections = ("source", "fields", "place", "shape", "blending")
+
+    def fresh(self) -> tuple[Fresh, ...]:
+        """None: it comes with its file."""
+        return ()
 
     def _aspect(self, piece: Emblem) -> float:
         file = svg_file(piece.asset)

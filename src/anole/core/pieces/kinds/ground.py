@@ -8,6 +8,7 @@ from ...compose.cover import full
 from ...compose.steps import Step
 from ...model import Ground, ImagePaint, Paint
 from ...paint.source import opaque
+from ..fresh import Fresh
 from ..kind import PieceKind
 from ..placing.view import View
 from ..whole_board import painted
@@ -19,6 +20,10 @@ class GroundKind(PieceKind[Ground]):
     struct = Ground
     title = "ground"
     ground = True
+
+    def fresh(self) -> tuple[Fresh, ...]:
+        """None: every board has one."""
+        return ()
 
     def steps(self, piece: Ground, view: View) -> list[Step]:
         box = view.window

@@ -14,6 +14,7 @@ from ...lettering.outline import SHAPING, chords, outline
 from ...lettering.storing import outlines_to_store
 from ...model import FitBox, Length, Lettering
 from ...paint.frames import LetterFrames
+from ..fresh import Fresh
 from ..kind import CoatedKind
 from ..placing.placement import Placement
 from ..placing.view import View
@@ -30,6 +31,10 @@ class LetteringKind(CoatedKind[Lettering]):
     outline_fields = SHAPING
     sections = ("words", "fields", "place", "shape", "blending")
     tool = "typing"
+
+    def fresh(self) -> tuple[Fresh, ...]:
+        """None: words are typed, and wear the style last used."""
+        return ()
 
     def placement(self, piece: Lettering, dpi: float) -> Placement:
         line = outline(piece, dpi)

@@ -12,6 +12,7 @@ from ...cache import Cache
 from ...model import Length, Picture
 from ...model.tones import Tones
 from ...paint.pictures import has_alpha, reduced, size_of
+from ..fresh import Fresh
 from ..own_pixels import PixelsKind
 from ..placing.picture_frame import PictureFrame, frame_of
 
@@ -29,6 +30,10 @@ class PictureKind(PixelsKind[Picture]):
     title = "picture"
     outline_fields = ("asset", "fit", "zoom", "shift_x", "shift_y", "width", "height")
     sections = ("source", "fields", "place", "shape", "blending")
+
+    def fresh(self) -> tuple[Fresh, ...]:
+        """None: it comes with its file."""
+        return ()
 
     def refinable(self, piece: Picture) -> bool:
         return False

@@ -13,11 +13,15 @@ from ... import bands
 from ...arrays import Plane
 from ...box import Box, around
 from ...compose.steps import Step
-from ...model import ImagePaint, Paint, Pool
+from ...model import Board, Colour, ColourPaint, ImagePaint, Paint, Pool, Rim, Spot
+from ..fresh import Fresh
 from ..kind import PieceKind
 from ..placing.view import View
 from ..whole_board import painted
 
+LIGHT, DARK = Colour(255, 236, 196), Colour(6, 8, 18)
+WIDE = 0.35
+"""Of the board's longer side: the radius of a new spot."""
 SQUARE, OVAL = 12.0, 2.0
 """Exponents of the rim's form: nearly the board's own, and an ellipse."""
 
@@ -100,6 +104,23 @@ class PoolKind(PieceKind[Pool]):
 
     struct = Pool
     title = "pool"
+
+    def fresh(self) -> tuple[Fresh, ...]:
+        return (
+            Fresh("pool", "Add a pool of light", self.bare, behind=True),
+            Fresh("rim", "Add dark corners", self._dark_corners),
+        )
+
+    def bare(self, board: Board) -> Pool:
+        """Light in the middle."""
+        radius = min(max(WIDE * max(board.width, board.height), 1.0), 64_000.0)
+        middle = Spot(x=board.width / 2, y=board.height / 2, radius=radius)
+        paint = ColourPaint(colour=LIGHT)
+        return Pool(id="new", name="Pool", paint=paint, blend="screen", spots=(middle,))
+
+    def _dark_corners(self, board: Board) -> Pool:
+        paint = ColourPaint(colour=DARK)
+        return Pool(id="new", name="Rim", paint=paint, blend="multiply", rim=Rim())
 
     def steps(self, piece: Pool, view: View) -> list[Step]:
         box = touched(piece, view)

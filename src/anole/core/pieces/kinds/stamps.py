@@ -21,13 +21,14 @@ from ...lettering.bent import positive
 from ...lettering.flatten import flatten
 from ...lettering.matrix import apply, placing
 from ...marks import laying, shapes
-from ...model import Board, Coated, Mark, Paint, Place, Stamps
+from ...model import Board, Coated, Mark, Paint, Place, Scatter, Stamps
 from ...paint.own import straight
 from ...paint.pictures import reduced, size_of
 from ...paint.svg_files import SvgFile, drawn, svg_file
 from ..cluster_shape import united_outlines
 from ..cluster_steps import coats_round
 from ..contexts import context_of
+from ..fresh import Fresh
 from ..kind import CoatedKind
 from ..placing.placement import Placement, placement_of
 from ..placing.view import View
@@ -76,6 +77,26 @@ class StampsKind(CoatedKind[Stamps]):
 
     def __init__(self, standing: Standing, outline: Outline) -> None:
         self.standing, self.outline = standing, outline
+
+    def fresh(self) -> tuple[Fresh, ...]:
+        return (
+            Fresh("stamps", "Add stamps by hand", self.bare),
+            Fresh("scatter", "Add scattered marks", self._scattered),
+        )
+
+    def bare(self, board: Board) -> Stamps:
+        """No mark placed yet."""
+        return msgspec.structs.replace(
+            super().bare(board), home=(board.width / 2, board.height / 2)
+        )
+
+    def _scattered(self, board: Board) -> Stamps:
+        """Crystals all over the board."""
+        short = min(board.width, board.height)
+        scatter = Scatter(size_from=max(short * 0.012, 0.5), size_to=max(short * 0.05, 0.5))
+        return msgspec.structs.replace(
+            self.bare(board), name="Scattered", mark="crystal", scatter=scatter
+        )
 
     def refinable(self, piece: Stamps) -> bool:
         return not piece.asset

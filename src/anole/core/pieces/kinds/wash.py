@@ -6,8 +6,9 @@ import msgspec
 
 from ...compose.cover import full
 from ...compose.steps import ApartBegin, ApartEnd, Step
-from ...model import Backdrop, Wash
+from ...model import Backdrop, Board, Exposure, Wash
 from ..backdrop import PAINTED
+from ..fresh import Fresh
 from ..kind import PieceKind
 from ..placing.view import View
 from ..whole_board import painted
@@ -19,6 +20,13 @@ class WashKind(PieceKind[Wash]):
     struct = Wash
     title = "wash"
     on_others = True
+
+    def fresh(self) -> tuple[Fresh, ...]:
+        return (Fresh("wash", "Add a wash over all", self.bare),)
+
+    def bare(self, board: Board) -> Wash:
+        """A little lighter, so that it is seen to be there."""
+        return Wash(id="new", name="Wash", tone=(Exposure(stops=0.2),))
 
     def steps(self, piece: Wash, view: View) -> list[Step]:
         if not self.has_content(piece):

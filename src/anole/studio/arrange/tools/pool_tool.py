@@ -8,8 +8,8 @@ import msgspec
 from PyQt6.QtCore import QPointF
 from PyQt6.QtGui import QPainter
 
-from ....core.edit.atmosphere import next_spot
 from ....core.edit.parts import add_part
+from ....core.edit.spots import next_spot
 from ....core.model import Board, Pool, Spot
 from ...board.part_tool import DOT, PartTool, ring
 from ...look.view_transform import ViewTransform
