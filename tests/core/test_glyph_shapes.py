@@ -183,7 +183,12 @@ def test_corners_of_strokes_are_a_librarys(font, deep):
 @pytest.mark.parametrize(
     ("family", "number"),
     # an edge that turns the other way within a tenth of a px; a union's line out and back
-    [("Permanent Marker", 166), ("Permanent Marker", 181), ("Dela Gothic One", 5928)],
+    [
+        ("Permanent Marker", 166),
+        ("Permanent Marker", 181),
+        ("Dela Gothic One", 5928),
+        ("Dela Gothic One", 4364),
+    ],
 )
 def test_strokes_of_wavering_edges_and_spikes_are_a_librarys(family, number, join):
     font = next(f for f in fonts.built_in() if f.family == family)

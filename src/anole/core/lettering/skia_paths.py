@@ -17,6 +17,8 @@ from .winding import backward
 _VERB = skia.Path.Verb
 SPUR = 4e-4
 """em, less than a unit of most fonts: curves that a union made and nobody drew."""
+SHORT = 5.0
+"""Times as long as that are lines out and back that are taken for spurs though they part a little."""
 
 
 class PathPen:
@@ -115,13 +117,16 @@ def _across(ways: np.ndarray, others: np.ndarray) -> np.ndarray:
 
 
 def _spikes(cubics: Curves, least: float) -> np.ndarray:
-    """Which of a contour's curves (n, 4, 2) are lines that the next one runs back along."""
+    """Which of a contour's curves (n, 4, 2) are lines that the next one runs back along: closer
+    than a tenth of `least`, or than half of it where they are hardly longer than it."""
     ways = cubics[:, 3] - cubics[:, 0]
-    handles = [_across(cubics[:, k] - cubics[:, 0], ways) for k in (1, 2)]
-    straight, after = np.maximum(*handles) < least, np.roll(ways, -1, 0)
+    off = np.maximum(*(_across(cubics[:, k] - cubics[:, 0], ways) for k in (1, 2)))
+    after = np.roll(ways, -1, 0)
     apart = np.minimum(_across(ways, after), _across(after, ways))
+    wide = np.maximum.reduce([off, np.roll(off, -1), apart])
+    short = np.maximum(np.hypot(*ways.T), np.hypot(*after.T)) < SHORT * least
     back = (ways * after).sum(1) < 0
-    return np.flatnonzero(straight & np.roll(straight, -1) & back & (apart < least))
+    return np.flatnonzero(back & (wide < least * np.where(short, 0.5, 0.1)))
 
 
 def _cleaned(cubics: np.ndarray, least: float) -> Curves:
@@ -134,7 +139,7 @@ def _cleaned(cubics: np.ndarray, least: float) -> Curves:
     for end, handle in ((0, 1), (3, 2)):
         hook = np.abs(kept[:, handle] - kept[:, end]).max(1, initial=0) < least
         kept[hook, handle] = kept[hook, end]
-    spikes = _spikes(kept, least / 10)
+    spikes = _spikes(kept, least)
     if not len(spikes) or len(kept) < 3:
         return kept
     tip, back = spikes[0], (spikes[0] + 1) % len(kept)
