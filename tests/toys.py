@@ -1,4 +1,4 @@
-"""A coat and a kind of piece that exist in tests alone: whatever the program does with its own, it
+"""A coat, a kind of piece and a format that exist in tests alone: whatever the program does with its own, it
 does with these too."""
 
 from __future__ import annotations
@@ -13,9 +13,11 @@ from anole.core.box import Box
 from anole.core.coats import registry as coats
 from anole.core.coats.context import CoatContext, Overlap, Reads
 from anole.core.coats.kind import Cover, PaintedCoat, Place
+from anole.core.files.formats.format import Encoding, Format, flattened
 from anole.core.model import Coat, Coated, Colour, ColourPaint, Length
 from anole.core.model.coats.base import PaintField
 from anole.core.model.fields import length, number
+from anole.core.model.formats import FORMATS
 from anole.core.pieces import registry as pieces
 from anole.core.pieces.kind import CoatedKind
 from anole.core.pieces.placing.placement import Placement, placed_chords, placement_of
@@ -79,8 +81,17 @@ class BadgeKind(CoatedKind[Badge]):
         return piece.motto
 
 
+def _portable(pixels: np.ndarray, encoding: Encoding) -> bytes:
+    """A portable pixmap (PPM, P6)."""
+    head = f"P6 {pixels.shape[1]} {pixels.shape[0]} 255\n".encode()
+    return head + flattened(pixels).tobytes()
+
+
+PORTABLE = Format("portable", (".ppm",), "Portable", alpha=False, encode=_portable)
+
+
 @contextmanager
 def registered() -> Iterator[None]:
-    """Both, for as long as a block runs."""
-    with coats.lent(HatchKind()), pieces.lent(BadgeKind()):
+    """All of them, for as long as a block runs."""
+    with coats.lent(HatchKind()), pieces.lent(BadgeKind()), FORMATS.lent("portable", PORTABLE):
         yield

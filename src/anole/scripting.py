@@ -21,10 +21,11 @@ from .core.edit.pieces import change_piece
 from .core.edit.recolouring import in_colours
 from .core.edit.titles import add_title
 from .core.edit.wearing import add_style, named, put_style
-from .core.files import board_file, exporting
+from .core.files import board_file, exporting, formats
 from .core.files.preview import preview
 from .core.library import styles as library
 from .core.model import Board, Export, Lettering, Style
+from .core.model.formats import FormatName
 from .core.model.nesting import every
 from .core.render.export import rgba
 
@@ -106,11 +107,11 @@ class OpenBoard:
         of an export: quality, most (bytes), transparent, trim, padding, width, bleed, marks. Returns
         its bytes, quality and size in px. Raises FileError, ModelError and TooLarge."""
         target = Path(path)
-        form = exporting.ENDINGS.get(target.suffix.lower())
+        form = formats.by_ending(target.suffix)
         if form is None:
-            known = ", ".join(exporting.ENDINGS)
+            known = ", ".join(formats.endings())
             raise FileError(f"{target.name}: the name of a picture must end in one of {known}")
-        settings = replaced(Export(format=form, scale=scale), **fields)
+        settings = replaced(Export(format=FormatName(form.name), scale=scale), **fields)
         return exporting.write(target, self.board, settings)
 
     def save(self, path: PathLike) -> None:

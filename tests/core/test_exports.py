@@ -27,7 +27,6 @@ from anole.core.edit.wearing import put_style
 from anole.core.files import exporting, open_raster
 from anole.core.files.coat_by_coat import stages
 from anole.core.files.exporting import DoesNotFit, write
-from anole.core.files.formats import FORMATS
 from anole.core.files.formats.format import Encoding
 from anole.core.files.limits import best_quality
 from anole.core.library.styles import built_in
@@ -47,6 +46,7 @@ from anole.core.model import (
     Stop,
     Stroke,
 )
+from anole.core.model.formats import FORMATS
 from anole.core.render.export import rgba
 from anole.core.render.renderer import Cancelled
 

@@ -9,6 +9,7 @@ from pathlib import Path
 import msgspec
 import numpy as np
 import pytest
+from PIL import Image
 
 from anole import cli
 from anole.core.coats.kinds.fill import plain
@@ -16,6 +17,7 @@ from anole.core.coats.registry import lent
 from anole.core.edit import clipboard
 from anole.core.edit.arranging import align, moved
 from anole.core.edit.boards import as_stored, resize_board
+from anole.core.edit.checked import replaced
 from anole.core.edit.coats import add_coat, change_coat
 from anole.core.edit.fitting import fit_to_board, leaves
 from anole.core.edit.pieces import (
@@ -35,6 +37,7 @@ from anole.core.model import (
     Board,
     Colour,
     Corners,
+    Export,
     Fill,
     Ground,
     Length,
@@ -45,6 +48,7 @@ from anole.core.model import (
     from_json,
     to_json,
 )
+from anole.core.model.formats import FormatName
 from anole.core.model.schema import json_schema
 from anole.core.pieces import registry as pieces
 from anole.core.render.export import rgba
@@ -193,6 +197,24 @@ def test_clipboard_file_and_schema(badge, tmp_path):
         for part in json_schema()["$defs"]["Board"]["properties"]["pieces"]["items"]["anyOf"]
     ]
     assert "#/$defs/Badge" in kinds and "Hatch" in json_schema()["$defs"]
+
+
+def test_a_board_is_written_in_a_toy_format_by_its_ending(badge, tmp_path):
+    export = Export(format=FormatName("portable"), scale=0.5)
+    kept = msgspec.structs.replace(badge, exports=(export,))
+    assert from_json(to_json(kept), Board) == kept
+    assert "portable" in json_schema()["$defs"]["Export"]["properties"]["format"]["enum"]
+    path = tmp_path / "a.anole"
+    board_file.write(path, board_file.Document(kept), b"")
+    assert cli.main(["render", str(path), "-o", str(tmp_path / "a.ppm")]) == 0
+    found = np.asarray(Image.open(tmp_path / "a.ppm"))
+    assert (np.abs(found.astype(int) - rgba(badge)[..., :3]) <= 1).all()
+    assert not export.has_quality and not replaced(export, transparent=True).alpha
+
+
+def test_a_format_that_nobody_knows_is_refused_by_name():
+    with pytest.raises(ModelError, match="no format 'scroll'; there are png, .*portable"):
+        from_json(b'{"exports": [{"format": "scroll"}]}', Board)
 
 
 def test_what_is_wrong_in_a_toy_is_named():

@@ -115,7 +115,8 @@ FAILS_WHILE_PAINTING = """
 import sys
 from PyQt6.QtCore import QTimer
 from PyQt6.QtGui import QPainter
-from anole.studio import icons, troubles
+from anole.studio.look import icons
+from anole.studio.runtime import troubles
 from anole.studio.app import application
 from anole.studio.main_window.window import Window
 troubles.install()

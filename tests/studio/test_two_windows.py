@@ -17,7 +17,7 @@ WINDOW = """
 import sys
 from PyQt6.QtCore import QTimer
 from anole.core.edit.pieces import add_lettering
-from anole.studio import journaling
+from anole.studio.documents import journaling
 from anole.studio.app import application
 from anole.studio.main_window.window import Window
 app = application()

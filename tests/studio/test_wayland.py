@@ -18,7 +18,7 @@ SCRIPT = """
 import sys, time, threading
 from pathlib import Path
 from PyQt6.QtCore import QPoint
-from anole.studio import troubles
+from anole.studio.runtime import troubles
 from anole.studio.app import application
 from anole.studio.look.foot_bar import FootBar
 from anole.studio.exchange.pasting import paste

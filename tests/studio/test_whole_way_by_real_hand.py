@@ -11,7 +11,7 @@ import os, threading, time
 from pathlib import Path
 from PyQt6.QtCore import QTimer
 from anole.core import isolation
-from anole.studio import troubles
+from anole.studio.runtime import troubles
 from anole.studio.app import application
 from anole.studio.main_window.window import Window
 from tests.studio.real_hand import Hand

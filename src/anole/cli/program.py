@@ -18,12 +18,12 @@ from ..core.edit.checked import replaced
 from ..core.edit.recolouring import in_colours
 from ..core.edit.wearing import add_style, put_style
 from ..core.failures import RenderError
-from ..core.files import board_file, exporting, picture
+from ..core.files import board_file, exporting, formats, picture
 from ..core.files.preview import preview, small_picture
 from ..core.lettering.fonts import find
 from ..core.library import styles as library
 from ..core.model import Board, Coated, Export, Lettering, ModelError
-from ..core.model.export import ExportFormat
+from ..core.model.formats import FormatName
 from ..core.model.schema import json_schema
 from ..core.render.export import TooLarge
 from ..core.text import short
@@ -124,17 +124,18 @@ def render(
 ) -> None:
     """Export a board as its file's ending says: png, jpg, webp, avif, tif, pdf, ora, or gif (coat by
     coat)."""
-    path = only(out, *exporting.ENDINGS)
+    path = only(out, *formats.endings())
     board = board_file.read(file).board
-    form: ExportFormat = exporting.ENDINGS[path.suffix.lower()]
+    found = formats.by_ending(path.suffix)
+    form = found.name if found is not None else ""
     form = "png 16" if deep and form == "png" else form
     if moving:
-        only(out, ".gif", ".webp")
+        only(out, *formats.format_of("coat by coat").endings)
         form = "coat by coat"
     export = replaced(
         Export(
             dpi=dpi,
-            format=form,
+            format=FormatName(form),
             scale=_scale(board, scale, width),
             quality=quality,
             most=max_bytes,

@@ -9,8 +9,9 @@ import typer
 
 from ..core.atomic import FileError
 from ..core.edit.checked import replaced
-from ..core.files import board_file, exporting
+from ..core.files import board_file, formats
 from ..core.model import Board, Export
+from ..core.model.formats import FormatName
 from ..core.model.series import Binding
 from ..core.series.plan import planned, setup_of
 from ..core.series.rows import bindable
@@ -49,12 +50,13 @@ def series(
     document = board_file.read(board)
     found = read(table)
     bindings = _bindings(document.board, found, bind or [])
-    kind = exporting.ENDINGS.get(f".{form.lower().lstrip('.')}")
+    kind = formats.by_ending(f".{form.lower().lstrip('.')}")
     if kind is None:
-        raise FileError(
-            f"--format is one of {', '.join(exporting.ENDINGS)}, not {short(form, 30)!r}"
-        )
-    export = replaced(Export(format=kind, quality=quality, most=max_bytes, width=width))
+        known = ", ".join(formats.endings())
+        raise FileError(f"--format is one of {known}, not {short(form, 30)!r}")
+    export = replaced(
+        Export(format=FormatName(kind.name), quality=quality, most=max_bytes, width=width)
+    )
     setup = setup_of(document.board, bindings, table.parent, export)
     saved = document.board.series
     pattern = name or (saved.file if saved is not None else "{row} {board}")

@@ -9,7 +9,7 @@ from typing import NamedTuple
 from ..arrays import Pixels
 from ..box import Box
 from ..model import Board
-from ..model.export import WITH_DPI, Export
+from ..model.export import PRINTED, SAYING_DPI, Export
 from ..render.export import joined, strips
 from ..render.painted_box import painted_box
 from ..render.renderer import Renderer, board_box
@@ -66,10 +66,10 @@ def _at(
         left, top = math.floor(x0 * scale + 0.5), math.floor(y0 * scale + 0.5)
         wide, high = max(round((x1 - x0) * scale), 1), max(round((y1 - y0) * scale), 1)
         box = Box(left, top, left + wide, top + high)
-    if export.format == "pdf" and export.bleed:
+    if export.format in PRINTED and export.bleed:
         more = math.ceil(export.bleed / MM * board.dpi * scale)
         box = Box(box.x0 - more, box.y0 - more, box.x1 + more, box.y1 + more)
-    own = export.dpi if export.format in WITH_DPI else 0.0
+    own = export.dpi if export.format in SAYING_DPI else 0.0
     return Target(board, export, scale, box, area, own or board.dpi * scale)
 
 

@@ -3,40 +3,21 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Callable
 from pathlib import Path
 from typing import NamedTuple
 
 from ..arrays import Pixels
 from ..atomic import FileError, write_bytes
 from ..model import Board
-from ..model.export import Export, ExportFormat
+from ..model.export import Export
 from ..render.renderer import Cancelled, Renderer
-from . import open_raster, pdf
-from .coat_by_coat import animated
 from .export_target import Target, rendered, target_of
-from .formats import FORMATS
-from .formats.format import Encoding
+from .formats import format_of
+from .formats.format import Encoding, Progress, Stop
 from .limits import best_quality
-from .picture import write as write_png
 
-ENDINGS: dict[str, ExportFormat] = {
-    ".png": "png",
-    ".jpg": "jpeg",
-    ".jpeg": "jpeg",
-    ".webp": "webp",
-    ".avif": "avif",
-    ".tif": "tiff",
-    ".tiff": "tiff",
-    ".pdf": "pdf",
-    ".ora": "openraster",
-    ".gif": "coat by coat",
-}
-"""Formats by the ending of a file's name."""
 SMALLER, LEAST_SHARE, ROUNDS = 0.92, 0.05, 12
 """How much smaller a picture is tried at a time, how small at last, and how often in between."""
-Progress = Callable[[float], None]
-Stop = Callable[[], bool]
 
 
 class Written(NamedTuple):
@@ -58,14 +39,12 @@ class DoesNotFit(FileError):
 
 def ending_of(export: Export) -> str:
     """The ending of the file that an export writes."""
-    if export.format in FORMATS:
-        return FORMATS[export.format].ending
-    return {"pdf": ".pdf", "openraster": ".ora", "coat by coat": ".gif"}[export.format]
+    return format_of(export.format).ending
 
 
 def is_deep(export: Export) -> bool:
     """Whether its px have 16 bits."""
-    return export.format in FORMATS and FORMATS[export.format].deep
+    return format_of(export.format).deep
 
 
 def encoding_of(export: Export, dpi: float) -> Encoding:
@@ -76,8 +55,10 @@ def encoding_of(export: Export, dpi: float) -> Encoding:
 def data_of(
     export: Export, pixels: Pixels, dpi: float, stop: Stop = lambda: False
 ) -> tuple[bytes, int | None]:
-    """The bytes of a picture in one of FORMATS, and the quality they came to. Raises DoesNotFit."""
-    form, encoding = FORMATS[export.format], encoding_of(export, dpi)
+    """The bytes of a picture in a format that is one picture's px, and the quality they came to.
+    Raises DoesNotFit."""
+    form, encoding = format_of(export.format), encoding_of(export, dpi)
+    assert form.encode is not None
     if not form.lossy:
         return form.encode(pixels, encoding), None
     if not export.most:
@@ -107,27 +88,12 @@ def write(
     """Render a board into a file. shrink : whether a picture may become smaller where no quality
     fits; renderer : one that keeps what several boards share. Raises FileError, DoesNotFit, TooLarge
     and Cancelled, and nothing is written then."""
-    target = target_of(board, export)
-    if export.format == "png" and not export.trim:
-        size = write_png(
-            path,
-            board,
-            target.scale,
-            transparent=export.alpha,
-            srgb=export.srgb,
-            dpi=target.dpi,
-            renderer=renderer,
-            progress=progress,
-            stop=stop,
-        )
+    target, form = target_of(board, export), format_of(export.format)
+    if form.whole is not None:
+        return _whole(path, target, form.whole(target, path, progress, stop), stop)
+    if form.streamed is not None and not export.trim:
+        size = form.streamed(target, path, renderer, progress, stop)
         return Written(size, None, target.box.width, target.box.height)
-    if export.format == "pdf":
-        return _whole(path, target, pdf.encode(target, progress=progress, stop=stop), stop)
-    if export.format == "openraster":
-        return _whole(path, target, open_raster.encode(target, progress=progress, stop=stop), stop)
-    if export.format == "coat by coat":
-        webp = path.suffix.lower() == ".webp"
-        return _whole(path, target, animated(target, webp, progress=progress, stop=stop), stop)
     return _write_pixels(path, target, shrink, renderer, progress, stop)
 
 

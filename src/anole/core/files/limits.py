@@ -36,11 +36,14 @@ def best_quality(
     low, high = LEAST, max(min(encoding.quality, MOST), LEAST)
     best: Fitted | None = None
 
+    encode = form.encode
+    assert encode is not None
+
     def tried(quality: int) -> bool:
         nonlocal best
         if stop():
             raise Cancelled
-        data = form.encode(pixels, encoding._replace(quality=quality))
+        data = encode(pixels, encoding._replace(quality=quality))
         if len(data) > most:
             return False
         if best is None or quality > best.quality:

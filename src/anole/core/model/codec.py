@@ -14,6 +14,7 @@ from .board import Board
 from .bounds import first_wrong
 from .budget import over_budget
 from .colour import Colour
+from .formats import FormatName
 from .ink import Ink
 from .length import Length, Position
 from .nesting import clipping_ring, coats_of, every
@@ -23,7 +24,7 @@ from .tags import Tags
 T = TypeVar("T")
 _PATHS = re.compile(r" - at `\$([^`]*)` - at `\$([^`]*)`")
 MOST_INTEGER, DEEPEST = 2**53, 64
-_SIMPLE: tuple[type, ...] = (Position, Length, Colour, Ink)
+_SIMPLE: tuple[type, ...] = (Position, Length, Colour, Ink, FormatName)
 
 
 class ModelError(ValueError):

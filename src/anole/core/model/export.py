@@ -2,20 +2,14 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from typing import Annotated
 
 from msgspec import Meta, Struct
 
 from .fields import HIDDEN, Id, Name, meta, number
+from .formats import FormatName, Those, Titles
 
-FORMATS = ("png", "png 16", "jpeg", "webp", "avif", "tiff", "pdf", "openraster", "coat by coat")
-ExportFormat = Literal[
-    "png", "png 16", "jpeg", "webp", "avif", "tiff", "pdf", "openraster", "coat by coat"
-]
-WITH_QUALITY = ("jpeg", "webp", "avif")
-WITH_ALPHA = ("png", "png 16", "webp", "avif", "tiff")
-PRINT = ("pdf",)
-WITH_DPI = ("png", "png 16", "jpeg", "tiff")
+LOSSY, WITH_ALPHA, PRINTED, SAYING_DPI = map(Those, ("lossy", "alpha", "printed", "says_dpi"))
 SIZE, FILE = "Size", "File"
 
 
@@ -25,24 +19,9 @@ class Export(Struct, frozen=True, cache_hash=True, kw_only=True):
     id: Id = "export-1"
     name: Name = ""
     on: Annotated[bool, HIDDEN] = True
-    format: Annotated[
-        ExportFormat,
-        meta(
-            "Format",
-            "What is written",
-            words={
-                "png": "PNG",
-                "png 16": "PNG, 16 bit",
-                "jpeg": "JPEG",
-                "webp": "WebP",
-                "avif": "AVIF",
-                "tiff": "TIFF",
-                "pdf": "PDF, at print size",
-                "openraster": "OpenRaster, a layer a piece",
-                "coat by coat": "coat by coat, animated",
-            },
-        ),
-    ] = "png"
+    format: Annotated[FormatName, meta("Format", "What is written", words=Titles())] = FormatName(
+        "png"
+    )
     quality: Annotated[
         float,
         number(
@@ -51,7 +30,7 @@ class Export(Struct, frozen=True, cache_hash=True, kw_only=True):
             1,
             100,
             step=1,
-            when={"format": WITH_QUALITY},
+            when={"format": LOSSY},
         ),
     ] = 90
     most: Annotated[
@@ -65,7 +44,7 @@ class Export(Struct, frozen=True, cache_hash=True, kw_only=True):
             unit="kB",
             factor=0.001,
             step=1000,
-            when={"format": WITH_QUALITY},
+            when={"format": LOSSY},
         ),
     ] = 0
     scale: Annotated[
@@ -135,7 +114,7 @@ class Export(Struct, frozen=True, cache_hash=True, kw_only=True):
             soft=(0, 600),
             step=1,
             group=FILE,
-            when={"format": WITH_DPI},
+            when={"format": SAYING_DPI},
         ),
     ] = 0
     bleed: Annotated[
@@ -149,18 +128,19 @@ class Export(Struct, frozen=True, cache_hash=True, kw_only=True):
             step=0.5,
             unit="mm",
             group=FILE,
-            when={"format": PRINT},
+            when={"format": PRINTED},
         ),
     ] = 0
     marks: Annotated[
-        bool, meta("Crop marks", "Lines where the sheet is cut", group=FILE, when={"format": PRINT})
+        bool,
+        meta("Crop marks", "Lines where the sheet is cut", group=FILE, when={"format": PRINTED}),
     ] = False
     file: Annotated[Name, Meta(title="File name")] = "{board}"
 
     @property
     def has_quality(self) -> bool:
         """Whether some of the picture is lost, more or less."""
-        return self.format in WITH_QUALITY
+        return self.format in LOSSY
 
     @property
     def alpha(self) -> bool:

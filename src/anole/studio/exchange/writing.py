@@ -11,7 +11,7 @@ from PyQt6.QtWidgets import QFileDialog, QWidget
 
 from ...core.edit.exports import file_name, slots
 from ...core.files.export_target import target_of
-from ...core.files.exporting import ending_of
+from ...core.files.formats import format_of
 from ...core.model import Board, Export
 from ..documents.file_names import ended, numbered
 from ..look.foot_bar import FootBar, nothing
@@ -68,11 +68,9 @@ class Writing(QObject):
         self._named([export], lambda named: self._ask_where(*named[0]))
 
     def _ask_where(self, export: Export, name: str) -> None:
-        # what moves may be written as either
-        moving = export.format == "coat by coat"
-        endings = (".gif", ".webp") if moving else (ending_of(export),)
+        endings = format_of(export.format).endings
         chosen, _ = QFileDialog.getSaveFileName(
-            self._window, f"Export {export.name or export.format}", name,
+            self._window, f"Export {export.name or format_of(export.format).title}", name,
             f"Pictures ({' '.join(f'*{one}' for one in endings)})",
         )  # fmt: skip
         if chosen:

@@ -17,6 +17,7 @@ from PyQt6.QtWidgets import (
 
 from ...core.edit.exports import add_export, change_export, remove_export
 from ...core.files.export_target import Target, target_of
+from ...core.files.formats import format_of
 from ...core.model import Export
 from ..controls.base.fields import FieldPanel
 from ..look.plain import Label
@@ -211,11 +212,11 @@ class ExportPanel(QScrollArea):
     def _weigh(self, target: Target) -> None:
         board, export = self._asked
         px = target.box.width * target.box.height
-        whole_file = export.format in ("pdf", "openraster", "coat by coat")
-        if px > MOST_WEIGHED or whole_file:
+        form = format_of(export.format)
+        if px > MOST_WEIGHED or form.encode is None:
             self.bytes.setText("The file's size is known once it is exported.")
             return
-        self.bytes.setText(f"{export.format.upper()}, working out its size")
+        self.bytes.setText(f"{form.title}, working out its size")
         self.worker.ask_file((board, export))
 
     def _weighed(self, key: Any, found: Weighed) -> None:
@@ -225,6 +226,6 @@ class ExportPanel(QScrollArea):
             self.bytes.setText(found.trouble + ". When it is exported a smaller one is offered.")
         else:
             quality = f", quality {found.quality}" if found.quality is not None else ""
-            title = key[1].format.upper()
+            title = format_of(key[1].format).title
             self.bytes.setText(f"{title}, {size_words(found.size)}{quality}")
         self.weighed.emit(found)

@@ -27,4 +27,4 @@ def encode(pixels: Pixels, encoding: Encoding) -> bytes:
     return room.getvalue()
 
 
-FORMAT = Format("avif", ".avif", "AVIF", encode, lossy=True)
+FORMAT = Format("avif", (".avif",), "AVIF", lossy=True, encode=encode)

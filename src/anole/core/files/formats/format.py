@@ -4,11 +4,19 @@ from __future__ import annotations
 
 import functools
 from collections.abc import Callable
-from typing import NamedTuple
+from pathlib import Path
+from typing import TYPE_CHECKING, NamedTuple
 
 import numpy as np
 
 from ...arrays import Pixels
+
+if TYPE_CHECKING:
+    from ...render.renderer import Renderer
+    from ..export_target import Target
+
+Progress = Callable[[float], None]
+Stop = Callable[[], bool]
 
 DEEP = 65535
 PAPER = 255
@@ -24,16 +32,34 @@ class Encoding(NamedTuple):
 
 
 class Format(NamedTuple):
-    """`encode(pixels, encoding)`: the file's bytes of (H, W, 4) uint8, or uint16 where it is deep;
-    straight alpha, sRGB-encoded."""
+    """All that is known of a format. One of the last three writes it.
+
+    endings : of its files, its own first; title : what people read
+    alpha : what lies behind may be left clear; lossy : it has a quality, and a limit in bytes
+    deep : its px have 16 bits; says_dpi : it says how many dots there are to an inch
+    printed : it has bleed and crop marks
+    encode : (pixels, encoding): the file's bytes of (H, W, 4) uint8, or uint16 where it is deep;
+        straight alpha, sRGB-encoded
+    whole : (target, path, progress, stop): the bytes of what is more than one picture's px
+    streamed : writes a board's whole picture some rows at a time, instead of `encode`
+    """
 
     name: str
-    ending: str
+    endings: tuple[str, ...]
     title: str
-    encode: Callable[[Pixels, Encoding], bytes]
     alpha: bool = True
     lossy: bool = False
     deep: bool = False
+    says_dpi: bool = False
+    printed: bool = False
+    encode: Callable[[Pixels, Encoding], bytes] | None = None
+    whole: Callable[[Target, Path, Progress, Stop], bytes] | None = None
+    streamed: Callable[[Target, Path, Renderer | None, Progress, Stop], int] | None = None
+
+    @property
+    def ending(self) -> str:
+        """Of its files, where nobody says another."""
+        return self.endings[0]
 
 
 def flattened(pixels: Pixels) -> Pixels:

@@ -29,4 +29,6 @@ def encode(pixels: Pixels, encoding: Encoding) -> bytes:
     return room.getvalue()
 
 
-FORMAT = Format("jpeg", ".jpg", "JPEG", encode, alpha=False, lossy=True)
+FORMAT = Format(
+    "jpeg", (".jpg", ".jpeg"), "JPEG", alpha=False, lossy=True, says_dpi=True, encode=encode
+)

@@ -27,4 +27,4 @@ def encode(pixels: Pixels, encoding: Encoding) -> bytes:
     return room.getvalue()
 
 
-FORMAT = Format("png 16", ".png", "PNG, 16 bit", encode, deep=True)
+FORMAT = Format("png 16", (".png",), "PNG, 16 bit", deep=True, says_dpi=True, encode=encode)

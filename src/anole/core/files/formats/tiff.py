@@ -23,4 +23,4 @@ def encode(pixels: Pixels, encoding: Encoding) -> bytes:
     return room.getvalue()
 
 
-FORMAT = Format("tiff", ".tif", "TIFF", encode)
+FORMAT = Format("tiff", (".tif", ".tiff"), "TIFF", says_dpi=True, encode=encode)

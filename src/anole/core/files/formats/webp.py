@@ -27,4 +27,4 @@ def encode(pixels: Pixels, encoding: Encoding) -> bytes:
     return room.getvalue()
 
 
-FORMAT = Format("webp", ".webp", "WebP", encode, lossy=True)
+FORMAT = Format("webp", (".webp",), "WebP", lossy=True, encode=encode)

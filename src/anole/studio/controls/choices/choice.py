@@ -9,6 +9,7 @@ from PyQt6.QtCore import QRectF, Qt
 from PyQt6.QtGui import QPaintEvent
 from PyQt6.QtWidgets import QComboBox
 
+from ....core.model.formats import FORMATS, FormatName
 from ...look import icons, theme
 from ...look.painting import painting
 from ...look.plain import Label
@@ -77,6 +78,10 @@ class Choice(Control):
         self.box.setCurrentIndex(self._options.index(value))
 
 
+CONTROLS.add(
+    FormatName,
+    lambda info: Choice(info.title, list(FORMATS), info.about, info.extra.get("words")),
+)
 CONTROLS.add(
     Literal,
     lambda info: Choice(info.title, get_args(info.kind), info.about, info.extra.get("words")),

@@ -1,0 +1,23 @@
+"""A moving picture of how a board is made, coat by coat: GIF, or animated WebP by its ending."""
+
+from __future__ import annotations
+
+from pathlib import Path
+from typing import TYPE_CHECKING
+
+from .format import Format, Progress, Stop
+
+if TYPE_CHECKING:
+    from ..export_target import Target
+
+
+def whole(target: Target, path: Path, progress: Progress, stop: Stop) -> bytes:
+    """The file's bytes. Raises TooLarge and Cancelled."""
+    from ..coat_by_coat import animated
+
+    return animated(target, path.suffix.lower() == ".webp", progress=progress, stop=stop)
+
+
+FORMAT = Format(
+    "coat by coat", (".gif", ".webp"), "coat by coat, animated", alpha=False, whole=whole
+)
