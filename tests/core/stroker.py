@@ -30,7 +30,9 @@ def _tangent(cubic: np.ndarray, end: bool) -> np.ndarray:
 
 def _points(cubic: np.ndarray) -> np.ndarray:
     """Points along a cubic, close to its ends too."""
-    t = np.sort(np.r_[np.linspace(0, 1, STEPS), STUB, 1 - STUB])[:, None]
+    # a curve may bend far within its first or last thousandth
+    close = 2.0 ** -np.arange(6, 13)
+    t = np.sort(np.r_[np.linspace(0, 1, STEPS), close, 1 - close, STUB, 1 - STUB])[:, None]
     chord, (_, a, b, _) = cubic[3] - cubic[0], cubic - cubic[0]
     if max(abs(chord[0] * v[1] - chord[1] * v[0]) for v in (a, b)) < 1e-6:
         t = np.array([[0.0], [1.0]])

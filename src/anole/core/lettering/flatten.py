@@ -9,13 +9,15 @@ from ..arrays import Chords, Curves, Real
 
 TOLERANCE = 0.01
 """px at the render scale"""
-TURN, MOST_CUTS = 0.2, 16
-"""Radians from one chord to the next within a curve, and chords that one step is cut into."""
+TURN, MOST_HALVES = 0.2, 12
+"""Radians from one chord to the next within a curve, and how often one step is halved for it."""
 STUB = 1e-4
 """Share of a curve that a chord along its end's tangent takes."""
 WAVER = 6
 """Chords that a curve's step is cut into where it meets one that turns the other way: its tangent
 is an extreme there, of which a chord shows but what is between its ends."""
+MOST_CHORDS = WAVER * (MOST_HALVES + 32)
+"""Of one step: what its turns come to, and the halves on the way to each."""
 PLAIN, STUBBED, WAVERING = 0, 1, 2
 """How the chord at an end of a curve is made."""
 NO_LENGTH, NO_CHORD = 1e-9, 1e-7
@@ -61,6 +63,27 @@ def _way(c: np.ndarray, t: Real) -> tuple[Real, Real]:
 
 
 @njit(nogil=True, cache=True)
+def _halved(c: np.ndarray, first: Real, last: Real, ts: np.ndarray, count: int) -> int:
+    """A part of a cubic halved until no chord turns far, most often where it turns most; its ends
+    from `count` on in ts; returns how many there are then."""
+    ends = np.empty(MOST_HALVES + 1)
+    ends[0], top, start = last, 0, first
+    ux, uy = _way(c, start)
+    while top >= 0:
+        vx, vy = _way(c, ends[top])
+        # a tangent is never less than its angle
+        if abs(ux * vy - uy * vx) > TURN * (ux * vx + uy * vy) and top < MOST_HALVES:
+            ends[top + 1] = (start + ends[top]) / 2
+            top += 1
+            continue
+        ts[count], start = ends[top], ends[top]
+        ux, uy = vx, vy
+        count += 1
+        top -= 1
+    return count
+
+
+@njit(nogil=True, cache=True)
 def _along(c: np.ndarray, first: int, last: int, tolerance: Real, ts: np.ndarray) -> int:
     """The places where a cubic's chords end, its first and last as of ends(); returns how many.
 
@@ -69,20 +92,11 @@ def _along(c: np.ndarray, first: int, last: int, tolerance: Real, ts: np.ndarray
     n, count = _pieces(c, tolerance), 0
     if first == STUBBED:
         ts[0], count = STUB, 1
-    ux, uy = _way(c, 0.0)
     for k in range(n):
-        vx, vy = _way(c, (k + 1) / n)
-        cross, dot = abs(ux * vy - uy * vx), ux * vx + uy * vy
         wavers = (k == 0 and first == WAVERING) or (k == n - 1 and last == WAVERING)
         cuts = WAVER if wavers else 1
-        if cross > TURN * dot:  # a tangent is never less than its angle
-            cuts = max(cuts, min(MOST_CUTS, int(np.ceil(np.arctan2(cross, dot) / TURN))))
-        for j in range(1, cuts):
-            ts[count] = (k + j / cuts) / n
-            count += 1
-        ts[count] = (k + 1) / n
-        count += 1
-        ux, uy = vx, vy
+        for j in range(cuts):
+            count = _halved(c, (k + j / cuts) / n, (k + (j + 1) / cuts) / n, ts, count)
     if last == STUBBED:
         ts[count - 1], ts[count] = 1 - STUB, 1.0
         count += 1
@@ -95,7 +109,7 @@ def _chords(curves: Curves, ends: np.ndarray, tolerance: float) -> np.ndarray:
     for i in range(curves.shape[0]):
         most += _pieces(curves[i], tolerance) + 3
     out = np.empty((most, 4), np.float64)
-    ts, at = np.empty(512 * MOST_CUTS + 2), 0
+    ts, at = np.empty(512 * MOST_CHORDS + 2), 0
     for i in range(curves.shape[0]):
         c = curves[i]
         x, y = c[0, 0], c[0, 1]
