@@ -26,7 +26,8 @@ from anole.core.model import (
     Stop,
     Stroke,
 )
-from anole.studio.coat.paint_handles import grips, pulled
+from anole.core.paint.handles import Laying
+from anole.core.paint.source import handles, pulled
 from anole.studio.controls.colours.colour_rows import ROWS, colour_of, numbers_of
 from anole.studio.controls.tones.tone_list import KINDS
 from anole.studio.shared.shell import Stage
@@ -280,9 +281,9 @@ HELD = [
 @pytest.mark.parametrize(("made", "kind", "to"), HELD)
 def test_a_grip_goes_where_it_is_pulled(made, kind, to):
     frame = (20.0, 30.0, 300.0, 150.0)
-    others = {g.kind: (g.x, g.y) for g in grips(made, frame, 100, 96) if g.kind != kind}
-    after = pulled(made, frame, 100, 96, kind, *to)
-    found = {g.kind: (g.x, g.y) for g in grips(after, frame, 100, 96)}
+    others = {g.kind: (g.x, g.y) for g in handles(made, Laying(frame)) if g.kind != kind}
+    after = pulled(made, Laying(frame), kind, *to)
+    found = {g.kind: (g.x, g.y) for g in handles(after, Laying(frame))}
     assert found[kind] == pytest.approx(to, abs=0.6)
     if kind in ("end", "turn", "start") and made.__struct_config__.tag != "gradient":
         assert found[next(iter(others))] == pytest.approx(next(iter(others.values())), abs=0.6)

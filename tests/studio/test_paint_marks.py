@@ -10,7 +10,8 @@ from PyQt6.QtCore import QPointF, Qt
 from PyQt6.QtGui import QImage, QPainter
 
 from anole.core.model import Colour, Fill, Gradient, Length, Pattern, Stop
-from anole.studio.coat.paint_handles import Grip
+from anole.core.paint.handles import Laying
+from anole.core.paint.source import handles
 from anole.studio.coat.paint_marks import paint_grips
 from anole.studio.coat.paint_tool import APART
 from anole.studio.shared.shell import Stage
@@ -59,12 +60,13 @@ def test_a_gradient_s_ends_stay_where_they_are(open_window, settle, drag):
 @pytest.mark.parametrize("shape", ["linear", "radial", "conic"])
 def test_it_starts_at_a_ring_and_ends_at_a_head_in_the_colours_of_its_stops(shape, reversed_):
     paint = msgspec.structs.replace(GRADIENT, shape=shape, reversed=reversed_)
-    kinds = ("start" if shape == "linear" else "middle", "end")
+    found = handles(paint, Laying((0, 0, 100, 100)))
+    assert [one.kind for one in found] == ["start" if shape == "linear" else "middle", "end"]
     spots = (QPointF(30, 60), QPointF(150, 60))
     image = QImage(200, 120, QImage.Format.Format_ARGB32)
     image.fill(Qt.GlobalColor.gray)
     painter = QPainter(image)
-    paint_grips(painter, paint, [(Grip(k, 0, 0), s) for k, s in zip(kinds, spots, strict=True)])
+    paint_grips(painter, list(zip(found, spots, strict=True)))
     painter.end()
     first, last = (RED, BLUE) if not reversed_ else (BLUE, RED)
     assert image.pixelColor(30, 60).getRgb()[:3] == pytest.approx(

@@ -8,12 +8,14 @@ from collections.abc import Hashable
 import cv2
 import numpy as np
 
-from ..arrays import Planes
+from ..arrays import Planes, Points
 from ..model import Backdrop, Tone
 from ..tone.blur import blurred
 from .context import PaintContext
-from .kind import PaintKind
+from .handles import Handle, Laying
+from .kind import PaintKind, unseen
 from .own import straight
+from .tile_handles import picture_handles, picture_pulled
 
 
 def _start(paint: Backdrop, context: PaintContext) -> tuple[float, float]:
@@ -47,6 +49,8 @@ class BackdropKind(PaintKind[Backdrop]):
     """What was painted beneath, as a paint."""
 
     struct = Backdrop
+    title = "the background"
+    about = "The clean ground or what is beneath, in the letters."
 
     def rasterise(self, paint: Backdrop, context: PaintContext) -> np.ndarray:
         """Drawn at its own scale, so that enlarging loses nothing."""
@@ -70,3 +74,13 @@ class BackdropKind(PaintKind[Backdrop]):
 
     def tone(self, paint: Backdrop) -> tuple[Tone, ...]:
         return paint.tone
+
+    def handles(self, paint: Backdrop, laid: Laying) -> list[Handle]:
+        return picture_handles(paint, laid)
+
+    def pulled(self, paint: Backdrop, laid: Laying, kind: str, at: Points) -> Backdrop:
+        return picture_pulled(paint, laid, kind, at)
+
+    def in_section(self, paint: Backdrop, count: int, em: float) -> Planes:
+        """Of one colour: it looks at a picture that is not there."""
+        return unseen(count)

@@ -3,9 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Hashable
 
-import msgspec
 import numpy as np
 
 from .. import bands
@@ -13,7 +11,6 @@ from ..arrays import Plane, Planes
 from ..box import Box
 from ..field.letter_owners import soften_borders
 from ..model import Gradient
-from .context import PaintContext
 from .frames import FrameBox, LetterFrames
 from .gradient_rows import (
     CONIC,
@@ -33,7 +30,6 @@ from .gradient_rows import (
     fold,
     rasterise_rows,
 )
-from .kind import PaintKind
 from .stops import STEPS, smooth_series, smooth_table
 
 SPREADS = {"pad": PAD, "reflect": REFLECT, "repeat": REPEAT}
@@ -221,33 +217,3 @@ def rasterise_along(gradient: Gradient, field: Plane, outer: float, inner: float
         bands.split(field.shape[0]),
     )
     return out
-
-
-class GradientKind(PaintKind[Gradient]):
-    """Stops along a line, round a point, about it, or along an edge."""
-
-    struct = Gradient
-
-    def rasterise(self, paint: Gradient, context: PaintContext) -> np.ndarray:
-        if paint.shape == "edge" and context.edge is not None:
-            edge = context.edge
-            return rasterise_along(paint, edge.field(context.box), edge.outer, edge.inner)
-        letters = context.frames.letters
-        if paint.frame in ("letter", "word", "line") and letters is not None and letters.units:
-            return rasterise_grouped(paint, letters, context.box)
-        frame = context.frames.board if paint.frame == "board" else context.frames.piece
-        return rasterise(paint, frame, context.box)
-
-    def value(self, paint: Gradient, context: PaintContext) -> Hashable:
-        edge = context.edge if paint.shape == "edge" else None
-        run = None if edge is None else (edge.key, edge.outer, edge.inner)
-        return (paint, context.frames, run)
-
-    def opaque(self, paint: Gradient) -> bool:
-        return all(stop.colour.a == 255 for stop in paint.stops)
-
-    def over_board(self, paint: Gradient) -> bool:
-        return paint.frame == "board"
-
-    def turned(self, paint: Gradient, degrees: float) -> Gradient:
-        return msgspec.structs.replace(paint, angle=(paint.angle + degrees) % 360)

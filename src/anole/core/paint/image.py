@@ -9,13 +9,15 @@ import cv2
 import msgspec
 import numpy as np
 
-from ..arrays import Planes
+from ..arrays import Planes, Points
 from ..field import coverage
 from ..model import ImagePaint, Tone
 from . import pictures
 from .context import PaintContext
+from .handles import Handle, Laying
 from .kind import PaintKind
 from .own import straight
+from .tile_handles import picture_handles, picture_pulled
 from .tiling import lines, sample
 
 
@@ -64,6 +66,7 @@ class ImageKind(PaintKind[ImagePaint]):
     """A picture of the board's assets, fitted or laid again."""
 
     struct = ImagePaint
+    title = "picture"
 
     def rasterise(self, paint: ImagePaint, context: PaintContext) -> Planes:
         """(4, H, W) straight sRGB; clear beyond the picture, and where there is none."""
@@ -96,3 +99,9 @@ class ImageKind(PaintKind[ImagePaint]):
 
     def turned(self, paint: ImagePaint, degrees: float) -> ImagePaint:
         return msgspec.structs.replace(paint, angle=(paint.angle + degrees) % 360)
+
+    def handles(self, paint: ImagePaint, laid: Laying) -> list[Handle]:
+        return picture_handles(paint, laid)
+
+    def pulled(self, paint: ImagePaint, laid: Laying, kind: str, at: Points) -> ImagePaint:
+        return picture_pulled(paint, laid, kind, at)

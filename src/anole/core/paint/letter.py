@@ -28,6 +28,8 @@ class LetterKind(PaintKind[LetterPaint]):
     """Another paint for each letter in turn."""
 
     struct = LetterPaint
+    title = "the letters' colours"
+    about = "Each letter in its own colour: Arrange, Letter by letter."
 
     def rasterise(self, paint: LetterPaint, context: PaintContext) -> np.ndarray:
         return rasterise(context.frames.letters, context.box)

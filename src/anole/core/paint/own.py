@@ -11,7 +11,7 @@ from .. import bands
 from ..arrays import Planes
 from ..model import OwnPaint, Tone
 from .context import PaintContext
-from .kind import PaintKind
+from .kind import PaintKind, unseen
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
@@ -44,6 +44,8 @@ class OwnKind(PaintKind[OwnPaint]):
     """The colours that a colour glyph brings along."""
 
     struct = OwnPaint
+    title = "the coats beneath"
+    about = "What the lower coats painted, changed by the tone below."
 
     def rasterise(self, paint: OwnPaint, context: PaintContext) -> np.ndarray:
         return rasterise(context)
@@ -54,3 +56,7 @@ class OwnKind(PaintKind[OwnPaint]):
 
     def tone(self, paint: OwnPaint) -> tuple[Tone, ...]:
         return paint.tone
+
+    def in_section(self, paint: OwnPaint, count: int, em: float) -> Planes:
+        """Of one colour: it looks at a picture that is not there."""
+        return unseen(count)

@@ -9,21 +9,24 @@ import msgspec
 import numpy as np
 
 from .. import bands
-from ..arrays import Plane, Planes
+from ..arrays import Plane, Planes, Points
 from ..box import Box
 from ..cache import Cache
 from ..field.finer import averaged
-from ..model import Pattern, Tone
+from ..model import Colour, Ink, Pattern, Tone
 from . import pictures
+from .clusters import pair_of
 from .context import PaintContext
 from .frames import FrameBox
+from .handles import Handle, Laying
 from .inks import coloured, looked_up, table
-from .kind import PaintKind
+from .kind import SOME_COLOUR, PaintKind
 from .letter import rasterise as letter_planes
 from .own import rasterise as own_planes
 from .own import straight
 from .patterns import GENERATORS
 from .patterns.grid import Grid, PatternParams
+from .tile_handles import pattern_handles, pattern_pulled
 from .tiling import Lines, lines, places, sample
 
 OVERSAMPLED = 1.5
@@ -32,6 +35,8 @@ INKED = 4
 MOST_FRAMES = 64
 LEAST_TILE, MOST_TILE = 4, 640
 """px of a side between which one tile is drawn and then looked up."""
+STAND_IN = Ink(Colour(200, 190, 170))
+"""For inks that take their colour from the picture."""
 
 
 def params_of(paint: Pattern) -> PatternParams:
@@ -148,6 +153,7 @@ class PatternKind(PaintKind[Pattern]):
     """A generator of our own, its ramp laid over its values."""
 
     struct = Pattern
+    title = "pattern"
 
     def rasterise(self, paint: Pattern, context: PaintContext) -> Planes:
         """(4, H, W) straight sRGB; in a frame of letters every letter has its own start."""
@@ -182,3 +188,20 @@ class PatternKind(PaintKind[Pattern]):
 
     def turned(self, paint: Pattern, degrees: float) -> Pattern:
         return msgspec.structs.replace(paint, angle=(paint.angle + degrees) % 360)
+
+    def begun(self, colour: Colour) -> Pattern:
+        light, dark = pair_of(colour)
+        return Pattern(inks=(Ink(dark), Ink(light)))
+
+    def first_colour(self, paint: Pattern) -> Colour:
+        return next((ink.colour for ink in paint.inks if ink.colour), SOME_COLOUR)
+
+    def handles(self, paint: Pattern, laid: Laying) -> list[Handle]:
+        return pattern_handles(paint, laid)
+
+    def pulled(self, paint: Pattern, laid: Laying, kind: str, at: Points) -> Pattern:
+        return pattern_pulled(paint, laid, kind, at)
+
+    def stand_in(self, paint: Pattern) -> Pattern:
+        inks = tuple(ink if ink.colour else STAND_IN for ink in paint.inks)
+        return msgspec.structs.replace(paint, inks=inks)

@@ -6,7 +6,7 @@ from collections.abc import Hashable
 
 import numpy as np
 
-from ..model import ColourPaint
+from ..model import Colour, ColourPaint
 from .context import PaintContext
 from .kind import PaintKind
 
@@ -15,6 +15,7 @@ class ColourKind(PaintKind[ColourPaint]):
     """One colour everywhere."""
 
     struct = ColourPaint
+    title = "colour"
 
     def rasterise(self, paint: ColourPaint, context: PaintContext) -> np.ndarray:
         colour = np.array(paint.colour.floats, np.float32)
@@ -25,3 +26,9 @@ class ColourKind(PaintKind[ColourPaint]):
 
     def opaque(self, paint: ColourPaint) -> bool:
         return paint.colour.a == 255
+
+    def begun(self, colour: Colour) -> ColourPaint:
+        return ColourPaint(colour=colour)
+
+    def first_colour(self, paint: ColourPaint) -> Colour:
+        return paint.colour

@@ -14,7 +14,8 @@ from ..registry import Registry
 from ..tone import Where, margin, toned
 from .backdrop import BackdropKind
 from .context import PaintContext
-from .gradient import GradientKind
+from .gradient_kind import GradientKind
+from .handles import Handle, Laying
 from .image import ImageKind
 from .kind import PaintKind
 from .letter import LetterKind
@@ -48,6 +49,16 @@ def opaque(paint: Paint) -> bool:
 def over_board(paint: Paint) -> bool:
     """Whether it is stretched over the board, whatever it is laid on."""
     return KINDS[type(paint)].over_board(paint)
+
+
+def handles(paint: Paint, laid: Laying) -> list[Handle]:
+    """Where a paint is held on the board."""
+    return KINDS[type(paint)].handles(paint, laid)
+
+
+def pulled(paint: Paint, laid: Laying, kind: str, x: float, y: float) -> Paint:
+    """The paint with one of its handles at (x, y), board px."""
+    return KINDS[type(paint)].pulled(paint, laid, kind, np.array([x, y]))
 
 
 def turned(paint: Paint, degrees: float) -> Paint:

@@ -5,8 +5,8 @@ from __future__ import annotations
 from ...core import isolation
 from ...core.cache import Cache
 from ...core.model import Coated
+from ...core.paint.frames import FrameBox
 from ...core.pieces.registry import coated_kind
-from .paint_handles import FrameBox
 
 NOTHING = (0.0, 0.0, 1.0, 1.0)
 _boxes = Cache(1 << 16)

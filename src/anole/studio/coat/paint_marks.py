@@ -4,33 +4,28 @@ in its stop's colour; a four-way mark moves it, a bow turns it."""
 from __future__ import annotations
 
 import math
-from typing import Any
 
 from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QColor, QPainter, QPainterPath, QPolygonF
 
-from ...core.model import Gradient
+from ...core.paint.handles import Handle
 from ..look import theme
 from ..look.four_ways import paint_four_ways, paint_twice
 from ..look.qt_colour import to_qt
-from .paint_handles import Grip
 
 RING, HEAD, BOW = 6.5, 13.0, 9.0
 ENDS = ("end", "turn")
-Placed = list[tuple[Grip, QPointF]]
+WORDS = {
+    "start": "Drag: where the colours start",
+    "end": "Drag: where they end",
+    "middle": "Drag: the middle",
+    "move": "Drag: moves the paint inside the letters",
+    "turn": "Drag: turns and sizes it",
+}
+Placed = list[tuple[Handle, QPointF]]
 
 
-def _stop_colour(paint: Any, kind: str) -> QColor:
-    """The colour that the paint has at a grip."""
-    if not isinstance(paint, Gradient):
-        return theme.colour("text")
-    first, last = paint.stops[0].colour, paint.stops[-1].colour
-    if paint.reversed:
-        first, last = last, first
-    return to_qt(last if kind in ENDS else first)
-
-
-def paint_grips(painter: QPainter, paint: Any, placed: Placed) -> None:
+def paint_grips(painter: QPainter, placed: Placed) -> None:
     """All marks of a paint, and the line between them."""
     painter.setRenderHint(QPainter.RenderHint.Antialiasing)
     (_, first), (_, last) = placed[0], placed[-1]
@@ -41,7 +36,7 @@ def paint_grips(painter: QPainter, paint: Any, placed: Placed) -> None:
     if length > RING + HEAD:
         paint_twice(painter, lambda: painter.drawLine(start, end), 1.4)
     for grip, spot in placed:
-        colour = _stop_colour(paint, grip.kind)
+        colour = to_qt(grip.colour) if grip.colour is not None else theme.colour("text")
         if grip.kind == "end":
             _arrowhead(painter, spot, unit, colour)
         elif grip.kind == "move":

@@ -12,14 +12,15 @@ from ...core.coats.registry import kind_of as coat_kind
 from ...core.edit.coats import change_coat
 from ...core.edit.pieces import change_piece
 from ...core.model import Board, Placed
-from ...core.paint.source import over_board
+from ...core.paint.frames import FrameBox
+from ...core.paint.handles import Handle, Laying
+from ...core.paint.source import handles, over_board, pulled
 from ...core.pieces.registry import kind_of, placement
 from ..board.board_tool import BoardTool
 from ..board.canvas import Canvas
 from ..look.view_transform import ViewTransform
 from .ink_box import ink_box
-from .paint_handles import WORDS, FrameBox, Grip, grips, pulled
-from .paint_marks import ENDS, paint_grips
+from .paint_marks import ENDS, WORDS, paint_grips
 
 REACH = 9.0
 APART = 36.0
@@ -27,11 +28,10 @@ APART = 36.0
 
 
 class Held(NamedTuple):
-    """A paint, the box it is laid over (board px), and the em its lengths are measured by."""
+    """A paint, and what it is laid over."""
 
     paint: Any
-    frame: FrameBox
-    em: float
+    laid: Laying
 
 
 class PaintTool(BoardTool):
@@ -40,7 +40,7 @@ class PaintTool(BoardTool):
     def __init__(self, view: Canvas, pieces: bool = False) -> None:
         super().__init__(view)
         self._pieces = pieces
-        self._grip: Grip | None = None
+        self._grip: Handle | None = None
         self._start: Held | None = None
         self._token: object | None = None
         self._pulled_by = 1.0
@@ -64,8 +64,8 @@ class PaintTool(BoardTool):
         board = self.document.board
         if isinstance(piece, Placed):
             placed = placement(piece, board)
-            return Held(paint, placed.extent, placed.em)
-        return Held(paint, self._board_box, float(board.height))
+            return Held(paint, Laying(placed.extent, placed.em, board.dpi))
+        return Held(paint, Laying(self._board_box, float(board.height), board.dpi))
 
     def _of_coat(self) -> Held | None:
         piece, coat, board = self.selection.coated, self.selection.coat, self.document.board
@@ -75,16 +75,16 @@ class PaintTool(BoardTool):
         if paint is None:
             return None
         frame = self._board_box if over_board(paint) else ink_box(piece, board.dpi)
-        return Held(paint, frame, placement(piece, board).em)
+        return Held(paint, Laying(frame, placement(piece, board).em, board.dpi))
 
-    def _marks(self) -> tuple[list[tuple[Grip, QPointF]], float]:
+    def _marks(self) -> tuple[list[tuple[Handle, QPointF]], float]:
         """The grips where they are held, and by how much the second stands farther out than it
         means: where two marks would lie on each other."""
         held = self.held()
         if held is None:
             return [], 1.0
         now = self.view.transform_now()
-        there = grips(held.paint, held.frame, held.em, self.document.board.dpi)
+        there = handles(held.paint, held.laid)
         placed = [(grip, now.to_widget(grip.x, grip.y)) for grip in there]
         if len(placed) < 2:
             return placed, 1.0
@@ -96,10 +96,10 @@ class PaintTool(BoardTool):
             placed[1] = (last_grip, first + unit * APART)
         return placed, max(APART / max(length, 1e-6), 1.0)
 
-    def _grips(self) -> list[tuple[Grip, QPointF]]:
+    def _grips(self) -> list[tuple[Handle, QPointF]]:
         return self._marks()[0]
 
-    def _hit(self, at: QPointF) -> Grip | None:
+    def _hit(self, at: QPointF) -> Handle | None:
         near = [
             ((spot - at).manhattanLength(), n, grip) for n, (grip, spot) in enumerate(self._grips())
         ]
@@ -110,9 +110,7 @@ class PaintTool(BoardTool):
         held_grips = self._grips()
         if not held_grips:
             return
-        held = self.held()
-        assert held is not None
-        paint_grips(painter, held.paint, held_grips)
+        paint_grips(painter, held_grips)
 
     def hover(self, at: QPointF) -> tuple[Qt.CursorShape, str] | None:
         grip = self._hit(at)
@@ -131,8 +129,7 @@ class PaintTool(BoardTool):
         if self._grip.kind in ENDS:
             at = self._first + (at - self._first) / self._pulled_by
         x, y = self.view.transform_now().to_board(at)
-        start, dpi = self._start, self.document.board.dpi
-        made = pulled(start.paint, start.frame, start.em, dpi, self._grip.kind, x, y)
+        made = pulled(self._start.paint, self._start.laid, self._grip.kind, x, y)
         piece, coat = self.selection.piece_id, self.selection.coat_id
 
         def change(board: Board) -> Board:

@@ -3,25 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import Any, NamedTuple, get_args
+from typing import Any, get_args
 
-import msgspec
 from PyQt6.QtCore import pyqtSignal
 
-from ...core.model import (
-    Backdrop,
-    Colour,
-    ColourPaint,
-    Gradient,
-    ImagePaint,
-    Ink,
-    LetterPaint,
-    OwnPaint,
-    Paint,
-    Pattern,
-    Stop,
-)
-from ...core.paint.clusters import pair_of
+from ...core.model import ColourPaint, Gradient, ImagePaint, Paint, Pattern
+from ...core.paint.source import KINDS
+from ...core.registry import Registry
 from .base.control import Context, Control
 from .base.layouts import column
 from .base.table import CONTROLS
@@ -29,66 +17,20 @@ from .choices.choice import Choice
 from .gradients.gradient_page import GradientPage
 from .page import ColourPage, FieldsPage, Page, PicturePage
 
-
-def _pair(colour: Colour) -> tuple[Stop, Stop]:
-    """The colour and a dark of its hue: where a gradient starts."""
-    return Stop(0.0, colour), Stop(1.0, pair_of(colour)[1])
-
-
-def _inks(colour: Colour) -> tuple[Ink, Ink]:
-    light, dark = pair_of(colour)
-    return Ink(dark), Ink(light)
-
-
-class Kind(NamedTuple):
-    """`start` makes the paint from the colour of the one before."""
-
-    title: str
-    struct: type[msgspec.Struct]
-    page: Callable[[], Page]
-    start: Callable[[Colour], Any]
-
-
-KINDS = (
-    Kind("colour", ColourPaint, ColourPage, lambda c: ColourPaint(colour=c)),
-    Kind("gradient", Gradient, GradientPage, lambda c: Gradient(stops=_pair(c))),
-    Kind(
-        "pattern",
-        Pattern,
-        lambda: PicturePage(Pattern, "the pattern"),
-        lambda c: Pattern(inks=_inks(c)),
-    ),
-    Kind("picture", ImagePaint, lambda: PicturePage(ImagePaint), lambda _: ImagePaint()),
-    Kind(
-        "the background",
-        Backdrop,
-        lambda: FieldsPage(Backdrop, "The clean ground or what is beneath, in the letters."),
-        lambda _: Backdrop(),
-    ),
-    Kind(
-        "the letters' colours",
-        LetterPaint,
-        lambda: FieldsPage(
-            LetterPaint, "Each letter in its own colour: Arrange, Letter by letter."
-        ),
-        lambda _: LetterPaint(),
-    ),
-    Kind(
-        "the coats beneath",
-        OwnPaint,
-        lambda: FieldsPage(OwnPaint, "What the lower coats painted, changed by the tone below."),
-        lambda _: OwnPaint(),
-    ),
+PAGES: Registry[type, Callable[[], Page]] = Registry(
+    "page of a paint",
+    {
+        ColourPaint: ColourPage,
+        Gradient: GradientPage,
+        Pattern: lambda: PicturePage(Pattern, "the pattern"),
+        ImagePaint: lambda: PicturePage(ImagePaint),
+    },
 )
+"""Editors of paints; others have one made of their fields."""
 
 
-def first_colour(paint: Any) -> Colour:
-    """The colour that another kind of paint starts from."""
-    if isinstance(paint, ColourPaint):
-        return paint.colour
-    if isinstance(paint, Pattern):
-        return next((i.colour for i in paint.inks if i.colour), Colour(240, 200, 120))
-    return paint.stops[0].colour if isinstance(paint, Gradient) else Colour(240, 200, 120)
+def _page(struct: type) -> Page:
+    return PAGES[struct]() if struct in PAGES else FieldsPage(struct, KINDS[struct].about)
 
 
 class PaintControl(Control):
@@ -100,7 +42,9 @@ class PaintControl(Control):
         super().__init__()
         self._paint: Any = ColourPaint()
         self._context: Context | None = None
-        self.kind = Choice("Painted with", [kind.title for kind in KINDS], "The kind of paint")
+        self.kind = Choice(
+            "Painted with", [kind.title for kind in KINDS.values()], "The kind of paint"
+        )
         self.pages: dict[type, Page] = {}
         self._column = column(self, self.kind)
         self.kind.edited.connect(lambda title, _: self.switch(title))
@@ -113,7 +57,7 @@ class PaintControl(Control):
     def page(self, struct: type) -> Page:
         """The editor of a kind, made when it is first needed."""
         if struct not in self.pages:
-            made = next(kind for kind in KINDS if kind.struct is struct).page()
+            made = _page(struct)
             made.edited.connect(self._send)
             if self._context is not None:
                 made.take(self._context)
@@ -126,7 +70,7 @@ class PaintControl(Control):
 
     def set_value(self, value: Any) -> None:
         self._paint = value
-        self.kind.set_value(next(kind.title for kind in KINDS if isinstance(value, kind.struct)))
+        self.kind.set_value(KINDS[type(value)].title)
         shown = self.page(type(value))
         shown.set_value(value)
         for page in self.pages.values():
@@ -139,10 +83,11 @@ class PaintControl(Control):
 
     def switch(self, title: str) -> None:
         """Another kind of paint, from the colours of the one before."""
-        kind = next(kind for kind in KINDS if kind.title == title)
-        if isinstance(self._paint, kind.struct):
+        kind = next(kind for kind in KINDS.values() if kind.title == title)
+        before = KINDS[type(self._paint)]
+        if kind is before:
             return
-        paint = kind.start(first_colour(self._paint))
+        paint = kind.begun(before.first_colour(self._paint))
         self.set_value(paint)
         self.edited.emit(paint, None)
         self.choosing.emit()

@@ -11,42 +11,27 @@ from ....core.box import Box
 from ....core.cache import Cache
 from ....core.coats.registry import kind_of
 from ....core.coats.section import Section, profile
-from ....core.model import Backdrop, Coat, Colour, Gradient, Ink, OwnPaint, Paint, Pattern
+from ....core.model import Coat, Paint
 from ....core.paint.context import PaintContext
 from ....core.paint.frames import Frames
-from ....core.paint.gradient import folded
-from ....core.paint.source import source
-from ....core.paint.stops import STEPS, table_of
+from ....core.paint.source import KINDS, source
 from ....core.units import Units
 
 CACHE = Cache(16 << 20)
-STAND_IN = Ink(Colour(200, 190, 170))
-"""For inks that take their colour from the picture."""
-BACKDROP = (0.8, 0.75, 0.6, 1.0)
-"""For paints that look at the picture."""
-MOST_RUNS = 12
 LEAST_SEEN = 0.004
 
 
 def _laid(paint: Paint, count: int, em: float) -> np.ndarray:
     """A row of px through the middle of a square letter."""
-    if isinstance(paint, Pattern):
-        inks = tuple(ink if ink.colour else STAND_IN for ink in paint.inks)
-        paint = msgspec.structs.replace(paint, inks=inks)
     frame = (0.0, -em / 2, em, em / 2)
     context = PaintContext(Frames(frame, frame), Box(0, 0, count, 1), CACHE, Units(em))
-    return source(paint, context)[:, 0]
+    return source(KINDS[type(paint)].stand_in(paint), context)[:, 0]
 
 
 def colours(paint: Paint, count: int, em: float = 100.0) -> np.ndarray:
     """(4, count) straight colours of a paint, a gradient from its start to its end."""
-    if isinstance(paint, Backdrop | OwnPaint):
-        return np.repeat(np.array(BACKDROP)[:, None], count, 1)
-    if not isinstance(paint, Gradient):
-        return np.broadcast_to(_laid(paint, count, em), (4, count))
-    runs = 1 if paint.spread == "pad" else min(max(1 / paint.scale, 1), MOST_RUNS)
-    t = folded((np.arange(count) + 0.5) / count * runs, paint.spread)
-    return table_of(paint)[:, np.clip((t * STEPS).astype(int), 0, STEPS - 1)]
+    shown = KINDS[type(paint)].in_section(paint, count, em)
+    return np.broadcast_to(_laid(paint, count, em), (4, count)) if shown is None else shown
 
 
 @functools.lru_cache(512)
