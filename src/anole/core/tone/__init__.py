@@ -2,28 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
-from typing import Any
+from collections.abc import Sequence
 
 import numpy as np
 
 from ..arrays import Planes
-from ..model import (
-    Bloom,
-    Blur,
-    Cdl,
-    Curves,
-    Exposure,
-    Flats,
-    Grey,
-    InkRamp,
-    Invert,
-    Levels,
-    Perceptual,
-    Speckle,
-    Tint,
-    Tone,
-)
+from ..model import Tone
 from ..registry import Registry
 from ..units import Units
 from . import (
@@ -41,39 +25,37 @@ from . import (
     speckle,
     tint,
 )
+from .operation import Operation
 from .where import Where
 
-__all__ = ["OPERATIONS", "Where", "margin", "toned"]
+__all__ = ["OPERATIONS", "Operation", "Where", "margin", "toned"]
 
-Operation = Callable[[Any, np.ndarray, Where], np.ndarray]
-OPERATIONS: Registry[type, Operation] = Registry(
-    "tone operation",
-    {
-        Levels: levels.apply,
-        Curves: curves.apply,
-        Cdl: cdl.apply,
-        Exposure: exposure.apply,
-        Perceptual: perceptual.apply,
-        Tint: tint.apply,
-        Invert: invert.apply,
-        Grey: grey.apply,
-        InkRamp: ink_ramp.apply,
-        Bloom: bloom.apply,
-        Flats: flats.apply,
-        Speckle: speckle.apply,
-    },
-)
-"""Operations on the three colour planes; alpha goes past them."""
+OPERATIONS: Registry[type, Operation] = Registry("tone operation")
+for _module in (
+    levels,
+    curves,
+    cdl,
+    exposure,
+    perceptual,
+    tint,
+    invert,
+    grey,
+    ink_ramp,
+    bloom,
+    flats,
+    speckle,
+    blur,
+):
+    OPERATIONS.add(_module.OPERATION.struct, _module.OPERATION)
 
 
 def margin(tones: Sequence[Tone], units: Units) -> int:
     """px beyond a box that its colours depend on."""
     total = 0.0
     for op in tones:
-        if op.on and isinstance(op, Blur):
-            total += blur.margin(op, units)
-        elif op.on and isinstance(op, Bloom):
-            total += bloom.margin(op, units)
+        reach = OPERATIONS[type(op)].margin
+        if op.on and reach is not None:
+            total += reach(op, units)
     return int(np.ceil(total))
 
 
@@ -82,10 +64,11 @@ def toned(planes: Planes, tones: Sequence[Tone], where: Where) -> Planes:
     for op in tones:
         if not op.on:
             continue
-        if isinstance(op, Blur):
-            planes = blur.apply_alpha(op, planes, where)
+        operation = OPERATIONS[type(op)]
+        if operation.alpha:
+            planes = operation.apply(op, planes, where)
         else:
-            colours = OPERATIONS[type(op)](op, np.ascontiguousarray(planes[:3]), where)
+            colours = operation.apply(op, np.ascontiguousarray(planes[:3]), where)
             made = np.empty((4, *colours.shape[1:]), np.float32)
             np.clip(colours, 0, 1, out=made[:3], casting="same_kind")
             made[3] = planes[3]

@@ -10,6 +10,7 @@ from ..model import Bloom
 from ..units import Units
 from .blur import blurred
 from .light import BLUE, GREEN, RED, encoded, linear
+from .operation import Operation
 from .where import Where
 
 
@@ -24,3 +25,6 @@ def apply(op: Bloom, planes: Planes, where: Where) -> np.ndarray:
     share = np.clip((bright - start) / max(1 - start, 1e-3), 0, 1).astype(np.float32)
     shine = blurred(light * share, where.units.px(op.radius) / 2)
     return encoded(light + shine * np.float32(op.strength))
+
+
+OPERATION = Operation(Bloom, apply, margin)

@@ -10,6 +10,7 @@ from ..arrays import Planes
 from ..field.blur import gaussian
 from ..model import Blur
 from ..units import Units
+from .operation import Operation
 from .where import Where
 
 
@@ -27,10 +28,13 @@ def blurred(planes: Planes, sigma: float) -> np.ndarray:
     return np.stack([gaussian(plane, sigma)[cut] for plane in wide])
 
 
-def apply_alpha(op: Blur, planes: Planes, where: Where) -> np.ndarray:
+def apply(op: Blur, planes: Planes, where: Where) -> np.ndarray:
     sigma = where.units.px(op.radius) / 2
     premultiplied = planes.copy()
     premultiplied[:3] *= planes[3]
     soft = blurred(premultiplied, sigma)
     soft[:3] = np.clip(soft[:3] / np.maximum(soft[3], 1e-6), 0, 1)
     return np.clip(soft, 0, 1)
+
+
+OPERATION = Operation(Blur, apply, margin, alpha=True)

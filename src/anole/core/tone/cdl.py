@@ -7,6 +7,7 @@ import numpy as np
 from ..arrays import Planes
 from ..model import Cdl
 from .light import BLUE, GREEN, RED, mapped
+from .operation import Operation
 from .where import Where
 
 
@@ -21,3 +22,6 @@ def apply(op: Cdl, planes: Planes, where: Where) -> np.ndarray:
         luma = RED * out[0] + GREEN * out[1] + BLUE * out[2]
         out = np.clip(luma + np.float32(op.saturation) * (out - luma), 0, 1)
     return out
+
+
+OPERATION = Operation(Cdl, apply)

@@ -8,6 +8,7 @@ from ..arrays import Planes
 from ..colour.spaces import to_encoded, to_linear
 from ..model import Exposure
 from .light import mapped
+from .operation import Operation
 from .where import Where
 
 
@@ -15,3 +16,6 @@ def apply(op: Exposure, planes: Planes, where: Where) -> np.ndarray:
     x = np.linspace(0, 1, 4097)
     table = np.clip(to_encoded(to_linear(x) * 2.0**op.stops), 0, 1)
     return mapped(planes, table.astype(np.float32))
+
+
+OPERATION = Operation(Exposure, apply)

@@ -6,9 +6,13 @@ import numpy as np
 
 from ..arrays import Planes
 from ..model import Flats
+from .operation import Operation
 from .where import Where
 
 
 def apply(op: Flats, planes: Planes, where: Where) -> np.ndarray:
     steps = max(round(op.steps), 2)
     return np.minimum(np.floor(planes * np.float32(steps)), steps - 1) / np.float32(steps - 1)
+
+
+OPERATION = Operation(Flats, apply)

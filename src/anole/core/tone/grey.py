@@ -7,9 +7,13 @@ import numpy as np
 from ..arrays import Planes
 from ..model import Grey
 from .light import encoded, luminance
+from .operation import Operation
 from .where import Where
 
 
 def apply(op: Grey, planes: Planes, where: Where) -> np.ndarray:
     grey = encoded(luminance(planes))
     return planes + (grey - planes) * np.float32(op.amount)
+
+
+OPERATION = Operation(Grey, apply)

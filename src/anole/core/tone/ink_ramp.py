@@ -8,6 +8,7 @@ from ..arrays import Planes
 from ..model import InkRamp
 from ..paint.stops import STEPS, table
 from .light import encoded, luminance
+from .operation import Operation
 from .where import Where
 
 
@@ -15,3 +16,6 @@ def apply(op: InkRamp, planes: Planes, where: Where) -> np.ndarray:
     grey = encoded(luminance(planes))
     at = np.minimum((grey * STEPS).astype(np.int32), STEPS - 1)
     return planes + (table(op.stops, "oklab")[:3, at] - planes) * np.float32(op.amount)
+
+
+OPERATION = Operation(InkRamp, apply)

@@ -6,9 +6,13 @@ import numpy as np
 
 from ..arrays import Planes
 from ..model import Invert
+from .operation import Operation
 from .where import Where
 
 
 def apply(op: Invert, planes: Planes, where: Where) -> np.ndarray:
     amount = np.float32(op.amount)
     return planes + (1 - 2 * planes) * amount
+
+
+OPERATION = Operation(Invert, apply)

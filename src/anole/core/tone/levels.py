@@ -7,6 +7,7 @@ import numpy as np
 from ..arrays import Planes
 from ..model import Levels
 from .light import mapped
+from .operation import Operation
 from .where import Where
 
 
@@ -17,3 +18,6 @@ def apply(op: Levels, planes: Planes, where: Where) -> np.ndarray:
     y = np.clip((x - op.black) / wide, 0, 1) ** (1 / max(op.gamma, 0.01))
     table = (op.low + (op.high - op.low) * y).astype(np.float32)
     return mapped(planes, table)
+
+
+OPERATION = Operation(Levels, apply)

@@ -9,6 +9,7 @@ import numpy as np
 from ..arrays import Planes
 from ..model import Perceptual
 from .light import from_oklab, oklab
+from .operation import Operation
 from .where import Where
 
 
@@ -18,3 +19,6 @@ def apply(op: Perceptual, planes: Planes, where: Where) -> np.ndarray:
     cos, sin = np.float32(math.cos(turn) * op.chroma), np.float32(math.sin(turn) * op.chroma)
     light = np.clip(lab[0] + np.float32(op.lightness), 0, 1)
     return from_oklab(np.stack([light, cos * lab[1] - sin * lab[2], sin * lab[1] + cos * lab[2]]))
+
+
+OPERATION = Operation(Perceptual, apply)

@@ -7,6 +7,7 @@ import numpy as np
 from ..arrays import Planes
 from ..model import Speckle
 from ..noise import fbm
+from .operation import Operation
 from .where import Where
 
 TILE = 256
@@ -25,3 +26,6 @@ def apply(op: Speckle, planes: Planes, where: Where) -> np.ndarray:
             noise = fbm(u, v, TILE, TILE, 2, round(op.seed) + 101 * plane) - np.float32(0.5)
         out[plane] += noise * np.float32(2 * op.amount)
     return np.clip(out, 0, 1)
+
+
+OPERATION = Operation(Speckle, apply)

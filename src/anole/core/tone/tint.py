@@ -8,6 +8,7 @@ from ..arrays import Planes
 from ..colour.spaces import to_oklab
 from ..model import Tint
 from .light import from_oklab, oklab
+from .operation import Operation
 from .where import Where
 
 
@@ -19,3 +20,6 @@ def apply(op: Tint, planes: Planes, where: Where) -> np.ndarray:
     amount = np.float32(op.amount)
     aim = np.stack([lab[0], np.float32(a) * room, np.float32(b) * room])
     return from_oklab(lab + (aim - lab) * amount)
+
+
+OPERATION = Operation(Tint, apply)

@@ -32,7 +32,7 @@ def line_of(op: Any, x: np.ndarray) -> np.ndarray:
     """(n,) light that goes out for light x that comes in, by the operation itself."""
     planes = np.broadcast_to(x.astype(np.float32), (3, 1, len(x)))
     where = Where(Box(0, 0, len(x), 1), Units(1.0))
-    return np.asarray(OPERATIONS[type(op)](op, np.ascontiguousarray(planes), where)[0, 0])
+    return np.asarray(OPERATIONS[type(op)].apply(op, np.ascontiguousarray(planes), where)[0, 0])
 
 
 def _of_curves(op: Curves) -> list[Handle]:
