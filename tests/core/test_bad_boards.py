@@ -140,7 +140,7 @@ def test_every_coat_on_strange_words_makes_a_picture(text):
 def test_every_coat_on_words_of_any_size_makes_a_picture(size):
     coats = [struct(id=struct.__name__) for struct in KINDS]
     # those that look at what is painted ask for it anew: together they would take the longest
-    looking = [c for c in coats if KINDS[type(c)].reworks(c) or KINDS[type(c)].repeats]
+    looking = [c for c in coats if KINDS[type(c)].reworks(c) or KINDS[type(c)].left_out_of]
     plain = [c for c in coats if c not in looking]
     for some in (plain, [Fill(id="f"), *looking]):
         planes = Renderer().frame(Request(board(*some, size=size))).ground

@@ -51,8 +51,8 @@ class CoatKind(Protocol[C]):
     coverage : the fields of its struct that touch its coverage; all others touch only its colours
     coverage_reads, colour_reads : what of the context its coverage and its own colours come from
     mark : its small drawing, SVG shapes in a box of 16 x 16 drawn with a line of 1.5 in any colour
-    repeats : it shows the piece's own picture once more: "copies", "mirror",
-        "streak", "walls"; "" for all others
+    left_out_of : pictures of the whole piece without it, for coats that show the piece once more and
+        must not show themselves: "face" (walls), "lit" (copies, streaks), "mirrored"
     across : it has a place across the edge, and a band in the drawing of a section
     extends : it adds to the shape for coats that follow the whole, and itself follows the letters or
         what strokes add to them
@@ -68,7 +68,7 @@ class CoatKind(Protocol[C]):
     coverage: tuple[str, ...] = ()
     coverage_reads: Reads = Reads.FIELDS
     colour_reads: Reads = Reads.NOTHING
-    repeats: str = ""
+    left_out_of: tuple[str, ...] = ()
     across: bool = True
     extends: bool = False
 

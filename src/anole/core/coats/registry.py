@@ -9,8 +9,8 @@ from typing import Any
 from ..failures import answerable
 from ..model import COATS, Coat
 from ..registry import Registry
-from .copies import CopiesKind
 from .kind import CoatKind
+from .kinds.copies import CopiesKind
 from .kinds.fill import FillKind
 from .kinds.glass import GlassKind
 from .kinds.gloss import GlossKind

@@ -16,12 +16,8 @@ from .placing.view import View
 
 PAINTED = "painted"
 """What really lies beneath in this picture: without grounds where they are left out of it."""
-LEFT_OUT = {
-    "face": ("copies", "mirror", "streak", "walls"),
-    "lit": ("copies", "mirror", "streak"),
-    "mirrored": ("mirror",),
-}
-"""Pictures of the whole piece, and the coats that repeat it which are left out of them."""
+WHOLE = ("face", "lit", "mirrored")
+"""Pictures of the whole piece, without what lies on the ground and the coats that say so."""
 
 
 class BackdropRenderer:
@@ -47,15 +43,15 @@ class BackdropRenderer:
         )
         return (alone,)
 
-    def _without(self, repeats: tuple[str, ...]) -> tuple[Piece, ...]:
-        """The whole piece alone, without what lies on the ground and what shows it once more."""
+    def _whole(self, of: str) -> tuple[Piece, ...]:
+        """The whole piece alone, without what lies on the ground and what is left out of that."""
         if not isinstance(self.piece, Coated):
             return ()
         style = tuple(
             coat
             for coat in self.piece.style
-            if kind_of(coat).repeats not in repeats
-            and (kind_of(coat).place != Place.GROUND or kind_of(coat).repeats)
+            if of not in kind_of(coat).left_out_of
+            and (kind_of(coat).place != Place.GROUND or kind_of(coat).left_out_of)
         )
         alone = msgspec.structs.replace(
             self.piece, style=style, opacity=1.0, blend="normal", within=None
@@ -68,8 +64,8 @@ class BackdropRenderer:
         below, so_far = pieces[:at], self._so_far()
         if of == "own":
             return self._own()
-        if of in LEFT_OUT:
-            return self._without(LEFT_OUT[of])
+        if of in WHOLE:
+            return self._whole(of)
         if of in ("beneath", PAINTED):
             return (*below, so_far) if so_far else below
         if of == "ground":

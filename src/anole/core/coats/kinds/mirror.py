@@ -30,7 +30,7 @@ class MirrorKind(CoatKind[Mirror]):
     title, family, about = "Mirror", "Depth", "a fading reflection below the foot"
     mark = '<path d="M3 7L8 1.5 13 7zM1.5 8.5h13"/><path d="M3 10l5 5 5-5z" opacity=".5"/>'
     across = False
-    repeats = "mirror"
+    left_out_of = ("face", "lit", "mirrored")
     coverage = ("foot", "gap", "reach", "falloff", "blur", "lean")
     coverage_reads = Reads.FIELDS | Reads.UNITS | Reads.FRAME | Reads.LETTERS | Reads.MIRRORED
     colour_reads = coverage_reads

@@ -32,7 +32,7 @@ class StreakKind(PaintedCoat[Streak]):
     mark = '<path d="M2 4h7M2 8h12M2 12h9"/><path d="M10.500 4h3.500M12 12h2" opacity=".5"/>'
     across = False
     place = Place.GROUND
-    repeats = "streak"
+    left_out_of = ("face", "lit")
     coverage = (
         "of", "bearing", "count", "fan", "reach", "onset", "falloff", "uneven", "width", "seed",
     )  # fmt: skip

@@ -41,7 +41,7 @@ class ThicknessKind(PaintedCoat[Thickness]):
         '<path d="M1.5 1.5h8v8h-8z"/><path d="M9.5 1.5l5 5v8h-8l-5-5M9.5 9.5l5 5" opacity=".75"/>'
     )
     place = Place.LINE
-    repeats = "walls"
+    left_out_of = ("face",)
     extends = True
     coverage = (
         "way", "throw_x", "throw_y", "point_x", "point_y", "depth", "straight", "taper", "silhouette",

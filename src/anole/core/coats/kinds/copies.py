@@ -8,20 +8,20 @@ from typing import NamedTuple
 import numpy as np
 from numba import njit
 
-from .. import bands
-from ..arrays import Chords, Matrix, Plane, Planes
-from ..box import Box, around
-from ..field.coverage import rasterise
-from ..field.polygons import united_outlines
-from ..field.raster import traced
-from ..field.shape_fields import ink_box
-from ..field.shifted_copies import laid_moved
-from ..model import Copies, Length
-from ..paint.context import PaintContext
-from ..paint.own import straight
-from .context import CoatContext, Overlap, Reads
-from .kind import Cover, PaintedCoat, Place, Throw
-from .throwing import thrown
+from ... import bands
+from ...arrays import Chords, Matrix, Plane, Planes
+from ...box import Box, around
+from ...field.coverage import rasterise
+from ...field.polygons import united_outlines
+from ...field.raster import traced
+from ...field.shape_fields import ink_box
+from ...field.shifted_copies import laid_moved
+from ...model import Copies, Length
+from ...paint.context import PaintContext
+from ...paint.own import straight
+from ..context import CoatContext, Overlap, Reads
+from ..kind import Cover, PaintedCoat, Place, Throw
+from ..throwing import thrown
 
 AROUND = 0.6
 """em round the outlines within which a piece's picture is looked for."""
@@ -84,7 +84,7 @@ class CopiesKind(PaintedCoat[Copies]):
         '<path d="M5 11h6V5M8 14h6V8" opacity=".7"/>'
     )
     place = Place.GROUND
-    repeats = "copies"
+    left_out_of = ("face", "lit")
     extends = True
     coverage = ("of", "silhouette", "count", "to_x", "to_y", "bow", "grow", "turn", "near", "far")
     coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS | Reads.FRAME | Reads.LIT
