@@ -18,3 +18,7 @@ def __getattr__(name: str) -> Any:
 
         return getattr(scripting, name)
     raise AttributeError(f"module {__name__!r} has no attribute {name!r}")
+
+
+def __dir__() -> list[str]:
+    return sorted([*__all__, "__version__"])

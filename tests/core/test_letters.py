@@ -12,7 +12,15 @@ from anole.core.edit.boards import crop_board
 from anole.core.edit.pieces import add_lettering, change_piece
 from anole.core.edit.snapping import extent
 from anole.core.edit.words import change_letters, free_letters, replace_text
-from anole.core.lettering.caret import caret_lines, carets, next_word, place_at, word_at
+from anole.core.lettering.caret import (
+    caret_lines,
+    carets,
+    next_cluster,
+    next_word,
+    place_at,
+    whole_clusters,
+    word_at,
+)
 from anole.core.lettering.outline import outline
 from anole.core.lettering.shaping import drawable
 from anole.core.model import (
@@ -204,3 +212,34 @@ def test_ten_thousand_coloured_letters_come_to_an_end():
     made = board(IN_TURN, text="wheels on " * 1000, size=4, letters=Letters(colours=(RED, BLUE)))
     assert np.isfinite(pixels(made)).all()
     assert time.monotonic() - start < 90
+
+
+# what Unicode's own text gives for clusters (UAX #29, GraphemeBreakTest)
+CLUSTERS = {
+    "plain": ["a", "b"],
+    "decomposed": ["e\u0301", "x", "o\u0308\u0323"],
+    "joined emoji": ["👩\u200d🚀", "!", "👍🏽"],
+    "flags": ["🇩🇪", "🇫🇷"],
+    "hangul": ["\u1100\u1161\u11a8", "\u1100\u1161"],
+    "devanagari": ["क्षि", "क"],
+    "line": ["a", "\n", "b"],
+}
+
+
+@pytest.mark.parametrize("name", CLUSTERS)
+def test_the_caret_goes_by_what_people_take_for_one_character(name):
+    parts = CLUSTERS[name]
+    text, places = "".join(parts), [0]
+    for part in parts:
+        places.append(places[-1] + len(part))
+    at = 0
+    for place in places[1:]:
+        at = next_cluster(text, at, True)
+        assert at == place
+    assert next_cluster(text, at, True) == at
+    for place in reversed(places[:-1]):
+        at = next_cluster(text, at, False)
+        assert at == place
+    assert next_cluster(text, 0, False) == 0
+    for n in range(len(text) + 1):
+        assert whole_clusters(text, n) == max(p for p in places if p <= n)

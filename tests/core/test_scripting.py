@@ -83,3 +83,8 @@ def test_what_goes_wrong_is_said_and_changes_nothing(act, error):
     with pytest.raises(error):
         act(board)
     assert board.board == before
+
+
+def test_the_package_lists_what_it_gives():
+    assert {"new", "open", "styles", "find_style", "OpenBoard"} <= set(dir(anole))
+    assert all(hasattr(anole, name) for name in dir(anole))

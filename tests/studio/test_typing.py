@@ -58,6 +58,23 @@ def test_keys_move_select_and_erase(typing, qtbot):
     assert piece().text.index("a") < piece().text.index("\n")
 
 
+def test_one_key_goes_over_a_letter_with_its_accent_and_over_a_joined_emoji(typing, qtbot):
+    window, tool = typing, typing.tools.typing
+    text = "e\u0301👩\u200d🚀"
+    tool.select(0, len(tool.text))
+    tool.insert(text)
+    assert window.document.board.lettering("words").text == text
+    qtbot.keyClick(window.view, Qt.Key.Key_Left)
+    assert tool.caret == 2
+    qtbot.keyClick(window.view, Qt.Key.Key_Left)
+    assert tool.caret == 0
+    qtbot.keyClick(window.view, Qt.Key.Key_End)
+    qtbot.keyClick(window.view, Qt.Key.Key_Backspace)
+    assert window.document.board.lettering("words").text == "e\u0301"
+    qtbot.keyClick(window.view, Qt.Key.Key_Backspace)
+    assert window.document.board.lettering("words").text == ""
+
+
 def test_the_clipboard_goes_in_and_out(typing, qtbot):
     view = typing.view
     qtbot.keyClick(view, Qt.Key.Key_A, CTRL)

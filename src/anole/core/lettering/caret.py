@@ -6,6 +6,7 @@ import re
 from typing import NamedTuple
 
 import numpy as np
+import regex
 
 from ..arrays import Chords
 from . import bidi
@@ -15,6 +16,8 @@ from .outline import Outline
 from .warp import Warp
 
 WORD = re.compile(r"\w+|[^\w\s]+")
+CLUSTER = regex.compile(r"\X")
+"""What people take for one character: a letter with its accents, a joined emoji (UAX #29)."""
 
 
 class Caret(NamedTuple):
@@ -97,6 +100,18 @@ def word_at(text: str, at: int) -> tuple[int, int]:
         if found.start() <= at <= found.end():
             return found.span()
     return at, at
+
+
+def next_cluster(text: str, at: int, forward: bool) -> int:
+    """The place one character on, or back, as people count them."""
+    places = [0, *(found.end() for found in CLUSTER.finditer(text))]
+    beyond = [p for p in places if (p > at if forward else p < at)]
+    return (beyond[0] if forward else beyond[-1]) if beyond else at
+
+
+def whole_clusters(text: str, at: int) -> int:
+    """The place itself, or the start of the character that it lies within."""
+    return max(p for p in (0, *(found.end() for found in CLUSTER.finditer(text))) if p <= at)
 
 
 def next_word(text: str, at: int, forward: bool) -> int:

@@ -16,7 +16,7 @@ from PyQt6.QtGui import (
 )
 
 from ....core.edit.words import replace_text
-from ....core.lettering.caret import Caret, caret_lines, carets, place_at, word_at
+from ....core.lettering.caret import Caret, caret_lines, carets, place_at, whole_clusters, word_at
 from ....core.lettering.outline import outline
 from ....core.lettering.shaping import drawable
 from ....core.model import Lettering
@@ -156,7 +156,7 @@ class TypingTool(BoardTool):
         """The nearest place, and how far the point is from it in heights of a caret."""
         _, lines = self.lines()
         x, y = self.view.transform_now().to_board(at)
-        place = place_at(lines, x, y)
+        place = whole_clusters(self.text, place_at(lines, x, y))
         start, end = lines[place]
         height = max(float(np.hypot(*(end - start))), 1e-6)
         return place, float(np.hypot(*((start + end) / 2 - (x, y)))) / height

@@ -8,7 +8,7 @@ import numpy as np
 from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QGuiApplication, QKeyEvent, QKeySequence
 
-from ....core.lettering.caret import Caret, next_word
+from ....core.lettering.caret import Caret, next_cluster, next_word, whole_clusters
 
 
 class Typing(Protocol):
@@ -76,7 +76,7 @@ def _erased(typing: Typing, event: QKeyEvent) -> bool:
 def _beside(typing: Typing, forward: bool, by_word: bool) -> int:
     if by_word:
         return next_word(typing.text, typing.caret, forward)
-    return typing.caret + (1 if forward else -1)
+    return next_cluster(typing.text, typing.caret, forward)
 
 
 def _carried(typing: Typing, event: QKeyEvent) -> bool:
@@ -117,7 +117,8 @@ def _goal(typing: Typing, key: int, by_word: bool) -> int | None:
     if key in (Qt.Key.Key_Up, Qt.Key.Key_Down):
         x = places[typing.caret].x
         other = [c for c in places if c.row == row + (1 if key == Qt.Key.Key_Down else -1)]
-        return min(other, key=lambda c: abs(c.x - x)).at if other else typing.caret
+        to = min(other, key=lambda c: abs(c.x - x)).at if other else typing.caret
+        return whole_clusters(typing.text, to)
     in_row = [c for c in places if c.row == row]
     if key == Qt.Key.Key_Home:
         return 0 if by_word else in_row[0].at
