@@ -131,6 +131,13 @@ def board(*coats: Coat, text: str = "HO", size: float = 120, **more) -> Board:
     return Board(width=320, height=180, pieces=(ground, msgspec.structs.replace(words, **more)))
 
 
+def sound(planes: np.ndarray) -> bool:
+    """Whether premultiplied planes (4, ...) are colours: finite, 0 to 1, none above its alpha."""
+    low, high = float(planes.min()), float(planes.max())
+    within = low >= -1e-4 and high <= 1 + 1e-4
+    return bool(np.isfinite(planes).all() and within and (planes[:3] <= planes[3] + 1e-3).all())
+
+
 def pixels(made: Board, scale: float = 1.0, **more) -> np.ndarray:
     """(4, H, W) premultiplied planes of a board rendered from nothing."""
     return Renderer().frame(Request(made, scale, **more)).ground.copy()

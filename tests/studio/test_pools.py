@@ -35,7 +35,7 @@ def grip(window, number: int, kind: str) -> QPointF:
 
 def test_a_new_pool_is_chosen_and_lies_behind_the_words(window):
     assert [p.id for p in window.document.board.pieces][1] == pool(window).id
-    assert window.document.history.undo_name == "Add pool"
+    assert window.document.history.undo_name == "Add a pool of light"
 
 
 def test_a_spot_is_moved_sized_and_hardened_by_its_marks(window, drag):

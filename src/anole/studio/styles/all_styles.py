@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
-
 from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QKeyEvent
 from PyQt6.QtWidgets import QLineEdit, QPushButton
@@ -28,7 +26,6 @@ ORDERS = {
 }
 PICKERS = 172
 EVERY, MINE, BUILT_IN = "all styles", "your own", "built in"
-Sort = Callable[[Sequence[StoredStyle]], list[StoredStyle]]
 
 
 class AllStyles(WallPage):

@@ -9,7 +9,6 @@ import numpy as np
 
 from ...arrays import Plane
 from ...box import Box
-from ...cache import Cache
 from ...coats.shape import sound_outline
 from ...field.coverage import rasterise
 from ...field.shape_fields import bounds
@@ -18,7 +17,6 @@ from ...model import Board, Coated, Scatter
 
 MAP_SIDE = 256.0
 """px of the longer side of the map that says where stamps may be."""
-MAPS = Cache(8 << 20)
 Outline = Callable[[Coated, float, float], np.ndarray]
 Frame = tuple[float, float, float, float]
 

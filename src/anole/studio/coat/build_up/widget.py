@@ -26,7 +26,7 @@ from ...look.plain import tip
 from ...shared.session import Session
 from ..measures import Measures
 from . import probe, tags
-from .axis import Axis, axis_for
+from .axis import axis_for
 from .band_tool import BandTool, end_at, row_at
 from .keys import press_key
 from .paint import paint, paint_strip
@@ -44,7 +44,6 @@ class BuildUp(QWidget):
         self.unit = "px"
         self._drawn = QPixmap()
         self._drawn_for: object = None
-        self._axis: Axis | None = None
         self._rows_for = -1
         self._pending = 0.0
         self._probe: probe.Probe | None = None
