@@ -27,7 +27,7 @@ from anole.core.model import (
 )
 from anole.core.render.export import rgba
 
-from .shapes import closed, sound
+from .shapes import closed, pixels, sound
 
 BOX = Box(0, 0, 240, 240)
 LINEAR = table("linear")
@@ -99,11 +99,15 @@ def test_uneven_lines_are_shorter_at_most_and_the_same_for_a_seed():
 RED, BLUE = (ColourPaint(colour=Colour(*c)) for c in ((220, 40, 30), (60, 90, 200)))
 
 
-def picture(*style: Coat, scale: float = 1.0) -> np.ndarray:
+def on_white(*style: Coat) -> Board:
     place = Place(x=150, y=100)
     words = Lettering(id="w", text="IE", size=Length(110), place=place, style=style)
     ground = Ground(id="g", paint=ColourPaint(colour=Colour(255, 255, 255)))
-    return rgba(Board(width=320, height=200, pieces=(ground, words)), scale)[..., :3].astype(float)
+    return Board(width=320, height=200, pieces=(ground, words))
+
+
+def picture(*style: Coat, scale: float = 1.0) -> np.ndarray:
+    return rgba(on_white(*style), scale)[..., :3].astype(float)
 
 
 def east(**fields: object) -> Streak:
@@ -149,4 +153,4 @@ def test_any_scale_is_the_same(of):
 )
 @pytest.mark.parametrize("of", ["silhouette", "picture"])
 def test_absurd_winds_give_a_picture(of, fields):
-    assert sound(picture(Streak(id="s", of=of, **fields), Fill(id="f", paint=RED)))
+    assert sound(pixels(on_white(Streak(id="s", of=of, **fields), Fill(id="f", paint=RED))))

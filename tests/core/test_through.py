@@ -37,6 +37,8 @@ from anole.core.model import (
 from anole.core.render.export import rgba
 from anole.core.render.renderer import Renderer, Request
 
+from .shapes import pixels, sound
+
 SMOOTH = cv2.GaussianBlur(
     np.random.default_rng(2).random((40, 60, 4)).astype(np.float32), (0, 0), 2.5
 ).transpose(2, 0, 1)
@@ -225,4 +227,4 @@ def test_glass_over_a_checkerboard_is_opencv_s_remap(bend):
 def test_absurd_pushes_give_a_picture():
     for push in (1e5, -1e5):
         coat = Press(id="p", push_x=Length(push), push_y=Length(push), spread=Length(push))
-        assert shapes.sound(shapes.pixels(board(coat)))
+        assert sound(pixels(board(coat)))
