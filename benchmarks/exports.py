@@ -126,7 +126,7 @@ def poster() -> list[Result]:
     """24 x 36 in at 300 dpi in a process of its own: seconds, and the most memory it had."""
     with tempfile.TemporaryDirectory() as folder:
         board, out = Path(folder) / "p.anole", Path(folder) / "p.png"
-        board_file.write(board, board_file.Document(_title(*POSTER, 300.0)), None)
+        board_file.write(board, board_file.StoredBoard(_title(*POSTER, 300.0)), None)
         told = subprocess.run(
             [sys.executable, "-c", POSTER_CODE, str(board), str(out)],
             check=True, capture_output=True, text=True,

@@ -39,7 +39,7 @@ def _packed() -> bytes:
     board, _, _ = add_picture(title(), room.getvalue(), "photograph.jpg")
     font = (fonts.built_in_folder() / "Bangers_400Regular.ttf").read_bytes()
     board, _ = add_font(board, font, "carried.ttf")
-    return board_file.encode(board_file.Document(board), None)
+    return board_file.encode(board_file.StoredBoard(board), None)
 
 
 def _here(task: str, meta: Any, arrays: list[np.ndarray], **_: object) -> tuple[Any, list]:

@@ -37,7 +37,7 @@ def test_the_media_types_are_those_that_files_say():
 
 def test_the_magic_finds_a_board():
     tree = ElementTree.parse(SHARE / "mime" / "packages" / f"{ID}.xml")
-    data = board_file.encode(board_file.Document(Board()), None)
+    data = board_file.encode(board_file.StoredBoard(Board()), None)
     match = tree.getroot().find(f"{NAMESPACE}mime-type/{NAMESPACE}magic/{NAMESPACE}match")
     while match is not None:
         value = match.get("value").encode().decode("unicode_escape").encode("latin-1")

@@ -12,7 +12,7 @@ import numpy as np
 from anole.core.box import Box
 from anole.core.coats import registry as coats
 from anole.core.coats.context import CoatContext, Overlap, Reads
-from anole.core.coats.kind import Cover, PaintedCoat, Place
+from anole.core.coats.kind import Cover, PaintedCoat, StackPlace
 from anole.core.files.formats.format import Encoding, Format, flattened
 from anole.core.model import Coat, Coated, Colour, ColourPaint, Length
 from anole.core.model.coats.base import PaintField
@@ -36,7 +36,7 @@ class Hatch(Coat, frozen=True, cache_hash=True, kw_only=True, tag="hatch"):
 class HatchKind(PaintedCoat[Hatch]):
     struct = Hatch
     title, family, about = "Hatch", "Face", "level lines over the face"
-    place = Place.LINE
+    place = StackPlace.LINE
     coverage = ("pitch", "strength")
     coverage_reads = Reads.UNITS
 

@@ -116,7 +116,7 @@ class OpenBoard:
 
     def save(self, path: PathLike) -> None:
         """Write an .anole file. Raises FileError."""
-        document = board_file.Document(as_stored(self.board), self._unknown)
+        document = board_file.StoredBoard(as_stored(self.board), self._unknown)
         board_file.write(Path(path), document, preview(self.board))
 
     def style_of(self, piece: str) -> Style:

@@ -32,8 +32,8 @@ from anole.core.edit import (
     pieces,
     recolouring,
     series,
-    settings,
     stamps,
+    style_setting,
     swatches,
     titles,
     varying,
@@ -222,7 +222,7 @@ def _with_setting(rng: Random, board: Board) -> Board:
         foot=Rail(camber=rng.uniform(-0.4, 0.4)),
         pose=rng.choice([None, Pose(turn_y=rng.uniform(-40, 40))]),
     )
-    return pieces.with_piece(board, settings.with_setting(piece, setting))
+    return pieces.with_piece(board, style_setting.with_setting(piece, setting))
 
 
 def _with_coats(board: Board, piece: Coated, coats: tuple) -> Board:

@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 
 from anole.core.lettering import bidi
 from anole.core.lettering.bent import chords as bent_chords
-from anole.core.lettering.block import Setting, block
+from anole.core.lettering.block import TypeSetting, block
 from anole.core.lettering.fonts import find, load
 from anole.core.lettering.itemise import replaced_letters, runs
 from anole.core.lettering.outline import chords, corners, outline
@@ -202,7 +202,10 @@ def test_rails_bend_all_lines_or_each():
         line = outline(words("II\nII", rails=rails, head=both, foot=both), 96)
         assert len(chords(line, 1.0)) > 30
     block_rails, line_rails = (
-        Warp(block(Setting("II\nII", Font(), 0, 1.2, "start")), PLAIN._replace(rails=r, head=both))
+        Warp(
+            block(TypeSetting("II\nII", Font(), 0, 1.2, "start")),
+            PLAIN._replace(rails=r, head=both),
+        )
         for r in ("block", "line")
     )
     glyph_, low = np.array([[0.5, -0.5]]), np.array([0])
@@ -232,18 +235,18 @@ def test_corners_follow_the_quad():
 
 
 def test_justified_lines_are_as_wide_as_the_widest():
-    found = block(Setting("A B C\nWWWWWWWW\nII", Font(), 0.0, 1.0, "justify"))
+    found = block(TypeSetting("A B C\nWWWWWWWW\nII", Font(), 0.0, 1.0, "justify"))
     assert {round(line.x1, 6) for line in found.lines} == {round(found.box[2], 6)}
     last = [glyph_ for glyph_ in found.glyphs if glyph_.line == 2]
     assert last[1].x > 1.5
 
 
 def test_rules_lie_under_and_through_the_words():
-    plain = block(Setting("HO", Font(), 0, 1, "start"))
-    ruled = block(Setting("HO", Font(), 0, 1, "start", True, False))
+    plain = block(TypeSetting("HO", Font(), 0, 1, "start"))
+    ruled = block(TypeSetting("HO", Font(), 0, 1, "start", True, False))
     assert ruled.curves[..., 1].max() > plain.curves[..., 1].max()
-    struck = block(Setting("H H", Font(), 0, 1, "start", False, True))
-    assert len(struck.curves) != len(block(Setting("H H", Font(), 0, 1, "start")).curves)
+    struck = block(TypeSetting("H H", Font(), 0, 1, "start", False, True))
+    assert len(struck.curves) != len(block(TypeSetting("H H", Font(), 0, 1, "start")).curves)
 
 
 def test_hard_pixels_of_a_pixel_font_stay_on_the_grid():

@@ -21,7 +21,7 @@ from .shapes import board
 def file(tmp_path):
     path = tmp_path / "night.anole"
     made = board(Shadow(id="h"), Fill(id="f"))
-    board_file.write(path, board_file.Document(made), b"")
+    board_file.write(path, board_file.StoredBoard(made), b"")
     return path
 
 
@@ -152,7 +152,7 @@ def test_a_contact_sheet_has_a_tile_for_each_style(tmp_path):
 
 def test_check_names_a_missing_font(file, capsys):
     made = change_piece(board_file.read(file).board, "words", font=Font(family="Gone Sans"))
-    board_file.write(file, board_file.Document(made), b"")
+    board_file.write(file, board_file.StoredBoard(made), b"")
     assert main(["check", str(file)]) == 0
     said = capsys.readouterr()
     assert "2 pieces, 2 coats" in said.out

@@ -22,7 +22,7 @@ from anole.core.render.export import rgba
 from .shapes import board
 
 MADE = board(Shadow(id="h"), Stroke(id="s"), Fill(id="f"))
-DATA = board_file.encode(board_file.Document(MADE), preview(MADE))
+DATA = board_file.encode(board_file.StoredBoard(MADE), preview(MADE))
 
 
 def with_json(change):
@@ -41,7 +41,7 @@ def edited(**fields):
 
 def test_a_board_comes_back_identical(tmp_path):
     path = tmp_path / "a.anole"
-    board_file.write(path, board_file.Document(MADE), b"")
+    board_file.write(path, board_file.StoredBoard(MADE), b"")
     assert board_file.read(path).board == MADE
     assert [p.name for p in tmp_path.iterdir()] == ["a.anole"]
 
@@ -51,7 +51,7 @@ def test_the_container_is_as_described():
         first = box.infolist()[0]
         assert (first.filename, first.compress_type) == ("mimetype", zipfile.ZIP_STORED)
         assert Image.open(io.BytesIO(box.read("preview.png"))).size == (320, 180)
-    assert board_file.encode(board_file.Document(MADE), preview(MADE)) == DATA
+    assert board_file.encode(board_file.StoredBoard(MADE), preview(MADE)) == DATA
 
 
 def test_unknown_fields_are_kept_and_written_back():

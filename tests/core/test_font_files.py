@@ -16,7 +16,7 @@ from anole.core.edit.font_files import add_font
 from anole.core.edit.pieces import change_piece
 from anole.core.files import board_file
 from anole.core.lettering import fonts, stored_outlines
-from anole.core.lettering.block import Setting, block
+from anole.core.lettering.block import TypeSetting, block
 from anole.core.lettering.details import details
 from anole.core.lettering.itemise import replaced_letters
 from anole.core.lettering.stems import stem_of
@@ -37,7 +37,7 @@ def no_font_stays():
 def width(text="A", family="Plank Sans", **font):
     carried = next((f for f in fonts._at_hand.carried.values() if f.family == family), None)
     file = carried.carried_as if carried else ""
-    made = block(Setting(text, Font(family=family, file=file, **font), 0.0, 1.0, "start"))
+    made = block(TypeSetting(text, Font(family=family, file=file, **font), 0.0, 1.0, "start"))
     xs = made.curves[..., 0]
     return float(xs.max() - xs.min())
 
@@ -54,7 +54,7 @@ def test_an_added_font_is_at_hand_and_the_board_carries_it(tmp_path):
     assert "Plank Sans" not in fonts.families()
     assert width() == pytest.approx(0.5)
     assert add_font(made, data, "again.ttf")[0] == made
-    board_file.write(tmp_path / "a.anole", board_file.Document(made), b"")
+    board_file.write(tmp_path / "a.anole", board_file.StoredBoard(made), b"")
     before = pixels(made)
     fonts._at_hand.carried = {}
     fonts._at_hand.changed()
@@ -67,7 +67,7 @@ def test_an_added_font_is_at_hand_and_the_board_carries_it(tmp_path):
 
 def test_a_damaged_carried_font_is_said_and_the_board_opens(tmp_path):
     made, _ = add_font(in_plank(), made_fonts.featured(), "plank.ttf")
-    data = board_file.encode(board_file.Document(made), b"")
+    data = board_file.encode(board_file.StoredBoard(made), b"")
     at = data.index(made_fonts.featured()[200:240])
     spoilt = data[:at] + bytes([data[at] ^ 255]) + data[at + 1 :]
     assets.clear()
@@ -173,7 +173,7 @@ def test_a_spoilt_font_is_refused_or_drawn(spots, keep):
     except fonts.FontError as error:
         assert "spoilt.ttf" in str(error)
         return
-    made = block(Setting("AfiB", Font(family=file.family), 0.0, 1.0, "start"))
+    made = block(TypeSetting("AfiB", Font(family=file.family), 0.0, 1.0, "start"))
     assert np.isfinite(made.curves).all()
     details(file)
     stem_of(file)
@@ -200,7 +200,7 @@ def test_fonts_of_one_name_do_not_meet(tmp_path):
     assert pasted.lettering(fresh).font.file == other.fonts[0].sha
     for number, made in enumerate((plain, other)):
         path = tmp_path / f"{number}.anole"
-        board_file.write(path, board_file.Document(made), None)
+        board_file.write(path, board_file.StoredBoard(made), None)
         assert board_file.read(path).board == made
 
 
@@ -217,5 +217,5 @@ def test_a_board_from_before_names_its_carried_font():
             for p in old.pieces
         ),
     )
-    found = board_file.decode(board_file.encode(board_file.Document(bare), None), "old")
+    found = board_file.decode(board_file.encode(board_file.StoredBoard(bare), None), "old")
     assert found.board == made

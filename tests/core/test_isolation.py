@@ -134,7 +134,7 @@ def test_the_program_itself_decodes_nothing(monkeypatch):
     monkeypatch.setattr(Image, "open", here)
     made, sha, _ = add_picture(board(), png(6), "six.png")
     fonts.add(made_fonts.wide(), "wide.ttf")
-    back = board_file.decode(board_file.encode(board_file.Document(made), None), "a")
+    back = board_file.decode(board_file.encode(board_file.StoredBoard(made), None), "a")
     assert back.board.assets[0].sha == sha and not back.troubles
 
 
@@ -146,7 +146,7 @@ def test_a_board_with_a_hostile_picture_opens_and_says_so():
     )
     ground = Ground(id="ground", paint=ImagePaint(asset=sha))
     made = msgspec.structs.replace(made, pieces=(ground, *made.pieces[1:]))
-    found = board_file.decode(board_file.encode(board_file.Document(made), None), "a.anole")
+    found = board_file.decode(board_file.encode(board_file.StoredBoard(made), None), "a.anole")
     assert len(found.troubles) == 1 and "evil.svg" in found.troubles[0]
     starts = client.HELPER.starts
     assert rgba(found.board).shape[2] == 4
@@ -167,11 +167,11 @@ def test_what_the_helper_says_is_not_believed():
     own, other = wire.socket.socketpair(wire.socket.AF_UNIX, wire.socket.SOCK_SEQPACKET)
     with own, other:
         for block in (
-            wire.Block(0, (4,), "object"),
-            wire.Block(-8, (4,), "uint8"),
-            wire.Block(0, (10**9, 10**9), "uint8"),
-            wire.Block(0, (-1,), "uint8"),
-            wire.Block(64, (4,), "float32"),
+            wire.WireBlock(0, (4,), "object"),
+            wire.WireBlock(-8, (4,), "uint8"),
+            wire.WireBlock(0, (10**9, 10**9), "uint8"),
+            wire.WireBlock(0, (-1,), "uint8"),
+            wire.WireBlock(64, (4,), "float32"),
         ):
             handle = os.memfd_create("x", os.MFD_ALLOW_SEALING)
             os.write(handle, bytes(16))

@@ -12,7 +12,7 @@ from anole.core.cache import Cache
 from anole.core.edit.pieces import change_piece
 from anole.core.field.coverage import rasterise
 from anole.core.field.shape_fields import greatest_inside, ink_box
-from anole.core.lettering.block import Setting, block
+from anole.core.lettering.block import TypeSetting, block
 from anole.core.lettering.flatten import flatten
 from anole.core.lettering.font_reading import read_font
 from anole.core.lettering.fonts import (
@@ -35,7 +35,7 @@ from .shapes import board
 
 def setting(text, family="Anton", **more):
     base = {"tracking": 0.0, "leading": 1.0, "align": "start"} | more
-    return Setting(text, Font(family=family), **base)
+    return TypeSetting(text, Font(family=family), **base)
 
 
 def area(curves, scale=200):

@@ -98,7 +98,7 @@ def test_what_is_kept_for_the_program_itself_is_passed_over(odd):
 def test_a_series_goes_on_beside_it(odd, tmp_path):
     odd(tmp_path / plan.DONE)
     assert plan.finished(tmp_path) == set()
-    row = plan.Row(1, {}, tmp_path / "a.png", "m")
+    row = plan.PlannedRow(1, {}, tmp_path / "a.png", "m")
     with pytest.raises(FileError, match="cannot write"):
         plan.note_finished(tmp_path, row)
 

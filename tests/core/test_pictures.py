@@ -174,7 +174,7 @@ def test_a_board_carries_each_picture_once(tmp_path):
     again, same, _ = add_picture(made, file_of(RGB), "other name.png")
     assert (again, same) == (made, sha)
     styled = msgspec.structs.replace(made, pieces=(Ground(id="g", paint=ImagePaint(asset=sha)),))
-    board_file.write(tmp_path / "a.anole", board_file.Document(styled), b"")
+    board_file.write(tmp_path / "a.anole", board_file.StoredBoard(styled), b"")
     before = pixels(styled)
     assets.clear()
     found = board_file.read(tmp_path / "a.anole").board

@@ -103,7 +103,7 @@ class Life(RuleBasedStateMachine):
     @rule()
     def save_and_open(self) -> None:
         board = self.history.board
-        read_back = board_file.decode(board_file.encode(board_file.Document(board), None), "x")
+        read_back = board_file.decode(board_file.encode(board_file.StoredBoard(board), None), "x")
         assert read_back.board == board
         assert not read_back.troubles
         stored = as_stored(board)

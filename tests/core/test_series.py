@@ -293,7 +293,7 @@ def test_names_with_a_column_that_is_not_there_are_refused_before_anything_is_wr
     with pytest.raises(FileError, match=r"\{number\}.*it has Title: change the names"):
         plan(tmp_path, table, "{number} {title}")
     path, sheet, out = tmp_path / "b.anole", tmp_path / "t.csv", tmp_path / "out"
-    board_file.write(path, board_file.Document(board()), b"")
+    board_file.write(path, board_file.StoredBoard(board()), b"")
     sheet.write_text("Title\nOne\n")
     command = ["series", str(sheet), "--board", str(path), "-o", str(out), "--name", "{number}"]
     assert main(command) != 0 and not out.exists()
@@ -303,7 +303,7 @@ def test_what_is_wrong_with_every_row_is_said_once(tmp_path, capsys):
     path, sheet, out = tmp_path / "b.anole", tmp_path / "t.csv", tmp_path / "out"
     series = Series(columns=("Colour",), bindings=(Binding(column="Colour", piece="t"),))
     saved = msgspec.structs.replace(board(), series=series)
-    board_file.write(path, board_file.Document(saved), b"")
+    board_file.write(path, board_file.StoredBoard(saved), b"")
     sheet.write_text("Title\n" + "\n".join(f"Title {n}" for n in range(6)))
     assert main(["series", str(sheet), "--board", str(path), "-o", str(out), "--jobs", "1"]) == 0
     told = capsys.readouterr().err
@@ -322,7 +322,7 @@ def test_a_cluster_that_is_not_there_is_told(tmp_path, address):
 
 def test_killed_in_the_middle_it_goes_on_where_it_was(tmp_path):
     path, table, out = tmp_path / "b.anole", tmp_path / "t.csv", tmp_path / "out"
-    board_file.write(path, board_file.Document(board()), b"")
+    board_file.write(path, board_file.StoredBoard(board()), b"")
     table.write_text("Title\n" + "\n".join(f"Title {n}" for n in range(60)))
     command = [
         sys.executable,
@@ -402,7 +402,7 @@ def test_no_cluster_at_an_address_is_told(tmp_path):
 
 def test_the_command_binds_columns_by_name_or_as_it_is_told(tmp_path, capsys):
     path, table, out = tmp_path / "b.anole", tmp_path / "t.csv", tmp_path / "out"
-    board_file.write(path, board_file.Document(board()), b"")
+    board_file.write(path, board_file.StoredBoard(board()), b"")
     table.write_text("title,ink\nOne,#ff0000\nTwo,#00ff00\n")
     base = ["series", str(table), "--board", str(path), "-o", str(out), "--jobs", "1"]
     assert (

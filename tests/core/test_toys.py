@@ -190,7 +190,7 @@ def test_clipboard_file_and_schema(badge, tmp_path):
     assert clipboard.paste_style(badge, "b", clipboard.carried(made.piece("b"))).coated("b").worn
     assert from_json(to_json(made), Board) == made
     path = tmp_path / "toys.anole"
-    board_file.write(path, board_file.Document(as_stored(made)), b"")
+    board_file.write(path, board_file.StoredBoard(as_stored(made)), b"")
     assert board_file.read(path).board == made
     kinds = [
         part["$ref"]
@@ -205,7 +205,7 @@ def test_a_board_is_written_in_a_toy_format_by_its_ending(badge, tmp_path):
     assert from_json(to_json(kept), Board) == kept
     assert "portable" in json_schema()["$defs"]["Export"]["properties"]["format"]["enum"]
     path = tmp_path / "a.anole"
-    board_file.write(path, board_file.Document(kept), b"")
+    board_file.write(path, board_file.StoredBoard(kept), b"")
     assert cli.main(["render", str(path), "-o", str(tmp_path / "a.ppm")]) == 0
     found = np.asarray(Image.open(tmp_path / "a.ppm"))
     assert (np.abs(found.astype(int) - rgba(badge)[..., :3]) <= 1).all()
@@ -249,7 +249,7 @@ def test_a_style_with_a_hatch_is_kept_and_worn(badge):
 
 def test_the_command_line_dresses_and_draws_a_badge(badge, tmp_path, capsys):
     source, dressed, picture = (tmp_path / n for n in ("in.anole", "out.anole", "out.png"))
-    board_file.write(source, board_file.Document(badge), b"")
+    board_file.write(source, board_file.StoredBoard(badge), b"")
     apply = ["apply", "cup gold", str(source), "--piece", "Badge", "-o", str(dressed)]
     assert cli.main(apply) == 0
     assert cli.main(["render", str(dressed), "-o", str(picture)]) == 0

@@ -251,7 +251,7 @@ def test_boards_in_a_folder_are_reached_and_keep_a_backup(dressed, tmp_path, set
 
     window = dressed
     file = tmp_path / "season.anole"
-    board_file.write(file, board_file.Document(window.document.history.steps[0].board), b"")
+    board_file.write(file, board_file.StoredBoard(window.document.history.steps[0].board), b"")
     (tmp_path / "broken.anole").write_bytes(b"nothing")
     window.actions_by_id["carry"].trigger()
     reach_boards(window.session, tmp_path, styles.find("club"))

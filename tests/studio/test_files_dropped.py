@@ -124,7 +124,7 @@ def test_where_nothing_can_take_it_only_a_picture_is_offered(open_window, drop, 
 
 def test_a_board_opens_and_a_font_dresses_the_words(open_window, drop, tmp_path):
     other = board(Fill(id="f"), text="OTHER")
-    board_file.write(tmp_path / "other.anole", board_file.Document(other), b"")
+    board_file.write(tmp_path / "other.anole", board_file.StoredBoard(other), b"")
     window = open_window()
     drop(window, tmp_path / "other.anole")
     assert window.document.board.lettering("words").text == "OTHER"

@@ -193,7 +193,7 @@ def test_later_keeps_it_in_the_menu_and_it_can_be_thrown_away(open_window, qtbot
 
 def test_unknown_fields_survive_a_crash(open_window, qtbot, settle, tmp_path):
     window = open_window()
-    window.document.take(board_file.Document(PLAIN, {"glitter": 7}), tmp_path / "n.anole")
+    window.document.take(board_file.StoredBoard(PLAIN, {"glitter": 7}), tmp_path / "n.anole")
     type_in(window, "NEW")
     crash(window, qtbot)
     again = open_window()
@@ -228,7 +228,7 @@ def test_a_file_that_another_program_changed_is_not_written_over(open_window, qt
     path = tmp_path / "relay.anole"
     window.files.save_to(path)
     type_in(window, "MINE")
-    theirs = board_file.Document(change_piece(PLAIN, "w", text="THEIRS"))
+    theirs = board_file.StoredBoard(change_piece(PLAIN, "w", text="THEIRS"))
     board_file.write(path, theirs, None)
     window.files.save()
     assert "changed by another program" in window.foot.question.text()

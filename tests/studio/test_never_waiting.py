@@ -195,7 +195,7 @@ def test_a_board_that_was_read_knows_the_sizes_of_its_pictures(tmp_path, hurried
     boards = {}
     for data, name, kind in KINDS:
         path = tmp_path / f"{name}.anole"
-        board_file.write(path, board_file.Document(carrying(data, name, kind)), None)
+        board_file.write(path, board_file.StoredBoard(carrying(data, name, kind)), None)
         boards[path] = assets.digest(data)
     unseen()
     thread = threading.Thread(target=lambda: [board_file.read(path) for path in boards])

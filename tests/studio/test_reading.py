@@ -56,7 +56,7 @@ def test_a_slow_opening_is_cancelled_and_the_board_stays(open_window, qtbot, tmp
     data = hostile_files.slow_svg()
     asset = Asset(sha=assets.put(data), name="slow.svg", media_type="image/svg+xml")
     slow = msgspec.structs.replace(board(), name="Slow", assets=(asset,))
-    board_file.write(tmp_path / "slow.anole", board_file.Document(slow), None)
+    board_file.write(tmp_path / "slow.anole", board_file.StoredBoard(slow), None)
     window = open_window()
     before = window.document.board
     window.files.open(tmp_path / "slow.anole")

@@ -67,7 +67,7 @@ def test_the_version_before_is_offered_and_opened_as_a_copy(open_window, settle,
     window.settings.put("backup", where)
     files: BoardFiles = window.files
     path = tmp_path / "a.anole"
-    board_file.write(path, board_file.Document(Board(name="before", width=123)), None)
+    board_file.write(path, board_file.StoredBoard(Board(name="before", width=123)), None)
     assert files.save_to(path)
     path.write_bytes(b"cut off")
     window.document.start(Board())

@@ -153,7 +153,7 @@ def test_a_bad_file_is_said_and_the_board_stays(open_window, settle, tmp_path, c
 def test_a_missing_font_is_said_and_the_words_kept(open_window, settle, tmp_path):
     path = tmp_path / "a.anole"
     made = change_piece(STYLED, "words", font=Font(family="Gone Sans"))
-    board_file.write(path, board_file.Document(made), b"")
+    board_file.write(path, board_file.StoredBoard(made), b"")
     window = open_window()
     window.files.open(path)
     settle(window)

@@ -36,7 +36,7 @@ def main(names: list[str]) -> None:
     BOARDS.mkdir(parents=True, exist_ok=True)
     for name in names or MADE:
         board = MADE[name]()
-        board_file.write(BOARDS / f"{name}.anole", board_file.Document(board), preview(board))
+        board_file.write(BOARDS / f"{name}.anole", board_file.StoredBoard(board), preview(board))
         print(BOARDS / f"{name}.anole")
 
 

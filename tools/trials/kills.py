@@ -45,7 +45,7 @@ def _work(home: Path, out: int, board: Board) -> None:
         journal.write(Snapshot(history.steps, history.at))
         os.write(out, f"kept {number}\n".encode())
         if number % SAVE_EVERY == 0:
-            board_file.write(home / "a.anole", board_file.Document(history.board), None)
+            board_file.write(home / "a.anole", board_file.StoredBoard(history.board), None)
             os.write(out, f"saved {number}\n".encode())
 
 

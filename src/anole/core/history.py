@@ -10,7 +10,7 @@ from .model import Board
 MOST_STEPS = 500
 
 
-class Step(NamedTuple):
+class HistoryStep(NamedTuple):
     """A board, and the name of what led to it."""
 
     name: str
@@ -21,12 +21,12 @@ class History:
     """Boards share what did not change, so a step costs next to nothing."""
 
     def __init__(self, board: Board, name: str = "Open") -> None:
-        self._steps = [Step(name, board)]
+        self._steps = [HistoryStep(name, board)]
         self._at = 0
         self._drag: object | None = None
 
     @classmethod
-    def of(cls, steps: Sequence[Step], at: int) -> History:
+    def of(cls, steps: Sequence[HistoryStep], at: int) -> History:
         """A history as it was. Raises IndexError when `at` is none of its steps."""
         history = cls(steps[0].board, steps[0].name)
         history._steps = list(steps)
@@ -39,7 +39,7 @@ class History:
         return self._steps[self._at].board
 
     @property
-    def steps(self) -> list[Step]:
+    def steps(self) -> list[HistoryStep]:
         """All steps, the oldest first, those that were undone among them."""
         return list(self._steps)
 
@@ -63,10 +63,10 @@ class History:
         if board == self.board:
             return
         if drag is not None and drag is self._drag and self._at > 0:
-            self._steps[self._at] = Step(name, board)
+            self._steps[self._at] = HistoryStep(name, board)
             return
         del self._steps[self._at + 1 :]
-        self._steps.append(Step(name, board))
+        self._steps.append(HistoryStep(name, board))
         del self._steps[: max(0, len(self._steps) - MOST_STEPS)]
         self._at = len(self._steps) - 1
         self._drag = drag

@@ -29,7 +29,7 @@ from .shape import Shape
 C = TypeVar("C", bound=Coat)
 
 
-class Place(IntEnum):
+class StackPlace(IntEnum):
     """Where a coat naturally goes in a stack: above all that has a lower place."""
 
     GROUND = 0
@@ -64,7 +64,7 @@ class CoatKind(Protocol[C]):
     family: str
     about: str
     mark: str = '<circle cx="8" cy="8" r="3.5"/>'
-    place: Place = Place.TOP
+    place: StackPlace = StackPlace.TOP
     coverage: tuple[str, ...] = ()
     coverage_reads: Reads = Reads.FIELDS
     colour_reads: Reads = Reads.NOTHING
@@ -268,8 +268,8 @@ __all__ = [
     "Cover",
     "Overlap",
     "PaintedCoat",
-    "Place",
     "Reach",
     "Reads",
+    "StackPlace",
     "Throw",
 ]

@@ -35,7 +35,7 @@ MARGIN = 8.0
 """px beyond what is looked at that fields reach: blurs look there too."""
 
 
-class Section(NamedTuple):
+class CrossSection(NamedTuple):
     """What the drawing is measured by, board px.
 
     em, dpi : of the piece; core : its greatest inside distance
@@ -79,9 +79,11 @@ class Profile(NamedTuple):
     colours: Planes | None
 
 
-def section_of(style: Sequence[Coat], em: float, core: float, dpi: float, lamp: Lamp) -> Section:
+def section_of(
+    style: Sequence[Coat], em: float, core: float, dpi: float, lamp: Lamp
+) -> CrossSection:
     """The section of a style, with what its strokes add to the shape."""
-    bare = Section(em, max(core, 0.5), dpi, lamp)
+    bare = CrossSection(em, max(core, 0.5), dpi, lamp)
     context = surroundings(bare)
     added = (kind_of(coat).outset(coat, context) for coat in style if coat.on)
     return bare._replace(outset=outset(stroke for stroke in added if stroke is not None))
@@ -93,7 +95,7 @@ def _scaled(whole: Outset, scale: float) -> Outset:
 
 
 def _context(
-    section: Section, outer: float, scale: float, cache: Cache, throw: float = 0.0
+    section: CrossSection, outer: float, scale: float, cache: Cache, throw: float = 0.0
 ) -> CoatContext:
     """The surroundings of coats at the edge; `outer` board px of what lies outside are seen, and
     fields reach `throw` px of the strip further."""
@@ -125,18 +127,18 @@ def _context(
     )
 
 
-def surroundings(section: Section) -> CoatContext:
+def surroundings(section: CrossSection) -> CoatContext:
     """What a coat's numbers are measured by, in board px."""
     return _context(section, 1.0, 1.0, Cache(1 << 20))
 
 
-def _scale(section: Section, at: np.ndarray) -> float:
+def _scale(section: CrossSection, at: np.ndarray) -> float:
     """px of the strip for one board px: as fine as the drawing, within bounds."""
     reach = max(float(at[-1] - at[0]), 1e-3)
     return min(len(at) / reach, FINEST, MOST_PX / reach)
 
 
-def outermost(coat: Coat, section: Section, most: float) -> float:
+def outermost(coat: Coat, section: CrossSection, most: float) -> float:
     """Board px outside the edge that a coat reaches, looked for up to `most`."""
     kind = kind_of(coat)
     context = _context(section, most, 1.0, Cache(1 << 20))
@@ -144,7 +146,7 @@ def outermost(coat: Coat, section: Section, most: float) -> float:
     return 0.0 if box.empty else float(max(-box.x0, 0))
 
 
-def profile(coat: Coat, section: Section, at: np.ndarray, cache: Cache) -> Profile:
+def profile(coat: Coat, section: CrossSection, at: np.ndarray, cache: Cache) -> Profile:
     """What a coat shows at positions `at`: (n,) board px, rising, + inside."""
     kind = kind_of(coat)
     coat = kind.sectioned(coat, section.lamp)
@@ -177,7 +179,7 @@ def _colours(
     return np.stack([np.interp(at, np.arange(box.x0, box.x1) + 0.5, part) for part in colours])
 
 
-def throw_at(coat: Coat, section: Section) -> tuple[float, float] | None:
+def throw_at(coat: Coat, section: CrossSection) -> tuple[float, float] | None:
     """From where to where a coat is thrown along the section, board px; None for one that is not."""
     kind = kind_of(coat)
     coat = kind.sectioned(coat, section.lamp)

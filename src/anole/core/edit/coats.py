@@ -6,7 +6,7 @@ from typing import Any
 
 import msgspec
 
-from ..coats.kind import CoatKind, Place
+from ..coats.kind import CoatKind, StackPlace
 from ..coats.registry import kind_named, kind_of
 from ..model import Board, Coat
 from .carrying import with_assets
@@ -38,9 +38,9 @@ def change_coat(board: Board, piece_id: str, coat_id: str, **fields: Any) -> Boa
 def natural_place(coats: tuple[Coat, ...], kind: CoatKind[Any]) -> int:
     """Where a new coat goes: above all that naturally lies lower; on top of what lies on the
     ground where it lies there too."""
-    if kind.place == Place.TOP:
+    if kind.place == StackPlace.TOP:
         return len(coats)
-    ground = kind.place == Place.GROUND
+    ground = kind.place == StackPlace.GROUND
     lower = (
         number
         for number, coat in enumerate(coats, 1)

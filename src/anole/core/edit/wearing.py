@@ -15,7 +15,7 @@ from .checked import replaced
 from .coats import insert_coat, natural_place
 from .ids import free
 from .pieces import with_piece
-from .settings import setting_of, with_setting
+from .style_setting import setting_of, with_setting
 
 
 def _with_free_ids(board: Board, coats: Sequence[Coat]) -> tuple[Coat, ...]:

@@ -34,7 +34,7 @@ MEDIA_TYPE = "application/vnd.anole.board+zip"
 WHAT, MAJOR = "an Anole board", 1
 
 
-class Document(NamedTuple):
+class StoredBoard(NamedTuple):
     """A board as read, with what a newer version wrote beside it."""
 
     board: Board
@@ -42,7 +42,7 @@ class Document(NamedTuple):
     troubles: tuple[str, ...] = ()
 
 
-def encode(document: Document, preview: bytes | None) -> bytes:
+def encode(document: StoredBoard, preview: bytes | None) -> bytes:
     """The container's bytes, where there is one with a PNG of the board; the same document gives
     the same bytes."""
     data = merged(to_builtins(document.board), document.unknown)
@@ -60,7 +60,7 @@ def carried(board: Board) -> list[Asset]:
     return [asset for _, asset in sorted(once.items()) if assets.has(asset.sha)]
 
 
-def decode(data: bytes, name: str, stop: Callable[[], bool] = never) -> Document:
+def decode(data: bytes, name: str, stop: Callable[[], bool] = never) -> StoredBoard:
     """Read a container. Raises FileError naming what is wrong."""
     with opened(data, name, WHAT, MEDIA_TYPE) as box:
         document = _document(box)
@@ -104,19 +104,19 @@ def _try_pictures(board: Board, stop: Callable[[], bool]) -> tuple[str, ...]:
     return tuple(troubles)
 
 
-def _document(box: Container) -> Document:
+def _document(box: Container) -> StoredBoard:
     raw = box.json("board.json", "anole-board", MAJOR)
     try:
         board = from_builtins(raw, Board)
     except ModelError as error:
         raise FileError(f"{box.name}: {error}") from error
-    return Document(board, leftover(raw, to_builtins(board)))
+    return StoredBoard(board, leftover(raw, to_builtins(board)))
 
 
 class Stamped(NamedTuple):
     """A board, and what its file was when it was read."""
 
-    document: Document
+    document: StoredBoard
     stamp: str
 
 
@@ -126,11 +126,11 @@ def read_stamped(path: Path, stop: Callable[[], bool] = never) -> Stamped:
     return Stamped(decode(data, short(path.name), stop), stamp_of(path, data))
 
 
-def read(path: Path) -> Document:
+def read(path: Path) -> StoredBoard:
     """Read a .anole file. Raises FileError."""
     return read_stamped(path).document
 
 
-def write(path: Path, document: Document, preview: bytes | None) -> None:
+def write(path: Path, document: StoredBoard, preview: bytes | None) -> None:
     """Write a .anole file atomically. Raises FileError."""
     write_bytes(path, encode(document, preview))

@@ -22,7 +22,7 @@ class WireError(Exception):
     """The other process has ended, or says what nobody understands."""
 
 
-class Block(msgspec.Struct):
+class WireBlock(msgspec.Struct):
     """An array within the shared memory."""
 
     offset: int
@@ -36,14 +36,14 @@ class Header(msgspec.Struct):
     task: str = ""
     refused: str = ""
     meta: Any = None
-    blocks: tuple[Block, ...] = ()
+    blocks: tuple[WireBlock, ...] = ()
 
 
 def send(talk: socket.socket, header: Header, arrays: Sequence[np.ndarray] = ()) -> None:
     """Send a header and arrays. Raises WireError and OSError."""
     blocks, size = [], 0
     for array in arrays:
-        blocks.append(Block(size, array.shape, array.dtype.name))
+        blocks.append(WireBlock(size, array.shape, array.dtype.name))
         size += array.nbytes
     text = msgspec.msgpack.encode(msgspec.structs.replace(header, blocks=tuple(blocks)))
     if len(text) > MOST_HEADER:
@@ -92,7 +92,7 @@ def _mapped(handle: int) -> mmap.mmap:
     return mmap.mmap(handle, 0, prot=mmap.PROT_READ)
 
 
-def _array(block: Block, memory: mmap.mmap | bytes) -> np.ndarray:
+def _array(block: WireBlock, memory: mmap.mmap | bytes) -> np.ndarray:
     if block.dtype not in DTYPES or block.offset < 0 or any(side < 0 for side in block.shape):
         raise WireError("an array of an unknown kind")
     count = 1

@@ -14,7 +14,7 @@ from .joining import PlacedGlyph, united
 from .shaping import Line, drawable, shape_line, tracked
 
 
-class Setting(NamedTuple):
+class TypeSetting(NamedTuple):
     """All that the layout of a block depends on; leading and tracking in em."""
 
     text: str
@@ -58,10 +58,10 @@ class Block(NamedTuple):
         return frozenset({id(placed.file): placed.file for placed in self.glyphs}.values())
 
 
-def setting_of(piece: Lettering, dpi: float) -> Setting:
+def setting_of(piece: Lettering, dpi: float) -> TypeSetting:
     """All of a piece that decides where its glyphs stand, in em of its size."""
     em = piece.size.px(1.0, dpi)
-    return Setting(
+    return TypeSetting(
         piece.text,
         piece.font,
         piece.tracking / 1000,
@@ -72,7 +72,7 @@ def setting_of(piece: Lettering, dpi: float) -> Setting:
     )
 
 
-def _lines(setting: Setting, file: FontFile, stored: Outlines | None) -> list[Line]:
+def _lines(setting: TypeSetting, file: FontFile, stored: Outlines | None) -> list[Line]:
     if stored is not None:
         return [tracked(line, setting.tracking) for line in stored_outlines.lines(stored)]
     features = tuple((tag, int(value)) for tag, value in setting.font.features.pairs)
@@ -109,7 +109,7 @@ def _start(line: Line, width: float, align: str) -> float:
 
 
 @functools.lru_cache(128)
-def block(setting: Setting, stored: Outlines | None = None) -> Block:
+def block(setting: TypeSetting, stored: Outlines | None = None) -> Block:
     """Set the words and unite their outlines; `stored` ones stand in for a missing font."""
     file, found = (stored_outlines.file_of(stored), False) if stored else find(setting.font)
     texts = drawable(setting.text).split("\n")
@@ -143,7 +143,9 @@ def block(setting: Setting, stored: Outlines | None = None) -> Block:
 when_changed(block.cache_clear)
 
 
-def _rules(setting: Setting, file: FontFile, lines: list[Ruled]) -> tuple[tuple[float, ...], ...]:
+def _rules(
+    setting: TypeSetting, file: FontFile, lines: list[Ruled]
+) -> tuple[tuple[float, ...], ...]:
     """Rectangles x0, y0, x1, y1 of underlines and strikes."""
     rules = []
     for line in lines:

@@ -8,13 +8,13 @@ import numpy as np
 from .. import isolation
 from ..assets import MissingAsset
 from . import stored_outlines
-from .font_details import Axis, Feature, details_of
+from .font_details import Feature, FontAxis, details_of
 from .font_file import FontError, FontFile, bytes_of
 from .fonts import is_built_in
 
-__all__ = ["Axis", "Details", "Feature", "details"]
+__all__ = ["Details", "Feature", "FontAxis", "details"]
 
-Details = tuple[tuple[Axis, ...], tuple[Feature, ...]]
+Details = tuple[tuple[FontAxis, ...], tuple[Feature, ...]]
 NOTHING: Details = ((), ())
 
 

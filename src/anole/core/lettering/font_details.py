@@ -57,7 +57,7 @@ AXES = {
 }
 
 
-class Axis(NamedTuple):
+class FontAxis(NamedTuple):
     """An axis of a variable font: its four-letter tag, its name, bounds and default."""
 
     tag: str
@@ -75,7 +75,7 @@ class Feature(NamedTuple):
     on: bool
 
 
-def details_of(data: bytes, index: int = 0) -> tuple[tuple[Axis, ...], tuple[Feature, ...]]:
+def details_of(data: bytes, index: int = 0) -> tuple[tuple[FontAxis, ...], tuple[Feature, ...]]:
     """The axes and features of a font's bytes; none where its tables cannot be read."""
     try:
         with TTFont(io.BytesIO(data), lazy=True, fontNumber=index) as font:
@@ -84,12 +84,12 @@ def details_of(data: bytes, index: int = 0) -> tuple[tuple[Axis, ...], tuple[Fea
         return (), ()
 
 
-def _axes(font: TTFont) -> tuple[Axis, ...]:
+def _axes(font: TTFont) -> tuple[FontAxis, ...]:
     if "fvar" not in font:
         return ()
     names = font["name"]
     return tuple(
-        Axis(
+        FontAxis(
             str(a.axisTag),
             names.getDebugName(a.axisNameID) or AXES.get(a.axisTag, str(a.axisTag)),
             a.minValue,

@@ -20,7 +20,7 @@ class FontError(ValueError):
     """A font file that cannot be used; the message says which and why."""
 
 
-class Measures(NamedTuple):
+class FontMeasures(NamedTuple):
     """What a font says of itself, in em; `underline` and `strikeout` are middle and thickness."""
 
     family: str
@@ -69,21 +69,21 @@ def bytes_of(file: FontFile) -> bytes:
 
 
 def file_of(
-    measures: Measures, path: Path, genres: dict[str, str], sha: str = "", number: int = 0
+    measures: FontMeasures, path: Path, genres: dict[str, str], sha: str = "", number: int = 0
 ) -> FontFile:
     """A font file by what it says of itself."""
     genre = genres.get(measures.family, "other")
     return FontFile(**measures._asdict(), genre=genre, path=path, sha=sha, number=number)
 
 
-def looked_at(data: bytes, name: str) -> tuple[bytes, Measures]:
+def looked_at(data: bytes, name: str) -> tuple[bytes, FontMeasures]:
     """A stranger's font: what a shaper reads, and its measures; shaped and drawn once in the
     helper, so that it is known to work. Raises FontError."""
     meta, (plain,) = _asked("font", data, name, index=0)
     return plain.tobytes(), _measures(meta, name)
 
 
-def faces(path: Path) -> list[Measures]:
+def faces(path: Path) -> list[FontMeasures]:
     """The measures of each font of a file. Raises FontError."""
     meta, _ = _asked("faces", font_bytes(path), path.name, most=MOST_FACES)
     return [_measures(one, path.name) for one in meta]
@@ -98,8 +98,8 @@ def _asked(task: str, data: bytes, name: str, **meta: int) -> tuple[msgspec.Raw,
         raise FontError(f"{name} is not used: {error}") from error
 
 
-def _measures(meta: object, name: str) -> Measures:
+def _measures(meta: object, name: str) -> FontMeasures:
     try:
-        return msgspec.convert(meta, Measures)
+        return msgspec.convert(meta, FontMeasures)
     except msgspec.ValidationError as error:
         raise FontError(f"{name} is not a usable font: {error}") from error

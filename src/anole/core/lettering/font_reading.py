@@ -13,19 +13,19 @@ import uharfbuzz as hb
 from fontTools.ttLib import TTFont
 
 from ..text import short
-from .font_file import FontError, Measures, font_bytes
+from .font_file import FontError, FontMeasures, font_bytes
 
 COMPRESSED = (b"wOFF", b"wOF2")
 MOST_UNPACKED = 256 << 20
 
 
-def read_face(data: bytes, name: str, index: int = 0) -> tuple[bytes, Measures]:
+def read_face(data: bytes, name: str, index: int = 0) -> tuple[bytes, FontMeasures]:
     """What a shaper reads, and the measures. Raises FontError."""
     plain = plain_sfnt(data, name)
     return plain, measured(plain, name, index)
 
 
-def read_font(path: Path, index: int = 0) -> Measures:
+def read_font(path: Path, index: int = 0) -> FontMeasures:
     """Names and measures of a font file on disk that can be trusted. Raises FontError."""
     return measured(font_bytes(path), path.name, index)
 
@@ -44,7 +44,7 @@ def plain_sfnt(data: bytes, name: str) -> bytes:
         raise FontError(f"{name} cannot be unpacked: {short(error)}") from error
 
 
-def measured(data: bytes, name: str, index: int = 0) -> Measures:
+def measured(data: bytes, name: str, index: int = 0) -> FontMeasures:
     """Names and measures of a font's bytes. Raises FontError."""
     try:
         with TTFont(io.BytesIO(data), lazy=True, fontNumber=index) as font:
@@ -68,14 +68,14 @@ def _refuse_unusable(font: TTFont, name: str, size: int) -> None:
         raise FontError(f"{name}: {font['head'].unitsPerEm} units per em is not a usable font")
 
 
-def _looked_at(font: TTFont, data: bytes, name: str, index: int) -> Measures:
+def _looked_at(font: TTFont, data: bytes, name: str, index: int) -> FontMeasures:
     names, os2, hhea = font["name"], font["OS/2"], font["hhea"]
     upem = font["head"].unitsPerEm
     family = names.getDebugName(16) or names.getDebugName(1) or name.rpartition(".")[0] or name
     ascent, descent = hhea.ascent / upem, -hhea.descent / upem
     if not 0.1 < ascent + descent < 10:
         ascent, descent = 0.9, 0.25
-    return Measures(
+    return FontMeasures(
         short(family.removesuffix(" Black")),
         min(max(os2.usWeightClass, 1), 1000),
         bool(os2.fsSelection & 1),

@@ -14,7 +14,7 @@ import uharfbuzz as hb
 
 from .. import assets
 from ..model import Asset, Font
-from .font_file import FontError, FontFile, Measures, bytes_of, file_of, looked_at
+from .font_file import FontError, FontFile, FontMeasures, bytes_of, file_of, looked_at
 
 __all__ = ["GENRES", "FontError", "FontFile", "add", "catalogue", "families", "find", "load"]
 
@@ -70,7 +70,7 @@ def is_built_in(file: FontFile) -> bool:
 def built_in() -> tuple[FontFile, ...]:
     """The fonts that come with Anole, by family and weight."""
     folder = built_in_folder()
-    known = msgspec.json.decode((folder / MEASURES).read_bytes(), type=dict[str, Measures])
+    known = msgspec.json.decode((folder / MEASURES).read_bytes(), type=dict[str, FontMeasures])
     return tuple(sorted(file_of(one, folder / name, GENRES) for name, one in known.items()))
 
 

@@ -12,7 +12,7 @@ from ..arrays import Planes, Points
 from ..model import Backdrop, Tone
 from ..tone.blur import blurred
 from .context import PaintContext
-from .handles import Handle, Laying
+from .handles import Laying, PaintHandle
 from .kind import PaintKind, unseen
 from .own import straight
 from .tile_handles import picture_handles, picture_pulled
@@ -75,7 +75,7 @@ class BackdropKind(PaintKind[Backdrop]):
     def tone(self, paint: Backdrop) -> tuple[Tone, ...]:
         return paint.tone
 
-    def handles(self, paint: Backdrop, laid: Laying) -> list[Handle]:
+    def handles(self, paint: Backdrop, laid: Laying) -> list[PaintHandle]:
         return picture_handles(paint, laid)
 
     def pulled(self, paint: Backdrop, laid: Laying, kind: str, at: Points) -> Backdrop:

@@ -9,10 +9,10 @@ from ..arrays import Points
 from ..model import Gradient
 from .frames import FrameBox
 from .gradient import axes, centre, radii
-from .handles import Handle, Laying, angle_of, way
+from .handles import Laying, PaintHandle, angle_of, way
 
 
-def handles(paint: Gradient, laid: Laying) -> list[Handle]:
+def handles(paint: Gradient, laid: Laying) -> list[PaintHandle]:
     """Two of them; none where it runs along an edge."""
     first, last = paint.stops[0].colour, paint.stops[-1].colour
     if paint.reversed:
@@ -21,11 +21,11 @@ def handles(paint: Gradient, laid: Laying) -> list[Handle]:
         middle, along, _ = axes(paint, laid.frame)
         start = middle + along * (paint.offset - 0.5)
         end = start + along * paint.scale
-        return [Handle.at("start", start, first), Handle.at("end", end, last)]
+        return [PaintHandle.at("start", start, first), PaintHandle.at("end", end, last)]
     if paint.shape in ("radial", "conic"):
         at = centre(paint, laid.frame)
         end = at + way(paint.angle - 90) * _reach(paint, laid)
-        return [Handle.at("middle", at, first), Handle.at("end", end, last)]
+        return [PaintHandle.at("middle", at, first), PaintHandle.at("end", end, last)]
     return []
 
 

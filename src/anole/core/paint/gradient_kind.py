@@ -13,7 +13,7 @@ from . import gradient_handles
 from .clusters import pair_of
 from .context import PaintContext
 from .gradient import folded, rasterise, rasterise_along, rasterise_grouped
-from .handles import Handle, Laying
+from .handles import Laying, PaintHandle
 from .kind import PaintKind
 from .stops import STEPS, table_of
 
@@ -58,7 +58,7 @@ class GradientKind(PaintKind[Gradient]):
     def first_colour(self, paint: Gradient) -> Colour:
         return paint.stops[0].colour
 
-    def handles(self, paint: Gradient, laid: Laying) -> list[Handle]:
+    def handles(self, paint: Gradient, laid: Laying) -> list[PaintHandle]:
         return gradient_handles.handles(paint, laid)
 
     def pulled(self, paint: Gradient, laid: Laying, kind: str, at: Points) -> Gradient:

@@ -12,7 +12,7 @@ from ..model import Colour
 from .frames import FrameBox
 
 
-class Handle(NamedTuple):
+class PaintHandle(NamedTuple):
     """A place where a paint is held.
 
     kind : "start", "end", "middle", "move" or "turn"
@@ -25,7 +25,7 @@ class Handle(NamedTuple):
     colour: Colour | None = None
 
     @classmethod
-    def at(cls, kind: str, point: Points, colour: Colour | None = None) -> Handle:
+    def at(cls, kind: str, point: Points, colour: Colour | None = None) -> PaintHandle:
         """At a point (2,), px."""
         return cls(kind, float(point[0]), float(point[1]), colour)
 

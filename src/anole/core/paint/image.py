@@ -14,7 +14,7 @@ from ..field import coverage
 from ..model import ImagePaint, Tone
 from . import pictures
 from .context import PaintContext
-from .handles import Handle, Laying
+from .handles import Laying, PaintHandle
 from .kind import PaintKind
 from .own import straight
 from .tile_handles import picture_handles, picture_pulled
@@ -100,7 +100,7 @@ class ImageKind(PaintKind[ImagePaint]):
     def turned(self, paint: ImagePaint, degrees: float) -> ImagePaint:
         return msgspec.structs.replace(paint, angle=(paint.angle + degrees) % 360)
 
-    def handles(self, paint: ImagePaint, laid: Laying) -> list[Handle]:
+    def handles(self, paint: ImagePaint, laid: Laying) -> list[PaintHandle]:
         return picture_handles(paint, laid)
 
     def pulled(self, paint: ImagePaint, laid: Laying, kind: str, at: Points) -> ImagePaint:

@@ -11,7 +11,7 @@ import numpy as np
 from ..arrays import Planes, Points
 from ..model import Colour, Paint, Tone
 from .context import PaintContext
-from .handles import Handle, Laying
+from .handles import Laying, PaintHandle
 
 P = TypeVar("P", bound=Paint)
 UNSEEN = (0.8, 0.75, 0.6, 1.0)
@@ -64,7 +64,7 @@ class PaintKind(Protocol[P]):
         """The colour that another kind of paint starts from."""
         return SOME_COLOUR
 
-    def handles(self, paint: P, laid: Laying) -> list[Handle]:
+    def handles(self, paint: P, laid: Laying) -> list[PaintHandle]:
         """Where it is held on the board."""
         return []
 

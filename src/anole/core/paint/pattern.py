@@ -18,7 +18,7 @@ from . import pictures
 from .clusters import pair_of
 from .context import PaintContext
 from .frames import FrameBox
-from .handles import Handle, Laying
+from .handles import Laying, PaintHandle
 from .inks import coloured, looked_up, table
 from .kind import SOME_COLOUR, PaintKind
 from .letter import rasterise as letter_planes
@@ -196,7 +196,7 @@ class PatternKind(PaintKind[Pattern]):
     def first_colour(self, paint: Pattern) -> Colour:
         return next((ink.colour for ink in paint.inks if ink.colour), SOME_COLOUR)
 
-    def handles(self, paint: Pattern, laid: Laying) -> list[Handle]:
+    def handles(self, paint: Pattern, laid: Laying) -> list[PaintHandle]:
         return pattern_handles(paint, laid)
 
     def pulled(self, paint: Pattern, laid: Laying, kind: str, at: Points) -> Pattern:

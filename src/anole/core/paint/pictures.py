@@ -15,7 +15,7 @@ from ..maths import smoothstep
 from .image_formats import ImageError
 from .picture_files import decoded_asset
 
-__all__ = ["Picture", "has_alpha", "reduced", "size_of", "tile"]
+__all__ = ["SizedPicture", "has_alpha", "reduced", "size_of", "tile"]
 
 BAND = 1 << 20
 """px that are premultiplied at a time."""
@@ -23,7 +23,7 @@ ALPHAS, SIZES = Cache(1 << 16), Cache(1 << 16)
 """By content, for as long as the process lives: they stay when pixels are given up."""
 
 
-class Picture(NamedTuple):
+class SizedPicture(NamedTuple):
     """(4, H, W) float32 premultiplied, sRGB-encoded."""
 
     planes: Planes

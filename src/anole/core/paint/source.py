@@ -15,7 +15,7 @@ from ..tone import Where, margin, toned
 from .backdrop import BackdropKind
 from .context import PaintContext
 from .gradient_kind import GradientKind
-from .handles import Handle, Laying
+from .handles import Laying, PaintHandle
 from .image import ImageKind
 from .kind import PaintKind
 from .letter import LetterKind
@@ -51,7 +51,7 @@ def over_board(paint: Paint) -> bool:
     return KINDS[type(paint)].over_board(paint)
 
 
-def handles(paint: Paint, laid: Laying) -> list[Handle]:
+def handles(paint: Paint, laid: Laying) -> list[PaintHandle]:
     """Where a paint is held on the board."""
     return KINDS[type(paint)].handles(paint, laid)
 

@@ -10,14 +10,14 @@ import numpy as np
 
 from ..arrays import Points
 from ..model import Backdrop, ImagePaint, Pattern
-from .handles import Handle, Laying, way
+from .handles import Laying, PaintHandle, way
 
 T = TypeVar("T", ImagePaint, Backdrop)
 
 
-def _two(laid: Laying, moved: Points, arm: float, degrees: float) -> list[Handle]:
+def _two(laid: Laying, moved: Points, arm: float, degrees: float) -> list[PaintHandle]:
     at = laid.middle + moved
-    return [Handle.at("move", at), Handle.at("turn", at + way(degrees) * arm)]
+    return [PaintHandle.at("move", at), PaintHandle.at("turn", at + way(degrees) * arm)]
 
 
 def _turned(v: Points) -> float:
@@ -25,7 +25,7 @@ def _turned(v: Points) -> float:
     return round(math.degrees(math.atan2(v[1], v[0])) % 360, 2)
 
 
-def picture_handles(paint: ImagePaint | Backdrop, laid: Laying) -> list[Handle]:
+def picture_handles(paint: ImagePaint | Backdrop, laid: Laying) -> list[PaintHandle]:
     """One that moves it, and one that turns it, where it turns, and sizes it."""
     return _two(laid, *_picture(paint, laid), getattr(paint, "angle", 0.0))
 
@@ -58,7 +58,7 @@ def _pattern(paint: Pattern, laid: Laying) -> tuple[Points, float]:
     return (way(paint.angle) * paint.x + way(paint.angle + 90) * paint.y) * side, side
 
 
-def pattern_handles(paint: Pattern, laid: Laying) -> list[Handle]:
+def pattern_handles(paint: Pattern, laid: Laying) -> list[PaintHandle]:
     """One that moves it, and one that turns and sizes it."""
     return _two(laid, *_pattern(paint, laid), paint.angle)
 

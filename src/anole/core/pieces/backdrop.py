@@ -9,7 +9,7 @@ import numpy as np
 
 from ..arrays import Planes
 from ..box import Box
-from ..coats.kind import Place
+from ..coats.kind import StackPlace
 from ..coats.registry import kind_of
 from ..model import Board, Coated, Piece
 from .placing.view import View
@@ -51,7 +51,7 @@ class BackdropRenderer:
             coat
             for coat in self.piece.style
             if of not in kind_of(coat).left_out_of
-            and (kind_of(coat).place != Place.GROUND or kind_of(coat).left_out_of)
+            and (kind_of(coat).place != StackPlace.GROUND or kind_of(coat).left_out_of)
         )
         alone = msgspec.structs.replace(
             self.piece, style=style, opacity=1.0, blend="normal", within=None

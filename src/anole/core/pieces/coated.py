@@ -7,7 +7,7 @@ from typing import Any, NamedTuple, Protocol
 
 from ..box import around
 from ..coats.context import CoatContext
-from ..coats.kind import Place
+from ..coats.kind import StackPlace
 from ..coats.registry import kind_of
 from ..coats.shape import Shape
 from ..compose.steps import ApartBegin, ApartEnd, CompositeStep, FaceBegin, FaceEnd, Step
@@ -65,7 +65,7 @@ def layers(kind: ShapeMaker, piece: Coated, context: CoatContext, view: View) ->
     """The steps of the coats; those on the face of a posed piece projected."""
     coats = [c for c in piece.style if c.on and c.opacity > 0 and not kind_of(c).shapes(c)]
     beneath = next(
-        (n for n, coat in enumerate(coats) if kind_of(coat).place >= Place.TOP), len(coats)
+        (n for n, coat in enumerate(coats) if kind_of(coat).place >= StackPlace.TOP), len(coats)
     )
     steps = _steps(coats, piece, context, view)
     on_face = [coat.plane == "face" for coat in coats]

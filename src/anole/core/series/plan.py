@@ -40,7 +40,7 @@ class Setup(NamedTuple):
         return hashlib.sha256(b"\0".join(parts)).hexdigest()[:16]
 
 
-class Row(NamedTuple):
+class PlannedRow(NamedTuple):
     """A row to render: its number from 1, its cells, its file, and a digest of what it shows."""
 
     number: int
@@ -51,11 +51,11 @@ class Row(NamedTuple):
 
 def setup_of(board: Board, bindings: Sequence[Binding], folder: Path, export: Export) -> Setup:
     """A board with what its rows are made with; `folder` is the table's own."""
-    data = board_file.encode(board_file.Document(board), None)
+    data = board_file.encode(board_file.StoredBoard(board), None)
     return Setup(data, tuple(bindings), str(folder), export)
 
 
-def planned(setup: Setup, board: Board, table: Table, out: Path, pattern: str) -> list[Row]:
+def planned(setup: Setup, board: Board, table: Table, out: Path, pattern: str) -> list[PlannedRow]:
     """Every row with a file name of its own: names that come twice are numbered. Raises FileError
     where the pattern names a column that is not there."""
     _check(pattern, table)
@@ -70,7 +70,7 @@ def planned(setup: Setup, board: Board, table: Table, out: Path, pattern: str) -
         )
         text = json.dumps(cells, sort_keys=True, ensure_ascii=False)
         own = hashlib.sha256(f"{mark} {text}".encode()).hexdigest()[:16]
-        rows.append(Row(number, cells, out / names.file(name), own))
+        rows.append(PlannedRow(number, cells, out / names.file(name), own))
     return rows
 
 
@@ -104,7 +104,7 @@ def finished(out: Path) -> set[str]:
     return set(text.splitlines())
 
 
-def note_finished(out: Path, row: Row) -> None:
+def note_finished(out: Path, row: PlannedRow) -> None:
     """Remember that a row's file is whole. Raises FileError."""
     try:
         with appended(out / DONE, make=True) as file:
@@ -115,7 +115,7 @@ def note_finished(out: Path, row: Row) -> None:
         raise FileError(f"cannot write {out / DONE}: {reason(error)}") from error
 
 
-def to_do(rows: Sequence[Row], out: Path) -> list[Row]:
+def to_do(rows: Sequence[PlannedRow], out: Path) -> list[PlannedRow]:
     """Those that are not there yet, as they would be now."""
     done = finished(out)
     return [

@@ -8,7 +8,7 @@ from typing import NamedTuple
 import msgspec
 
 from ..atomic import FileError, read_bytes
-from ..coats.kind import Place
+from ..coats.kind import StackPlace
 from ..coats.registry import kind_of as coat_kind
 from ..edit.coats import change_coat
 from ..edit.fitting import leaves
@@ -96,7 +96,7 @@ def _with_colour(board: Board, piece_id: str, colour: Colour) -> Board:
     """The colour on the lowest coat of the face that is painted."""
     for coat in board.coated(piece_id).style:
         kind = coat_kind(coat)
-        if kind.held(coat) and kind.place >= Place.TOP:
+        if kind.held(coat) and kind.place >= StackPlace.TOP:
             return change_coat(board, piece_id, coat.id, paint=ColourPaint(colour=colour))
     raise ValueError("the piece has no coat on its face that could take a colour")
 

@@ -13,7 +13,7 @@ from typing import TYPE_CHECKING
 from ..atomic import FileError, clear_strays, reason
 from ..isolation.client import never
 from ..text import short
-from .plan import Row, Setup, note_finished, to_do
+from .plan import PlannedRow, Setup, note_finished, to_do
 from .worker import Done, begin, render_own_row, render_row
 
 if TYPE_CHECKING:
@@ -26,7 +26,7 @@ Told = Callable[[Done, int, int], object]
 
 def run(
     setup: Setup,
-    rows: Sequence[Row],
+    rows: Sequence[PlannedRow],
     out: Path,
     *,
     jobs: int = 0,
@@ -57,7 +57,7 @@ def run(
 
 
 def _here(
-    setup: Setup, rows: Sequence[Row], _: str, jobs: int, stop: Callable[[], bool]
+    setup: Setup, rows: Sequence[PlannedRow], _: str, jobs: int, stop: Callable[[], bool]
 ) -> Iterator[Done]:
     """In processes of their own, which start afresh: a fork of a program with threads may hang."""
     if not rows:
@@ -73,8 +73,8 @@ def _here(
 
 
 def _some_at_a_time(
-    submit: Callable[[Row], Future[Done]],
-    rows: Sequence[Row],
+    submit: Callable[[PlannedRow], Future[Done]],
+    rows: Sequence[PlannedRow],
     most: int,
     stop: Callable[[], bool],
 ) -> Iterator[Done]:
@@ -99,7 +99,7 @@ def _some_at_a_time(
 
 
 def _on_cluster(
-    setup: Setup, rows: Sequence[Row], address: str, _: int, stop: Callable[[], bool]
+    setup: Setup, rows: Sequence[PlannedRow], address: str, _: int, stop: Callable[[], bool]
 ) -> Iterator[Done]:
     """On the workers of a dask scheduler, which must reach the same folders."""
     try:

@@ -16,7 +16,7 @@ from ..model import Board
 from ..render.export import TooLarge
 from ..render.renderer import Renderer
 from ..text import short
-from .plan import Row, Setup
+from .plan import PlannedRow, Setup
 from .rows import bound
 
 CACHE = 192 << 20
@@ -28,7 +28,7 @@ _own: list[Setup] = []
 class Done(NamedTuple):
     """A row's end: what was written, or what went wrong; and what there is to say of the row."""
 
-    row: Row
+    row: PlannedRow
     written: Written | None
     trouble: str
     warnings: tuple[str, ...]
@@ -42,7 +42,7 @@ def begin(setup: Setup) -> None:
     _own[:] = [setup]
 
 
-def render_own_row(row: Row) -> Done:
+def render_own_row(row: PlannedRow) -> Done:
     """A row of the series that this process was begun with."""
     return render_row(_own[0], row)
 
@@ -56,7 +56,7 @@ def _opened(setup: Setup) -> tuple[Board, Renderer]:
     return _kept[setup]
 
 
-def render_row(setup: Setup, row: Row) -> Done:
+def render_row(setup: Setup, row: PlannedRow) -> Done:
     """Write one row's file; what goes wrong with it is told and stops no other."""
     try:
         board, renderer = _opened(setup)

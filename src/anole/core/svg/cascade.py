@@ -11,7 +11,7 @@ from xml.etree.ElementTree import Element
 import cssselect2
 import tinycss2
 
-from .errors import SvgError, Troubles
+from .errors import SvgError, SvgTroubles
 from .parsing import check_urls, local
 
 MOST_RULES = 5_000
@@ -109,7 +109,7 @@ def _font(value: str) -> dict[str, str]:
     return made
 
 
-def _declarations(content: object, troubles: Troubles) -> list[tuple[str, str, bool]]:
+def _declarations(content: object, troubles: SvgTroubles) -> list[tuple[str, str, bool]]:
     """Name, value and importance of each declaration that is drawn."""
     found = []
     for part in tinycss2.parse_declaration_list(content, True, True):
@@ -135,7 +135,7 @@ def _sheets(root: Element) -> str:
     return "\n".join("".join(e.itertext()) for e in root.iter() if local(e) == "style")
 
 
-def _matcher(root: Element, troubles: Troubles) -> cssselect2.Matcher:
+def _matcher(root: Element, troubles: SvgTroubles) -> cssselect2.Matcher:
     """The rules of all sheets, to be asked for each element."""
     matcher = cssselect2.Matcher()
     rules = tinycss2.parse_stylesheet(_sheets(root), True, True)
@@ -166,7 +166,7 @@ def _put(into: Declared, rank: tuple, found: list[tuple[str, str, bool]]) -> Non
             into[name] = own, value
 
 
-def cascaded(root: Element, troubles: Troubles) -> None:
+def cascaded(root: Element, troubles: SvgTroubles) -> None:
     """Write what rules and style attributes say into the elements' attributes. Raises SvgError."""
     matcher = _matcher(root, troubles)
     for wrapper in cssselect2.ElementWrapper.from_xml_root(root).iter_subtree():

@@ -9,7 +9,7 @@ import numpy as np
 
 from .cascade import cascaded
 from .drawing import drawn
-from .errors import SvgError, Troubles
+from .errors import SvgError, SvgTroubles
 from .expansion import by_id, check_expansion
 from .outline import Silhouette, silhouette
 from .parsing import local, parsed
@@ -26,7 +26,7 @@ class Svg(NamedTuple):
 
     root: Element
     view: Viewport
-    troubles: Troubles
+    troubles: SvgTroubles
 
     def drawn(self, side: int) -> np.ndarray:
         """(H, W, 4) uint8 straight, the longer side `side` px. Raises SvgError."""
@@ -39,7 +39,7 @@ class Svg(NamedTuple):
 
 def read(data: bytes) -> Svg:
     """Raises SvgError for what is no SVG, is hostile or is too much."""
-    troubles = Troubles()
+    troubles = SvgTroubles()
     root = parsed(data)
     check_expansion(root, by_id(root))
     cascaded(root, troubles)

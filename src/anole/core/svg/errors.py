@@ -7,7 +7,7 @@ class SvgError(ValueError):
     """An SVG that is not drawn; the message says why, for the user."""
 
 
-class Troubles:
+class SvgTroubles:
     """What of a file is left out, each said once, in the order it was met."""
 
     MOST = 12

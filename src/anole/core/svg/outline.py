@@ -9,7 +9,7 @@ import numpy as np
 import skia
 
 from ..arrays import Curves, Matrix
-from .errors import SvgError, Troubles
+from .errors import SvgError, SvgTroubles
 from .expansion import Ids, target
 from .numbers import UNIT_MATRIX, joined, length, share, transform
 from .parsing import href, local
@@ -73,7 +73,7 @@ class _State(NamedTuple):
 class _Walk:
     """Collects what an SVG paints, in units of UNIT to the height."""
 
-    def __init__(self, ids: Ids, troubles: Troubles) -> None:
+    def __init__(self, ids: Ids, troubles: SvgTroubles) -> None:
         self.ids, self.troubles = ids, troubles
         self.parts: list[Part] = []
         self.points, self.solid = 0, True
@@ -211,7 +211,7 @@ def _skia(matrix: Matrix) -> skia.Matrix:
     return skia.Matrix.MakeAll(a, c, e, b, d, f, 0, 0, 1)
 
 
-def silhouette(root: Element, view: Viewport, ids: Ids, troubles: Troubles) -> Silhouette:
+def silhouette(root: Element, view: Viewport, ids: Ids, troubles: SvgTroubles) -> Silhouette:
     """All that an SVG paints within its own frame. Raises SvgError."""
     scale = UNIT / view.height
     matrix = joined(UNIT_MATRIX * scale, UNIT_MATRIX)

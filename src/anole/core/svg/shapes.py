@@ -8,7 +8,7 @@ from xml.etree.ElementTree import Element
 import skia
 from fontTools.svgLib.path import parse_path
 
-from .errors import SvgError, Troubles
+from .errors import SvgError, SvgTroubles
 from .numbers import length, numbers
 from .parsing import local
 
@@ -51,7 +51,7 @@ class _Pen:
         pass
 
 
-def data_path(data: str, troubles: Troubles) -> skia.Path:
+def data_path(data: str, troubles: SvgTroubles) -> skia.Path:
     """A path of path data; as far as it can be read, as the standard says."""
     if len(data) > MOST_DATA:
         raise SvgError("it has a path with more data than can be drawn")
@@ -156,7 +156,7 @@ def _line(element: Element, size: tuple[float, float]) -> skia.Path:
     return path
 
 
-def shape(element: Element, size: tuple[float, float], troubles: Troubles) -> skia.Path | None:
+def shape(element: Element, size: tuple[float, float], troubles: SvgTroubles) -> skia.Path | None:
     """The path of a shape; None for what is none. `size` is the viewport's, for percentages."""
     name = local(element)
     if name == "path":

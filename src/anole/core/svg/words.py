@@ -13,7 +13,7 @@ from ..lettering.glyphs import glyph, upem_of
 from ..lettering.shaping import drawable, shape_line
 from ..lettering.skia_paths import data_of
 from ..model import Font, ModelError
-from .errors import SvgError, Troubles
+from .errors import SvgError, SvgTroubles
 from .numbers import length, numbers
 from .parsing import SVG, local
 
@@ -56,7 +56,7 @@ def _inherited(element: Element, style: Style) -> Style:
     return {**style, **own}
 
 
-def _first(element: Element, name: str, troubles: Troubles) -> float | None:
+def _first(element: Element, name: str, troubles: SvgTroubles) -> float | None:
     found = element.get(name)
     if found is None:
         return None
@@ -65,7 +65,7 @@ def _first(element: Element, name: str, troubles: Troubles) -> float | None:
     return length(found.replace(",", " ").split()[0] if found.strip() else None, 0.0)
 
 
-def _font(style: Style, troubles: Troubles) -> Font:
+def _font(style: Style, troubles: SvgTroubles) -> Font:
     weight = style.get("font-weight", "400")
     heavy = WEIGHTS.get(weight) or (int(weight) if weight.isdigit() else 400)
     italic = style.get("font-style", "normal") != "normal"
@@ -82,7 +82,7 @@ def _font(style: Style, troubles: Troubles) -> Font:
     return Font(family="Inter", weight=min(max(heavy, 1), 1000), italic=italic)
 
 
-def _runs(text: Element, style: Style, troubles: Troubles) -> list[_Run]:
+def _runs(text: Element, style: Style, troubles: SvgTroubles) -> list[_Run]:
     """The words of a text and its spans, in order."""
     found: list[_Run] = []
 
@@ -126,7 +126,7 @@ def _collapsed(runs: list[_Run]) -> list[_Run]:
     return [run for run in made if run.text or run.x is not None or run.y is not None]
 
 
-def _set(run: _Run, troubles: Troubles) -> tuple[skia.Path, float]:
+def _set(run: _Run, troubles: SvgTroubles) -> tuple[skia.Path, float]:
     """A run's path with its pen at 0, and how far it leads on, px."""
     size = length(run.style.get("font-size"), 16.0, default=16.0)
     file, _ = find(_font(run.style, troubles))
@@ -140,7 +140,7 @@ def _set(run: _Run, troubles: Troubles) -> tuple[skia.Path, float]:
     return path, (line.width + spacing * bool(line.glyphs)) * size
 
 
-def words_to_paths(root: Element, troubles: Troubles) -> None:
+def words_to_paths(root: Element, troubles: SvgTroubles) -> None:
     """Put the paths of its words into every text. Raises SvgError."""
     letters = 0
 
@@ -159,7 +159,7 @@ def words_to_paths(root: Element, troubles: Troubles) -> None:
     walk(root, {})
 
 
-def _group(text: Element, style: Style, troubles: Troubles) -> Element:
+def _group(text: Element, style: Style, troubles: SvgTroubles) -> Element:
     """The <g> that takes the place of a text."""
     for name in ("writing-mode", "textLength", "text-decoration", "dominant-baseline"):
         if text.get(name):

@@ -10,7 +10,7 @@ from PyQt6.QtWidgets import QStyle, QStyledItemDelegate, QStyleOptionViewItem
 
 from ...core.pieces.registry import kind_of
 from ..look import icons, theme
-from .rows import Row
+from .rows import PieceRow
 
 CARD, MINI, ICON, INDENT, FOLD = 58, 70, 16, 12, 18
 ID = Qt.ItemDataRole.UserRole
@@ -37,10 +37,10 @@ class Cards(Protocol):
 
     images: dict[str, QImage]
 
-    def row_of(self, piece_id: str) -> Row | None: ...
+    def row_of(self, piece_id: str) -> PieceRow | None: ...
 
 
-def _told(row: Row) -> str:
+def _told(row: PieceRow) -> str:
     """What clips it comes before its kind: there is room for little."""
     return " \u00b7 ".join(filter(None, (row.note, kind_of(row.piece).summary(row.piece))))
 

@@ -20,7 +20,7 @@ from ..rendering.samples import miniature
 from ..runtime.when_visible import WhenVisible
 from ..shared.session import Session
 from .card_delegate import CARD, ID, MINI, CardDelegate, fold_box, icon_boxes
-from .rows import Row, dropped, rows_of
+from .rows import PieceRow, dropped, rows_of
 
 NEAR = 400
 """px beyond what is seen for which miniatures are made."""
@@ -38,7 +38,7 @@ class PiecesList(QListWidget):
         self._asked: dict[str, tuple[Board, float]] = {}
         self._board = self.document.board
         """The board whose pieces are listed: not always the document's newest."""
-        self.rows: dict[str, Row] = {}
+        self.rows: dict[str, PieceRow] = {}
         self.folded: set[str] = set()
         self.words = ""
         self._filling = False
@@ -61,7 +61,7 @@ class PiecesList(QListWidget):
             bar.valueChanged.connect(self._ask_images)
         self.fill()
 
-    def row_of(self, piece_id: str) -> Row | None:
+    def row_of(self, piece_id: str) -> PieceRow | None:
         return self.rows.get(piece_id)
 
     def search(self, words: str) -> None:

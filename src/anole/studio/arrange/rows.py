@@ -11,7 +11,7 @@ from ...core.model import Board, Cluster, Piece
 from ...core.model.nesting import clippers, every, holder_of, siblings
 
 
-class Row(NamedTuple):
+class PieceRow(NamedTuple):
     """A piece in the list. depth : how many clusters it lies in; folded : None for what holds none"""
 
     piece: Piece
@@ -30,17 +30,17 @@ def _note(piece: Piece, board: Board, by: dict[str, str]) -> str:
     return " \u00b7 ".join(filter(None, [*parts, f"clips {count}" if count else ""]))
 
 
-def rows_of(board: Board, folded: Collection[str], words: str = "") -> list[Row]:
+def rows_of(board: Board, folded: Collection[str], words: str = "") -> list[PieceRow]:
     """All of them, or those whose name has the words, with the clusters that they lie in."""
     by, wanted = clippers(board.pieces), words.strip().lower()
 
-    def inside(pieces: Iterable[Piece], depth: int) -> list[Row]:
-        found: list[Row] = []
+    def inside(pieces: Iterable[Piece], depth: int) -> list[PieceRow]:
+        found: list[PieceRow] = []
         for piece in reversed(list(pieces)):
             shut = piece.id in folded and not wanted if isinstance(piece, Cluster) else None
             inner = inside(piece.pieces, depth + 1) if isinstance(piece, Cluster) else []
             if wanted in piece.name.lower() or inner or not wanted:
-                found.append(Row(piece, depth, shut, _note(piece, board, by)))
+                found.append(PieceRow(piece, depth, shut, _note(piece, board, by)))
                 found += [] if shut else inner
         return found
 

@@ -9,7 +9,7 @@ from PyQt6.QtCore import QObject
 
 from ...core import isolation
 from ...core.cache import Cache
-from ...core.coats.section import Section, section_of
+from ...core.coats.section import CrossSection, section_of
 from ...core.model import Board, Coat, Coated
 from ...core.pieces.placing.posed import without_pose
 from ...core.pieces.registry import coated_kind, placement
@@ -38,13 +38,13 @@ class Measures(QObject):
         self._left_out.changed.connect(self._forget)
         self._cache, self._arrivals = Cache(32 * 2**20), 0
         self._for: tuple[Coated | None, Coat | None, Board] | None = None
-        self._section: Section | None = None
+        self._section: CrossSection | None = None
         self._piece_id: str | None = None
 
     def _forget(self) -> None:
         self._for = None
 
-    def section(self) -> Section | None:
+    def section(self) -> CrossSection | None:
         """None when nothing that wears coats is chosen, and while what is chosen is read."""
         piece, coat, board = self.selection.coated, self.selection.coat, self.document.board
         if self._arrivals != isolation.FETCHER.arrivals:
@@ -62,7 +62,7 @@ class Measures(QObject):
                 self._for = piece, coat, board
         return self._section
 
-    def _of(self, piece: Coated, coat: Coat | None, board: Board) -> Section:
+    def _of(self, piece: Coated, coat: Coat | None, board: Board) -> CrossSection:
         flat, _ = measured_on(piece, coat, board)
         em = placement(flat, board).em
         core = self._core(flat, board.dpi)

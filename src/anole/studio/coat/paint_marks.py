@@ -8,7 +8,7 @@ import math
 from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QColor, QPainter, QPainterPath, QPolygonF
 
-from ...core.paint.handles import Handle
+from ...core.paint.handles import PaintHandle
 from ..look import theme
 from ..look.four_ways import paint_four_ways, paint_twice
 from ..look.qt_colour import to_qt
@@ -22,7 +22,7 @@ WORDS = {
     "move": "Drag: moves the paint inside the letters",
     "turn": "Drag: turns and sizes it",
 }
-Placed = list[tuple[Handle, QPointF]]
+Placed = list[tuple[PaintHandle, QPointF]]
 
 
 def paint_grips(painter: QPainter, placed: Placed) -> None:

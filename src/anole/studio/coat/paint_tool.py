@@ -13,7 +13,7 @@ from ...core.edit.coats import change_coat
 from ...core.edit.pieces import change_piece
 from ...core.model import Board, Placed
 from ...core.paint.frames import FrameBox
-from ...core.paint.handles import Handle, Laying
+from ...core.paint.handles import Laying, PaintHandle
 from ...core.paint.source import handles, over_board, pulled
 from ...core.pieces.registry import kind_of, placement
 from ..board.board_tool import BoardTool
@@ -40,7 +40,7 @@ class PaintTool(BoardTool):
     def __init__(self, view: Canvas, pieces: bool = False) -> None:
         super().__init__(view)
         self._pieces = pieces
-        self._grip: Handle | None = None
+        self._grip: PaintHandle | None = None
         self._start: Held | None = None
         self._token: object | None = None
         self._pulled_by = 1.0
@@ -77,7 +77,7 @@ class PaintTool(BoardTool):
         frame = self._board_box if over_board(paint) else ink_box(piece, board.dpi)
         return Held(paint, Laying(frame, placement(piece, board).em, board.dpi))
 
-    def _marks(self) -> tuple[list[tuple[Handle, QPointF]], float]:
+    def _marks(self) -> tuple[list[tuple[PaintHandle, QPointF]], float]:
         """The grips where they are held, and by how much the second stands farther out than it
         means: where two marks would lie on each other."""
         held = self.held()
@@ -96,10 +96,10 @@ class PaintTool(BoardTool):
             placed[1] = (last_grip, first + unit * APART)
         return placed, max(APART / max(length, 1e-6), 1.0)
 
-    def _grips(self) -> list[tuple[Handle, QPointF]]:
+    def _grips(self) -> list[tuple[PaintHandle, QPointF]]:
         return self._marks()[0]
 
-    def _hit(self, at: QPointF) -> Handle | None:
+    def _hit(self, at: QPointF) -> PaintHandle | None:
         near = [
             ((spot - at).manhattanLength(), n, grip) for n, (grip, spot) in enumerate(self._grips())
         ]

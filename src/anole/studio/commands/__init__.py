@@ -1,9 +1,9 @@
 """Every command as data: menus, keys, the finder and the sheet of keys read this one list."""
 
 from . import board, change, coats, colours, help, pieces, styles, view
-from .command import Choice, Choices, Command, Menu
+from .command import Answer, Choices, Command, Menu
 
-__all__ = ["COMMANDS", "MENUS", "Choice", "Choices", "Command", "Menu"]
+__all__ = ["COMMANDS", "MENUS", "Answer", "Choices", "Command", "Menu"]
 
 MENUS = (
     board.MENU,

@@ -10,7 +10,7 @@ from ..documents.board_files import BACKUPS, demo_boards
 from ..documents.purposes import PURPOSES, Purpose
 from ..documents.recovery import found, told
 from ..shared.session import Session
-from .command import Choice, Choices, Command, Menu, window
+from .command import Answer, Choices, Command, Menu, window
 
 Run = Callable[[Session], object]
 
@@ -39,30 +39,30 @@ def _keep_before(where: Where) -> Run:
     return lambda session: session.settings.put("backup", where)
 
 
-def _purposes(session: Session) -> list[Choice]:
-    return [Choice(f"{p.title}, {p.size}", _new(p)) for p in PURPOSES]
+def _purposes(session: Session) -> list[Answer]:
+    return [Answer(f"{p.title}, {p.size}", _new(p)) for p in PURPOSES]
 
 
-def _recent(session: Session) -> list[Choice]:
-    return [Choice(path.name, _open(path)) for path in session.settings.recent]
+def _recent(session: Session) -> list[Answer]:
+    return [Answer(path.name, _open(path)) for path in session.settings.recent]
 
 
-def _demo(session: Session) -> list[Choice]:
+def _demo(session: Session) -> list[Answer]:
     names = [(path.stem.replace("-", " ").capitalize(), path) for path in demo_boards()]
-    return [Choice(name, _open_copy(path)) for name, path in names]
+    return [Answer(name, _open_copy(path)) for name, path in names]
 
 
-def _not_closed(session: Session) -> list[Choice]:
+def _not_closed(session: Session) -> list[Answer]:
     """What was open when the program ended without closing."""
     there = found()
-    back = [Choice(f"Bring back {told(one)}", _bring_back(path)) for path, one in there]
-    return back + [Choice(f"Throw away {told(one)}", _throw_away(path)) for path, one in there]
+    back = [Answer(f"Bring back {told(one)}", _bring_back(path)) for path, one in there]
+    return back + [Answer(f"Throw away {told(one)}", _throw_away(path)) for path, one in there]
 
 
-def _backups(session: Session) -> list[Choice]:
+def _backups(session: Session) -> list[Answer]:
     """Where the version before is kept when a board is saved."""
     now = session.shell.files.backup
-    return [Choice(title, _keep_before(where), now == where) for where, title in BACKUPS.items()]
+    return [Answer(title, _keep_before(where), now == where) for where, title in BACKUPS.items()]
 
 
 def several_exports(session: Session) -> bool:

@@ -12,7 +12,7 @@ from ..shared.session import Session
 from .command import (
     COAT,
     PIECE,
-    Choice,
+    Answer,
     Choices,
     Command,
     Menu,
@@ -38,10 +38,10 @@ def kinds() -> dict[str, CoatKind[Any]]:
     return {kind.tag: kind for kind in KINDS.values()}
 
 
-def _kinds(session: Session) -> list[Choice]:
+def _kinds(session: Session) -> list[Answer]:
     if session.selection.coated is None:
         return []
-    return [Choice(kind.title, functools.partial(add, tag=tag)) for tag, kind in kinds().items()]
+    return [Answer(kind.title, functools.partial(add, tag=tag)) for tag, kind in kinds().items()]
 
 
 def switch(session: Session) -> None:

@@ -31,7 +31,7 @@ class Command(NamedTuple):
         return ", ".join(QKeySequence(key).toString(native) for key in self.keys)
 
 
-class Choice(NamedTuple):
+class Answer(NamedTuple):
     """One of several answers; `chosen` is None where none of them holds on."""
 
     title: str
@@ -43,7 +43,7 @@ class Choices(NamedTuple):
     """Answers that depend on what there is: a menu of their own."""
 
     title: str
-    entries: Callable[[Session], list[Choice]]
+    entries: Callable[[Session], list[Answer]]
     on: tuple[str, ...] = ()
 
 

@@ -18,7 +18,7 @@ from ..shared.new_words import add_words
 from ..shared.session import Session
 from ..shared.shell import Stage
 from .clusters import CLUSTERS, holders
-from .command import BOARD, PIECE, Choice, Choices, Command, Menu, has_coated, has_piece, window
+from .command import BOARD, PIECE, Answer, Choices, Command, Menu, has_coated, has_piece, window
 
 LAST = 1 << 30
 
@@ -105,8 +105,8 @@ def adding() -> tuple[Command, ...]:
 ADDING = adding()
 
 
-def _line_ups(session: Session) -> list[Choice]:
-    return [Choice(TITLES[what], functools.partial(line_up, what=what)) for what in able(session)]
+def _line_ups(session: Session) -> list[Answer]:
+    return [Answer(TITLES[what], functools.partial(line_up, what=what)) for what in able(session)]
 
 
 MENU = Menu(

@@ -12,7 +12,7 @@ from ..look.foot_bar import nothing
 from ..shared.session import Session
 from ..shared.targets import StyleTarget
 from . import worn
-from .command import PIECE, STYLE, Choice, Choices, Command, Menu, has_coat, has_coated, window
+from .command import PIECE, STYLE, Answer, Choices, Command, Menu, has_coat, has_coated, window
 from .dressing import lay, lay_coat, wear
 
 
@@ -54,12 +54,12 @@ def _delete(session: Session, stored: StoredStyle) -> None:
         )
 
 
-def _coats(session: Session) -> list[Choice]:
+def _coats(session: Session) -> list[Answer]:
     stored = pointed(session)
     if stored is None or not has_coated(session):
         return []
     return [
-        Choice(
+        Answer(
             coat.name or kind_of(coat).title,
             functools.partial(lay_coat, style=stored.style, coat=coat),
         )
@@ -67,7 +67,7 @@ def _coats(session: Session) -> list[Choice]:
     ]
 
 
-def _sets(session: Session) -> list[Choice]:
+def _sets(session: Session) -> list[Answer]:
     """The sets that the pointed style may be in; and a new one, called after what is found by."""
     stored = pointed(session)
     if stored is None:
@@ -81,7 +81,7 @@ def _sets(session: Session) -> list[Choice]:
     for one in session.styles.sets:
         inside = name in one.styles
         found.append(
-            Choice(one.name, functools.partial(put, one=one.name, inside=not inside), inside)
+            Answer(one.name, functools.partial(put, one=one.name, inside=not inside), inside)
         )
     return found
 

@@ -6,7 +6,7 @@ from collections.abc import Callable
 
 from ..shared.session import Session
 from ..shared.shell import Stage
-from .command import BOARD, Choice, Choices, Command, Menu, window
+from .command import BOARD, Answer, Choices, Command, Menu, window
 
 ZOOMS = (0.25, 0.5, 1.0, 2.0, 4.0, 8.0)
 
@@ -19,9 +19,9 @@ def _zoomed(zoom: float) -> Callable[[Session], object]:
     return lambda session: session.shell.set_zoom(zoom)
 
 
-def _zooms(session: Session) -> list[Choice]:
+def _zooms(session: Session) -> list[Answer]:
     now = session.shell.zoom
-    return [Choice(f"{z:.0%}", _zoomed(z), abs(now - z) < 1e-3) for z in ZOOMS]
+    return [Answer(f"{z:.0%}", _zoomed(z), abs(now - z) < 1e-3) for z in ZOOMS]
 
 
 MENU = Menu(

@@ -12,7 +12,7 @@ from ...core.model.moulding import NamedMoulding
 from ..shared.session import session_of
 from .base.keep_name import KeepName
 from .base.layouts import column, row
-from .choices.choice import Box
+from .choices.choice import ComboBox
 
 HEAD = "your mouldings"
 
@@ -25,7 +25,7 @@ class SavedMouldings(QWidget):
     def __init__(self) -> None:
         super().__init__()
         self.moulding = Moulding()
-        self.box, self.save, self.delete = Box(), QPushButton("save"), QPushButton("delete")
+        self.box, self.save, self.delete = ComboBox(), QPushButton("save"), QPushButton("delete")
         self.name = KeepName("Name of the moulding")
         self.box.setAccessibleName("Your own mouldings")
         self.save.setToolTip("Save this moulding in your library, under a name")

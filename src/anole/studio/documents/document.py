@@ -204,7 +204,7 @@ class Document(QObject):
         """A new board in place of this one, with a history of its own."""
         self._put_on(History(board), board)
 
-    def take(self, opened: board_file.Document, path: Path | None, stamp: str = "") -> None:
+    def take(self, opened: board_file.StoredBoard, path: Path | None, stamp: str = "") -> None:
         """A board that was read from a file, `path` if it is saved to that again."""
         self._put_on(History(opened.board), opened.board, path, stamp, opened.unknown)
         self._say_missing_fonts()
@@ -254,7 +254,7 @@ class Document(QObject):
         """Write the board; when it cannot be written, all stays as it is."""
         try:
             whole, small = self._stored()
-            data = board_file.encode(board_file.Document(whole, self._unknown), small)
+            data = board_file.encode(board_file.StoredBoard(whole, self._unknown), small)
             write_bytes(path, data)
         except FileError as error:
             self.said.emit(str(error))

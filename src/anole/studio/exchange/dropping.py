@@ -9,7 +9,7 @@ from typing import NamedTuple
 
 from PyQt6.QtCore import QMimeData
 
-from ...core.coats.kind import Place
+from ...core.coats.kind import StackPlace
 from ...core.coats.registry import kind_of as coat_kind
 from ...core.edit.coats import change_coat
 from ...core.edit.pieces import change_piece, remove_piece
@@ -115,7 +115,7 @@ def _dressed(board: Board, emblem: str, words: Coated) -> Board:
 
 def _painted(words: Coated) -> list[Coat]:
     """The coats of the face that have a paint, lowest first."""
-    return [c for c in words.style if coat_kind(c).held(c) and coat_kind(c).place >= Place.TOP]
+    return [c for c in words.style if coat_kind(c).held(c) and coat_kind(c).place >= StackPlace.TOP]
 
 
 def _taker(board: Board, chosen: Piece | None, sha: str) -> tuple[Piece, dict] | None:

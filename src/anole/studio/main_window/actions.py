@@ -8,7 +8,7 @@ from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QAction, QKeySequence
 from PyQt6.QtWidgets import QMenu, QMenuBar, QWidget
 
-from ..commands import COMMANDS, MENUS, Choice, Choices, Command
+from ..commands import COMMANDS, MENUS, Answer, Choices, Command
 from ..shared.session import Session
 
 NEAR = {"delete", "rename"}
@@ -85,7 +85,7 @@ class Actions(dict[str, QAction]):
             self._add_choice(unfolded, choice)
         unfolded.setEnabled(not unfolded.isEmpty())
 
-    def _add_choice(self, menu: QMenu, choice: Choice) -> None:
+    def _add_choice(self, menu: QMenu, choice: Answer) -> None:
         title = choice.title.replace("&", "&&")
         action = menu.addAction(title, lambda: choice.run(self.session))
         if action is not None and choice.chosen is not None:

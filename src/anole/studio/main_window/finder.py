@@ -17,14 +17,14 @@ from PyQt6.QtWidgets import (
 from ..look import theme
 from ..look.sheet import Sheet
 from ..shared.session import Session
-from .finding import Found, everything, found
+from .finding import FinderEntry, everything, found
 
 ROW, WIDE, HIGH, TOP, AROUND = 30, 620, 420, 56, 76
 THING = Qt.ItemDataRole.UserRole
 LIST_KEYS = (Qt.Key.Key_Up, Qt.Key.Key_Down, Qt.Key.Key_PageUp, Qt.Key.Key_PageDown)
 
 
-class Row(QStyledItemDelegate):
+class FinderRow(QStyledItemDelegate):
     """The kind, the title, and what there is to know of it."""
 
     def sizeHint(self, option: QStyleOptionViewItem, index: QModelIndex) -> QSize:
@@ -60,14 +60,14 @@ class Finder(Sheet):
     def __init__(self, session: Session, window: QWidget) -> None:
         super().__init__(window)
         self.session = session
-        self.things: list[Found] = []
+        self.things: list[FinderEntry] = []
         self.field, self.list = QLineEdit(), QListWidget()
         self.field.setPlaceholderText("Find a command, coat, style, piece or font")
         self.field.setAccessibleName("Find anything")
         self.field.setClearButtonEnabled(True)
         self.list.setAccessibleName("What was found")
         self.list.setFrameShape(QListWidget.Shape.NoFrame)
-        self.list.setItemDelegate(Row(self.list))
+        self.list.setItemDelegate(FinderRow(self.list))
         self.list.setFocusPolicy(Qt.FocusPolicy.NoFocus)
         self.list.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
         self.column.addWidget(self.field)

@@ -22,7 +22,7 @@ from ..shared.shell import Stage
 MOST = 80
 
 
-class Found(NamedTuple):
+class FinderEntry(NamedTuple):
     """`look`: the board with it, for while it is only looked at."""
 
     kind: str
@@ -32,7 +32,7 @@ class Found(NamedTuple):
     look: Callable[[Session], Board | None] = lambda session: None
 
 
-def everything(session: Session) -> list[Found]:
+def everything(session: Session) -> list[FinderEntry]:
     """All that can be found now, in the order in which it is shown."""
     return [
         *_commands(session),
@@ -43,7 +43,7 @@ def everything(session: Session) -> list[Found]:
     ]
 
 
-def found(things: list[Found], words: str) -> list[Found]:
+def found(things: list[FinderEntry], words: str) -> list[FinderEntry]:
     """Those in which every word is found, at best at the start of a title."""
     wanted = words.casefold().split()
     ranked = []
@@ -58,18 +58,18 @@ def found(things: list[Found], words: str) -> list[Found]:
     return [entry[3] for entry in ranked[:MOST]]
 
 
-def _commands(session: Session) -> Iterator[Found]:
+def _commands(session: Session) -> Iterator[FinderEntry]:
     for menu in MENUS:
         where = menu.title.replace("&", "")
         for command in menu.commands:
             if command.when(session):
                 about = "   ".join(t for t in (where, command.shown_keys) if t)
-                yield Found("command", command.title, about, command.run)
+                yield FinderEntry("command", command.title, about, command.run)
 
 
-def _pieces(session: Session) -> Iterator[Found]:
+def _pieces(session: Session) -> Iterator[FinderEntry]:
     for piece in reversed(list(every(session.document.board.pieces))):
-        yield Found(
+        yield FinderEntry(
             "piece",
             piece.name or kind_of(piece).title,
             kind_of(piece).title,
@@ -77,20 +77,20 @@ def _pieces(session: Session) -> Iterator[Found]:
         )
 
 
-def _coats(session: Session) -> Iterator[Found]:
+def _coats(session: Session) -> Iterator[FinderEntry]:
     piece = session.selection.coated
     if piece is None:
         return
     for coat in reversed(piece.style):
         title = coat_kind(coat).title
-        yield Found(
+        yield FinderEntry(
             "coat",
             coat.name or title,
             title,
             functools.partial(_choose_coat, piece=piece.id, coat=coat.id),
         )
     for tag, kind in kinds().items():
-        yield Found("coat", f"Add {kind.title}", kind.about, functools.partial(_add, tag=tag))
+        yield FinderEntry("coat", f"Add {kind.title}", kind.about, functools.partial(_add, tag=tag))
 
 
 def _choose_piece(session: Session, piece: str) -> None:
@@ -107,14 +107,14 @@ def _add(session: Session, tag: str) -> None:
     add(session, tag)
 
 
-def _styles(session: Session) -> Iterator[Found]:
+def _styles(session: Session) -> Iterator[FinderEntry]:
     piece = session.selection.coated
     if piece is None:
         return
     for one in session.styles.entries:
         kind = "your own style" if one.own else "style"
         about = "  ".join((kind, ", ".join(one.style.words), one.style.notes)).strip()
-        yield Found(
+        yield FinderEntry(
             "style",
             one.style.name,
             about,
@@ -123,7 +123,7 @@ def _styles(session: Session) -> Iterator[Found]:
         )
 
 
-def _fonts(session: Session) -> Iterator[Found]:
+def _fonts(session: Session) -> Iterator[FinderEntry]:
     words = session.selection.lettering
     if words is None:
         return
@@ -138,4 +138,4 @@ def _fonts(session: Session) -> Iterator[Found]:
                 f"Font: {font.family}", lambda b: change_piece(b, words.id, font=font)
             )
 
-        yield Found("font", family, "", take, worn)
+        yield FinderEntry("font", family, "", take, worn)

@@ -17,7 +17,7 @@ from .zoom_menu import ZoomMenu
 STAGES = ("Arrange", "Coat", "Proof")
 
 
-class Mark(QWidget):
+class ProgramMark(QWidget):
     """A lizard's head from above, its throat fan open."""
 
     def __init__(self) -> None:
@@ -103,7 +103,7 @@ class TopBar(QWidget):
         row.addWidget(self._work)
         row.addWidget(right, 1)
         self._tools = right
-        self._left.addWidget(Mark())
+        self._left.addWidget(ProgramMark())
         self._left.addWidget(self.menus, 0, Qt.AlignmentFlag.AlignVCenter)
         self._left.addWidget(self.name, 1)
         # takes the room of the name where there is none

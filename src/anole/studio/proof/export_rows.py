@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QHBoxLayout, QPushButton, QVBoxLayout, QWidget
 
+from ...core.files.formats import format_of
 from ...core.model import Export
 from ..look import icons
 from ..look.plain import tip
@@ -25,7 +26,7 @@ def title_of(export: Export) -> str:
         else f"{export.scale:g}×"
     )
     limit = f", at most {export.most / 1000:,.0f} kB" if export.most and export.has_quality else ""
-    return f"{export.format}, {size}{limit}"
+    return f"{format_of(export.format).title}, {size}{limit}"
 
 
 class ExportRows(QWidget):

@@ -8,13 +8,13 @@ from pathlib import Path
 from PyQt6.QtCore import pyqtSignal
 
 from ...core.atomic import FileError
-from ...core.series.plan import Row, Setup
+from ...core.series.plan import PlannedRow, Setup
 from ...core.series.running import run
 from ...core.series.worker import Done
 from ..runtime.background import Threaded
 from ..runtime.troubles import Trouble, trouble_of, what
 
-Plan = tuple[Setup, Sequence[Row]]
+Plan = tuple[Setup, Sequence[PlannedRow]]
 
 
 class SeriesJob(Threaded):

@@ -12,7 +12,7 @@ from ..shared.session import Session
 from .all_styles import AllStyles
 from .pack_page import PackPage
 from .style_files import StyleFiles
-from .test_strip import TestStrip
+from .trial_strip import TestStrip
 from .wall_page import WallPage
 
 

@@ -14,7 +14,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
-from ...core.edit.settings import setting_of
+from ...core.edit.style_setting import setting_of
 from ...core.edit.wearing import is_changed
 from ...core.model import Coated, Setting
 from ..commands import worn

@@ -20,7 +20,7 @@ from ...model import Copies, Length
 from ...paint.context import PaintContext
 from ...paint.own import straight
 from ..context import CoatContext, Overlap, Reads
-from ..kind import Cover, PaintedCoat, Place, Throw
+from ..kind import Cover, PaintedCoat, StackPlace, Throw
 from ..throwing import thrown
 
 AROUND = 0.6
@@ -83,7 +83,7 @@ class CopiesKind(PaintedCoat[Copies]):
         '<rect x="1.5" y="1.5" width="7" height="7" rx="1"/>'
         '<path d="M5 11h6V5M8 14h6V8" opacity=".7"/>'
     )
-    place = Place.GROUND
+    place = StackPlace.GROUND
     left_out_of = ("face", "lit")
     extends = True
     coverage = ("of", "silhouette", "count", "to_x", "to_y", "bow", "grow", "turn", "near", "far")

@@ -12,7 +12,7 @@ from ...field.blur import smoothed
 from ...model import Glow, Position, Span
 from ...paint.source import opaque
 from ..context import EDGE, CoatContext, Overlap, Reach, Reads
-from ..kind import Cover, PaintedCoat, Place
+from ..kind import Cover, PaintedCoat, StackPlace
 from ..shading import easing
 
 
@@ -26,7 +26,7 @@ class GlowKind(PaintedCoat[Glow]):
         '<circle cx="8" cy="8" r="4.2" opacity=".75"/>'
         '<circle cx="8" cy="8" r="6.7" opacity=".4"/>'
     )
-    place = Place.HALO
+    place = StackPlace.HALO
     coverage = ("span", "hot", "softness", "falloff", "silhouette")
     coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS
 

@@ -16,7 +16,7 @@ from ...paint.context import PaintContext
 from ...paint.own import straight
 from ...tone.blur import blurred
 from ..context import CoatContext, Overlap, Reach, Reads
-from ..kind import CoatKind, Cover, Place, Throw
+from ..kind import CoatKind, Cover, StackPlace, Throw
 from ..shading.height_field import Heights, ends, heights_over, sigma
 from ..throwing import thrown
 
@@ -33,7 +33,7 @@ class PressKind(CoatKind[Press]):
     mark = (
         '<path d="M1.5 5.5h3q2 0 2.5 3t2.5 3h5"/><path d="M1.5 9.5h2.5M9 4.5h5.5" opacity=".55"/>'
     )
-    place = Place.GROUND
+    place = StackPlace.GROUND
     coverage = GEOMETRY
     coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS
     colour_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS | Reads.PAINTED | Reads.FRAME

@@ -14,7 +14,7 @@ from ...field.blur import gaussian
 from ...model import Lamp, Length, Shadow
 from ..band import between
 from ..context import CoatContext, Overlap, Reach, Reads
-from ..kind import Cover, PaintedCoat, Place, Throw
+from ..kind import Cover, PaintedCoat, StackPlace, Throw
 
 TAIL = 3.5
 """Deviations within which a Gaussian is drawn."""
@@ -53,7 +53,7 @@ class ShadowKind(PaintedCoat[Shadow]):
         '<path d="M5.5 13.5h8v-8" stroke-width="2.6"/>'
         '<rect x="2" y="2" width="8.5" height="8.5" rx="1"/>'
     )
-    place = Place.GROUND
+    place = StackPlace.GROUND
     coverage = ("lift", "grow", "falls", "silhouette", "lamp")
     coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS | Reads.LAMP
 

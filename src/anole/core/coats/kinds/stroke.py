@@ -13,7 +13,7 @@ from ...field.outset import StrokeOutset
 from ...model import Position, Span, Stroke
 from ...paint.source import opaque
 from ..context import EDGE, CoatContext, Overlap, Reach, Reads
-from ..kind import Cover, PaintedCoat, Place
+from ..kind import Cover, PaintedCoat, StackPlace
 
 
 class StrokeKind(PaintedCoat[Stroke]):
@@ -22,7 +22,7 @@ class StrokeKind(PaintedCoat[Stroke]):
     struct = Stroke
     title, family, about = "Stroke", "Line", "paints a span along the edge"
     mark = '<rect x="3.5" y="3.5" width="9" height="9" rx="2" stroke-width="3"/>'
-    place = Place.LINE
+    place = StackPlace.LINE
     coverage = ("span", "join", "limit", "silhouette")
     coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS
 

@@ -22,7 +22,7 @@ from ...paint.source import source as paint_source
 from ...tone import toned
 from ...tone.where import Where
 from ..context import CoatContext, Overlap, Reach, Reads
-from ..kind import Cover, PaintedCoat, Place, Throw
+from ..kind import Cover, PaintedCoat, StackPlace, Throw
 from ..solid import extrusion_of, outline_of, solid_of, walls_of
 from ..throwing import thrown
 
@@ -40,7 +40,7 @@ class ThicknessKind(PaintedCoat[Thickness]):
     mark = (
         '<path d="M1.5 1.5h8v8h-8z"/><path d="M9.5 1.5l5 5v8h-8l-5-5M9.5 9.5l5 5" opacity=".75"/>'
     )
-    place = Place.LINE
+    place = StackPlace.LINE
     left_out_of = ("face",)
     extends = True
     coverage = (

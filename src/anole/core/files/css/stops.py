@@ -17,7 +17,7 @@ NEAR = 2e-3
 """How far outside 0..1 a colour's parts may lie and still be one of sRGB's."""
 
 
-class Placed(NamedTuple):
+class PlacedStop(NamedTuple):
     """A colour, or a hint without one, and where it stands."""
 
     colour: Colour | None
@@ -55,7 +55,7 @@ def colour_of(node: Node) -> Colour:
     return Colour(red, green, blue, round(found.alpha() * 255))
 
 
-def _one(part: Sequence[Node], round_: bool) -> list[Placed]:
+def _one(part: Sequence[Node], round_: bool) -> list[PlacedStop]:
     """A stop with up to two places, or a hint."""
     if not part:
         raise CssError("a colour is missing between two commas")
@@ -63,15 +63,15 @@ def _one(part: Sequence[Node], round_: bool) -> list[Placed]:
     places = [share(node, round_) for node in part if is_number(node)]
     if not others:
         if len(places) == 1:
-            return [Placed(None, places[0])]
+            return [PlacedStop(None, places[0])]
         raise CssError(f"{written(part)!r} is neither a colour stop nor a hint")
     colour = colour_of(others[0])
     if len(others) > 1 or len(places) > 2 or others[0] not in (part[0], part[-1]):
         raise CssError(f"{written(part)!r} is more than a colour and two places")
-    return [Placed(colour, at) for at in places] or [Placed(colour, None)]
+    return [PlacedStop(colour, at) for at in places] or [PlacedStop(colour, None)]
 
 
-def _filled(items: Sequence[Placed]) -> list[float]:
+def _filled(items: Sequence[PlacedStop]) -> list[float]:
     """Missing places filled in, none before the one ahead of it (3.5.1)."""
     places = [item.at for item in items]
     places[0] = 0.0 if places[0] is None else places[0]

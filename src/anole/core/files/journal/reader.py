@@ -11,7 +11,7 @@ import msgspec
 
 from ... import assets
 from ...atomic import FileError, opened, read_bytes
-from ...history import MOST_STEPS, History, Step
+from ...history import MOST_STEPS, History, HistoryStep
 from ...lettering.carried_fonts import take_in as take_in_fonts
 from ...model import Board, ModelError, Piece, from_builtins
 from .chunks import MissingChunk, digest, joined
@@ -150,7 +150,7 @@ def _read(folder: Path, name: str) -> Journal:
         for number in order:
             try:
                 record = log.steps[number]
-                steps.append(Step(str(record["name"]), boards.board(record)))
+                steps.append(HistoryStep(str(record["name"]), boards.board(record)))
                 numbers.append(number)
             except (ModelError, MissingChunk, KeyError, TypeError):
                 continue

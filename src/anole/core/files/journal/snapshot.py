@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import Any, NamedTuple
 
-from ...history import Step
+from ...history import HistoryStep
 from ...model import Board
 
 
@@ -18,7 +18,7 @@ class Snapshot(NamedTuple):
     unknown : what a newer version wrote beside the board
     """
 
-    steps: Sequence[Step]
+    steps: Sequence[HistoryStep]
     at: int
     saved: Board | None = None
     path: str = ""

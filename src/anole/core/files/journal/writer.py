@@ -11,7 +11,7 @@ import msgspec
 
 from ... import assets
 from ...atomic import appended, write_bytes
-from ...history import Step
+from ...history import HistoryStep
 from ...model import Board, Piece, to_builtins
 from ..board_file import carried
 from .chunks import split
@@ -33,7 +33,7 @@ class JournalWriter:
         self._size = self._whole = 0
 
     def _start(self) -> None:
-        self._numbers: dict[int, tuple[int, Step]] = {}
+        self._numbers: dict[int, tuple[int, HistoryStep]] = {}
         self._pieces: dict[int, tuple[Piece, Any]] = {}
         self._chunks: set[str] = set()
         self._assets: set[str] = set()
@@ -94,7 +94,7 @@ class JournalWriter:
         lines.append(line({"now": now}))
         return lines
 
-    def _number(self, step: Step, lines: list[bytes]) -> int:
+    def _number(self, step: HistoryStep, lines: list[bytes]) -> int:
         """The number of a step, which is written when it is new."""
         known = self._numbers.get(id(step))
         if known is not None:

@@ -8,7 +8,7 @@ import msgspec
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QPushButton, QVBoxLayout, QWidget
 
-from ....core.lettering.details import NOTHING, Axis, Details, Feature, known_details
+from ....core.lettering.details import NOTHING, Details, Feature, FontAxis, known_details
 from ....core.lettering.fonts import FontFile, catalogue, find
 from ....core.lettering.itemise import replaced_letters
 from ....core.model import Asset, FeatureTags, Font, Lettering, Tags
@@ -109,7 +109,10 @@ class FontDetails(QWidget):
         self.note.setVisible(bool(parts))
 
     def _make(
-        self, weights: list[tuple[int, bool]], axes: tuple[Axis, ...], features: tuple[Feature, ...]
+        self,
+        weights: list[tuple[int, bool]],
+        axes: tuple[FontAxis, ...],
+        features: tuple[Feature, ...],
     ) -> None:
         for control in self.controls.values():
             discard(control)

@@ -21,7 +21,7 @@ from PyQt6.QtWidgets import (
 
 from ....core.edit.pieces import change_piece
 from ....core.model import Board
-from ...controls.choices.choice import Box
+from ...controls.choices.choice import ComboBox
 from ...exchange.fonts import take_font
 from ...look import theme
 from ...rendering.samples import words_of
@@ -99,7 +99,7 @@ class FontPicker(QWidget):
         self._all = all_rows(self.document.board.fonts)
         self.model = FontModel()
         self.search, self.list = QLineEdit(), FontList(self)
-        self.kind, self.order, self.add = Box(), Box(), QPushButton("+ font")
+        self.kind, self.order, self.add = ComboBox(), ComboBox(), QPushButton("+ font")
         self._build()
         self.search.textChanged.connect(self.refill)
         self.kind.activated.connect(self.refill)

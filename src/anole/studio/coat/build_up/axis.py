@@ -8,7 +8,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from ....core.coats.section import Section, outermost
+from ....core.coats.section import CrossSection, outermost
 from ....core.model import Coat
 
 LEAST_LETTER, MOST_LETTER = 0.34, 0.62
@@ -48,7 +48,7 @@ class Axis(NamedTuple):
         return (x - self.edge) / scale
 
 
-def axis_for(coats: Sequence[Coat], section: Section, left: float, right: float) -> Axis:
+def axis_for(coats: Sequence[Coat], section: CrossSection, left: float, right: float) -> Axis:
     """An axis on which every coat has room and the letter keeps at least a third."""
     most = FARTHEST * section.core
     least = max(0.6 * section.core, 4.0)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from PyQt6.QtCore import QPointF
 
 from ....core.coats.registry import kind_of
-from ....core.coats.section import Section
+from ....core.coats.section import CrossSection
 from ....core.edit.coats import change_coat, move_coat
 from ....core.model import Coat, Position, Span
 from ...commands.coats import switch
@@ -72,7 +72,7 @@ def snapped(state: BuildUpState, x: float, own: str) -> tuple[float, bool]:
     return state.axis.position(x), False
 
 
-def in_unit(px: float, like: Position, core: bool, section: Section) -> Position:
+def in_unit(px: float, like: Position, core: bool, section: CrossSection) -> Position:
     """A position of `px` in the unit its user chose."""
     if core:
         return Position.parse("core")

@@ -17,7 +17,7 @@ GAP, LEAST_TWO_LINES, LEAST_SUMMARY = 6.0, 29.0, 31.0
 LINE, SMALL_LINE = 15.0, 14.0
 
 
-class Label(NamedTuple):
+class BandLabel(NamedTuple):
     """What is written in a row: one or two lines of the name, or the name and where it lies."""
 
     lines: tuple[str, ...]
@@ -38,7 +38,7 @@ def _halves(text: str, metrics: QFontMetricsF) -> tuple[str, str]:
     return min(cuts, key=lambda cut: max(metrics.horizontalAdvance(line) for line in cut))
 
 
-def label_of(state: BuildUpState, coat: Coat, row: QRectF, band_left: float) -> Label:
+def label_of(state: BuildUpState, coat: Coat, row: QRectF, band_left: float) -> BandLabel:
     """The coat's own name, or its kind's where it has none, in the room left of its band."""
     name = coat.name or kind_of(coat).title
     room = max(band_left, LABELS - GAP) - NAME_X - GAP
@@ -47,13 +47,13 @@ def label_of(state: BuildUpState, coat: Coat, row: QRectF, band_left: float) -> 
         metrics = QFontMetricsF(font)
         if metrics.horizontalAdvance(name) <= room:
             summary = state.summary(coat) if row.height() >= LEAST_SUMMARY else ""
-            return Label((name,), summary, font)
+            return BandLabel((name,), summary, font)
         if " " in name and row.height() >= LEAST_TWO_LINES:
             halves = _halves(name, metrics)
             if max(metrics.horizontalAdvance(line) for line in halves) <= room:
-                return Label(halves, "", font)
+                return BandLabel(halves, "", font)
     short = QFontMetricsF(font).elidedText(name, Qt.TextElideMode.ElideRight, room)
-    return Label((short,), "", font)
+    return BandLabel((short,), "", font)
 
 
 def paint_label(
@@ -87,7 +87,7 @@ def _marks(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> N
     icons.draw_mark(painter, kind_of(coat).mark, box, shade)
 
 
-def _text(painter: QPainter, label: Label, coat: Coat, row: QRectF) -> None:
+def _text(painter: QPainter, label: BandLabel, coat: Coat, row: QRectF) -> None:
     high = LINE * len(label.lines) + (SMALL_LINE if label.summary else 0)
     y = row.center().y() - high / 2
     painter.setFont(label.font)

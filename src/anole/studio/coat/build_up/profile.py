@@ -10,7 +10,7 @@ import numpy as np
 from ....core.box import Box
 from ....core.cache import Cache
 from ....core.coats.registry import kind_of
-from ....core.coats.section import Section, profile
+from ....core.coats.section import CrossSection, profile
 from ....core.model import Coat, Paint
 from ....core.paint.context import PaintContext
 from ....core.paint.frames import Frames
@@ -35,7 +35,7 @@ def colours(paint: Paint, count: int, em: float = 100.0) -> np.ndarray:
 
 
 @functools.lru_cache(512)
-def _row(coat: Coat, section: Section, where: bytes) -> np.ndarray:
+def _row(coat: Coat, section: CrossSection, where: bytes) -> np.ndarray:
     at = np.frombuffer(where)
     shown = profile(coat, section, at, CACHE)
     alpha = shown.coverage * coat.opacity
@@ -53,6 +53,6 @@ def _row(coat: Coat, section: Section, where: bytes) -> np.ndarray:
     return np.ascontiguousarray((np.clip(rgba, 0, 1).T * 255 + 0.5).astype(np.uint8))
 
 
-def row_pixels(coat: Coat, section: Section, at: np.ndarray) -> np.ndarray:
+def row_pixels(coat: Coat, section: CrossSection, at: np.ndarray) -> np.ndarray:
     """(count, 4) uint8 straight RGBA of a coat's band at positions `at`, board px."""
     return _row(msgspec.structs.replace(coat, id="-", name="", on=True), section, at.tobytes())

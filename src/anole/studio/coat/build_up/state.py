@@ -9,7 +9,7 @@ import numpy as np
 from PyQt6.QtCore import QPointF, QRectF
 
 from ....core.coats.registry import kind_of
-from ....core.coats.section import Section
+from ....core.coats.section import CrossSection
 from ....core.model import Coat
 from .axis import Axis
 
@@ -25,7 +25,7 @@ class BuildUpState(NamedTuple):
     coats: tuple[Coat, ...]
     rows: tuple[QRectF, ...]
     axis: Axis
-    section: Section
+    section: CrossSection
     chosen: str | None
     unit: str
     strip: np.ndarray | None

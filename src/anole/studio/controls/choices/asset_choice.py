@@ -19,7 +19,7 @@ from ...look.plain import Label
 from ...shared.session import session_of
 from ..base.control import Control
 from ..base.layouts import column, row
-from .choice import Box
+from .choice import ComboBox
 
 
 class PictureView(QWidget):
@@ -78,7 +78,7 @@ class AssetChoice(Control):
         self._empty = empty
         self._listed: list[str] = []
         self._asked = False
-        self.view, self.box, self.open = PictureView(), Box(), QPushButton("+ file")
+        self.view, self.box, self.open = PictureView(), ComboBox(), QPushButton("+ file")
         self.box.setAccessibleName(title)
         self.open.setToolTip("Take a picture file in; the board carries it from then on")
         column(self, self.view).insertLayout(

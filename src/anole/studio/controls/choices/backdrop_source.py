@@ -9,7 +9,7 @@ from ..base.control import Control
 from ..base.field_label import FieldLabel
 from ..base.layouts import row
 from ..base.table import CONTROLS
-from .choice import Box
+from .choice import ComboBox
 
 ALWAYS = {"beneath": "everything beneath", "ground": "the ground alone"}
 
@@ -21,7 +21,7 @@ class BackdropSourceChoice(Control):
         super().__init__()
         self._of = "ground"
         self._ids: list[str] = []
-        self.box = Box()
+        self.box = ComboBox()
         self.box.setAccessibleName(title)
         self.setToolTip(about)
         label = FieldLabel(title)

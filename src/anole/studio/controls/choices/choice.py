@@ -22,12 +22,12 @@ ROOM = 98
 """px for the longest word beside a name, in a panel of its least width."""
 
 
-class Box(QComboBox):
+class ComboBox(QComboBox):
     """A combo box with its arrow drawn in the theme's colour; long choices do not widen it."""
 
     def __init__(self) -> None:
         super().__init__()
-        self.setSizeAdjustPolicy(Box.SizeAdjustPolicy.AdjustToMinimumContentsLengthWithIcon)
+        self.setSizeAdjustPolicy(ComboBox.SizeAdjustPolicy.AdjustToMinimumContentsLengthWithIcon)
         self.setMinimumContentsLength(5)
         # Qt's own policy gives a box the focus when the wheel turns over it, and then turns it
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
@@ -52,7 +52,7 @@ class Choice(Control):
     ) -> None:
         super().__init__()
         self._options = list(options)
-        self.box = Box()
+        self.box = ComboBox()
         self.box.addItems([(words or {}).get(option, option) for option in self._options])
         self.box.setAccessibleName(title)
         self._guard = WheelGuard()

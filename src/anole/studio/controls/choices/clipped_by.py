@@ -11,7 +11,7 @@ from ..base.control import Control
 from ..base.field_label import FieldLabel
 from ..base.layouts import row
 from ..base.table import CONTROLS
-from .choice import Box
+from .choice import ComboBox
 
 NONE = "nothing"
 
@@ -21,7 +21,7 @@ class ClippedByChoice(Control):
         super().__init__()
         self._by: str | None = None
         self._ids: list[str | None] = []
-        self.box = Box()
+        self.box = ComboBox()
         self.box.setAccessibleName(title)
         self.setToolTip(about)
         self.setLayout(row(FieldLabel(title), self.box, stretch=1))

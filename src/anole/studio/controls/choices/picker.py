@@ -9,7 +9,7 @@ from PyQt6.QtWidgets import QVBoxLayout
 
 from ...look.plain import Label, tip
 from ..base.control import Control, WheelGuard
-from .choice import Box
+from .choice import ComboBox
 
 
 class Picker(Control):
@@ -28,7 +28,7 @@ class Picker(Control):
         super().__init__()
         self.options: list[str] = []
         self._words = dict(words or {})
-        self.box = Box()
+        self.box = ComboBox()
         self.box.setAccessibleName(title)
         self._guard = WheelGuard()
         self.box.installEventFilter(self._guard)

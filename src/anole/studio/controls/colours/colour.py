@@ -27,7 +27,7 @@ SETTLED_MS = 1200
 """A colour that stood this long was used."""
 
 
-class Swatch(QWidget):
+class SwatchButton(QWidget):
     """The colour itself, over checks where it is clear."""
 
     def __init__(self) -> None:
@@ -50,7 +50,7 @@ class ColourControl(Control):
     def __init__(self, title: str = "Colour") -> None:
         super().__init__()
         self._colour = Colour(255, 255, 255)
-        self.field, self.swatch, self.text = ColourField(), Swatch(), QLineEdit()
+        self.field, self.swatch, self.text = ColourField(), SwatchButton(), QLineEdit()
         self.rows, self.swatches = ColourRows(), Swatches()
         self.pick, self.save = QPushButton("pick"), QPushButton("save")
         self.text.setAccessibleName(f"{title} as CSS text")

@@ -11,7 +11,7 @@ from ..base.layouts import column
 from ..base.table import CONTROLS, many
 from ..choices.choice import Choice
 from .colour import ColourControl
-from .palette import STARTS, Row
+from .palette import STARTS, SwatchRow
 
 WORDS = {"a colour": "colour", "the letter's colour": "letter", "the coats beneath": "own"}
 STAND_INS = {"letter": Colour(240, 200, 120), "own": Colour(150, 150, 150)}
@@ -21,7 +21,7 @@ class InkList(Control):
     def __init__(self, title: str, about: str) -> None:
         super().__init__()
         self._inks: tuple[Ink, ...] = ()
-        self.row, self.colour = Row(title), ColourControl("Ink")
+        self.row, self.colour = SwatchRow(title), ColourControl("Ink")
         self.kind = Choice("Ink is", list(WORDS), "A colour, or one that the pattern finds there")
         self.setToolTip(about)
         column(self, Label(title), self.row, self.kind, self.colour)

@@ -22,7 +22,7 @@ CHIP = 24
 STARTS = ("#ff6a5c", "#ffd98a", "#6fd3c4", "#7aa7ff", "#d58cff", "#9fd356")
 
 
-class Row(QWidget):
+class SwatchRow(QWidget):
     """Chips and a + at the end. `chosen(index)`; `added()`; `removed(index)`."""
 
     chosen = pyqtSignal(int)
@@ -103,7 +103,7 @@ class Palette(Control):
     def __init__(self, title: str, about: str = "") -> None:
         super().__init__()
         self._colours: tuple[Colour, ...] = ()
-        self.row, self.colour = Row(title), ColourControl(title)
+        self.row, self.colour = SwatchRow(title), ColourControl(title)
         label = Label(title)
         column(self, label, self.row, self.colour)
         self.setToolTip(about)

@@ -20,7 +20,7 @@ LEAST = 0.01
 MOST_GAMMA = 20.0
 
 
-class Handle(NamedTuple):
+class ToneHandle(NamedTuple):
     """A point of the line, both 0..1 unless typed further."""
 
     name: str
@@ -35,17 +35,17 @@ def line_of(op: Any, x: np.ndarray) -> np.ndarray:
     return np.asarray(OPERATIONS[type(op)].apply(op, np.ascontiguousarray(planes), where)[0, 0])
 
 
-def _of_curves(op: Curves) -> list[Handle]:
+def _of_curves(op: Curves) -> list[ToneHandle]:
     names = ("at_0", "at_25", "at_50", "at_75", "at_100")
-    return [Handle(name, n / 4, getattr(op, name)) for n, name in enumerate(names)]
+    return [ToneHandle(name, n / 4, getattr(op, name)) for n, name in enumerate(names)]
 
 
-def _of_levels(op: Levels) -> list[Handle]:
+def _of_levels(op: Levels) -> list[ToneHandle]:
     middle = op.black + (op.white - op.black) * 0.5**op.gamma
     return [
-        Handle("black", op.black, op.low),
-        Handle("gamma", middle, (op.low + op.high) / 2),
-        Handle("white", op.white, op.high),
+        ToneHandle("black", op.black, op.low),
+        ToneHandle("gamma", middle, (op.low + op.high) / 2),
+        ToneHandle("white", op.white, op.high),
     ]
 
 
@@ -70,7 +70,7 @@ def _held(value: float) -> float:
 class Pulled(NamedTuple):
     """handles : the points of an operation; moved : the operation with one of them elsewhere"""
 
-    handles: Callable[[Any], list[Handle]]
+    handles: Callable[[Any], list[ToneHandle]]
     moved: Callable[[Any, str, float, float], Any]
 
 

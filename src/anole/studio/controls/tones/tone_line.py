@@ -22,7 +22,7 @@ from ...look import theme
 from ...look.painting import painting
 from ..base.slider import key_factor
 from .histogram import BINS, passed
-from .tone_handles import PULLED, Handle, line_of
+from .tone_handles import PULLED, ToneHandle, line_of
 
 PAD, SIDE, BAR, REACH = 6.0, 30.0, 5.0, 12.0
 """px round the field, of the heaps beside it, of the bars of light, and within which a point is
@@ -69,10 +69,10 @@ class ToneLine(QWidget):
         low = self.height() - PAD - SIDE - BAR - 3
         return QRectF(QPointF(PAD, PAD), QPointF(right, low))
 
-    def handles(self) -> list[Handle]:
+    def handles(self) -> list[ToneHandle]:
         return PULLED[type(self.op)].handles(self.op)
 
-    def spot(self, handle: Handle) -> QPointF:
+    def spot(self, handle: ToneHandle) -> QPointF:
         box = self.field()
         x, y = (min(max(v, 0.0), 1.0) for v in (handle.x, handle.y))
         return QPointF(box.left() + x * box.width(), box.bottom() - y * box.height())

@@ -16,7 +16,7 @@ from ..base.fields import FieldPanel
 from ..base.layouts import column, row
 from ..base.switch import Toggle
 from ..base.table import CONTROLS, many
-from ..choices.choice import Box
+from ..choices.choice import ComboBox
 from .tone_handles import PULLED
 from .tone_heaps import ToneHeaps
 from .tone_line import ToneLine
@@ -110,7 +110,7 @@ class ToneList(Control):
         self.rows: list[ToneRow] = []
         self._context: Context | None = None
         self._heaps = ToneHeaps(self, lambda: self.rows)
-        self.add = Box()
+        self.add = ComboBox()
         self.add.setAccessibleName("Add a tone operation")
         self.add.addItem("+ tone")
         self.add.addItems([title_of(tag) for tag in KINDS])
