@@ -1,5 +1,6 @@
-# ruff: noqa: F401  each of them adds its control to the table
 """The controls, one for each type of field."""
+
+# ruff: noqa: F401  each of them adds its control to the table
 
 from . import moulding, paint, parts
 from .base import part, switch, text
