@@ -29,6 +29,7 @@ from anole.core.model import (
     to_json,
 )
 from anole.core.model.field_info import field_info
+from anole.core.model.fields import angle, length, meta, number, share
 from anole.core.model.length import CORE
 from anole.core.model.schema import json_schema
 
@@ -185,3 +186,19 @@ def test_every_panel_field_has_words(struct):
     infos = field_info(struct)
     assert infos
     assert all(info.title and info.about for info in infos if info.name not in ("text", "stops"))
+
+
+@pytest.mark.parametrize(
+    "make",
+    [
+        lambda **hints: meta("A", "b", **hints),
+        lambda **hints: number("A", "b", 0, 1, **hints),
+        lambda **hints: share("A", "b", **hints),
+        lambda **hints: angle("A", "b", **hints),
+        lambda **hints: length("A", "b", (0, 1), **hints),
+    ],
+)
+def test_a_hint_of_a_field_that_nobody_reads_is_refused(make):
+    assert make(group="Size").extra["group"] == "Size"
+    with pytest.raises(TypeError, match="no such hint of a field: grup"):
+        make(grup="Size")

@@ -8,7 +8,8 @@ what people read in place of a choice's own word.
 
 from __future__ import annotations
 
-from typing import Annotated, Any, Literal
+from collections.abc import Collection, Mapping
+from typing import Annotated, Any, Literal, TypedDict, Unpack
 
 from msgspec import Meta
 
@@ -25,30 +26,83 @@ GROUPS = (PAINT, PATTERN, EDGE, BANDS, CUT, "", LIGHT, BLENDING)
 """Headings in their order; others stand where fields without a heading do."""
 
 
-def meta(title: str, about: str, **extra: Any) -> Meta:
+class Hints(TypedDict, total=False):
+    """What interfaces are told of a field, whatever its type; see the module's own words."""
+
+    unit: str
+    step: float
+    factor: float
+    signed: bool
+    directed: bool
+    group: str
+    order: int
+    when: Mapping[str, Collection[Any] | None]
+    control: str
+    words: Mapping[str, str]
+    posed: bool
+    alone: bool
+
+
+class NumberHints(Hints, total=False):
+    """Of a number: the range that a slider covers."""
+
+    soft: tuple[float, float]
+
+
+class LengthHints(Hints, total=False):
+    """Of a length: its hard bounds, the unit they and the soft range are in, whether em make sense."""
+
+    low: float
+    high: float
+    soft_unit: str
+    no_em: bool
+
+
+class FieldHints(NumberHints, LengthHints, total=False):
+    """All there are."""
+
+
+KNOWN = frozenset(FieldHints.__annotations__)
+
+
+def _extra(hints: Mapping[str, Any]) -> dict[str, Any]:
+    """The hints as a field carries them. Raises TypeError for one that nobody reads."""
+    if unknown := set(hints) - KNOWN:
+        raise TypeError(f"no such hint of a field: {', '.join(sorted(unknown))}")
+    return dict(hints)
+
+
+def meta(title: str, about: str, **hints: Unpack[FieldHints]) -> Meta:
     """Wording and interface hints for a field whose type needs no numeric range."""
-    return Meta(title=title, description=about, extra=extra)
+    return Meta(title=title, description=about, extra=_extra(hints))
 
 
-def number(title: str, about: str, low: float, high: float, **extra: Any) -> Meta:
-    """Wording and hard range of a number; `soft`, `unit`, `step`, `signed`, `factor` in extra."""
-    return Meta(title=title, description=about, ge=low, le=high, extra=extra)
+def number(title: str, about: str, low: float, high: float, **hints: Unpack[NumberHints]) -> Meta:
+    """Wording and hard range of a number."""
+    return Meta(title=title, description=about, ge=low, le=high, extra=_extra(hints))
 
 
-def share(title: str, about: str, low: float = 0, high: float = 1, **extra: Any) -> Meta:
+def share(
+    title: str, about: str, low: float = 0, high: float = 1, **hints: Unpack[NumberHints]
+) -> Meta:
     """A number from 0 to 1 that is shown in percent."""
-    extra = {"unit": "%", "factor": 100, "step": 0.01, "signed": low < 0} | extra
-    return number(title, about, low, high, **extra)
+    percent: NumberHints = {"unit": "%", "factor": 100, "step": 0.01, "signed": low < 0}
+    percent.update(hints)
+    return number(title, about, low, high, **percent)
 
 
-def angle(title: str, about: str, low: float = -3600, high: float = 3600, **extra: Any) -> Meta:
+def angle(
+    title: str, about: str, low: float = -3600, high: float = 3600, **hints: Unpack[NumberHints]
+) -> Meta:
     """Degrees, clockwise, 0 upward."""
-    return number(title, about, low, high, **{"unit": "°", "step": 1} | extra)
+    degrees: NumberHints = {"unit": "°", "step": 1}
+    degrees.update(hints)
+    return number(title, about, low, high, **degrees)
 
 
-def length(title: str, about: str, soft: tuple[float, float], **extra: Any) -> Meta:
+def length(title: str, about: str, soft: tuple[float, float], **hints: Unpack[LengthHints]) -> Meta:
     """A Length; `low` and `high` bound it in px, or in the unit `soft_unit`."""
-    return meta(title, about, soft=soft, **extra)
+    return Meta(title=title, description=about, extra=_extra({"soft": soft, **hints}))
 
 
 HIDDEN = Meta(extra={"hidden": True})
