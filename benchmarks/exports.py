@@ -66,8 +66,8 @@ def proof() -> list[Result]:
     window.show()
     window.show_stage(Stage.PROOF)
     drawn: list[float] = []
-    window.worker.drawn.connect(
-        lambda key, _: key == ("proof", 640) and drawn.append(time.perf_counter())
+    window.worker.done.connect(
+        lambda key, came: key == ("proof",) and came[0] == 640 and drawn.append(time.perf_counter())
     )
     _until(window, lambda: bool(drawn) and window.idle)
     words = window.selection.lettering or window.document.board.pieces[1]

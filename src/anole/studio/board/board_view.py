@@ -109,7 +109,7 @@ class BoardView(Canvas):
     def _ask(self) -> None:
         request = self._request()
         if request is not None:
-            self.worker.ask(request)
+            self.worker.show(request)
         self.zoomed.emit(self.transform_now().zoom)
 
     def _request(self) -> Request | None:

@@ -8,7 +8,7 @@ from PyQt6.QtWidgets import QWidget
 
 from ..look import theme
 from ..look.painting import painting
-from ..rendering.weighing import Weighed
+from .weighing import Weighed
 
 HEAD = 30
 

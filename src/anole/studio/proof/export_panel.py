@@ -21,9 +21,9 @@ from ...core.files.formats import format_of
 from ...core.model import Export
 from ..controls.base.fields import FieldPanel
 from ..look.plain import Label
-from ..rendering.weighing import Weighed
 from ..shared.session import Session
 from .export_rows import ExportRows
+from .weighing import Weighed, Weighing, target_job
 
 REST_MS = 250
 MOST_WEIGHED = 40_000_000
@@ -50,6 +50,7 @@ class ExportPanel(QScrollArea):
         self.document, self.worker = session.document, session.worker
         self._chosen = ""
         self._asked: Any = None
+        self._weighing = Weighing()
         self._later = QTimer(self)
         self._later.setSingleShot(True)
         self._later.timeout.connect(self._ask)
@@ -101,8 +102,7 @@ class ExportPanel(QScrollArea):
         self.file.editingFinished.connect(self._named)
         self.button.clicked.connect(self.ask_export)
         self.every.clicked.connect(self.ask_all)
-        self.worker.targeted.connect(self._targeted)
-        self.worker.weighed.connect(self._weighed)
+        self.worker.done.connect(self._done)
         self.document.settled.connect(self.refresh)
 
     # what there is
@@ -200,9 +200,15 @@ class ExportPanel(QScrollArea):
         board, export = self._asked
         if export.trim:
             # where the painted ends is seen in a picture of it
-            self.worker.ask_target((board, export))
+            self.worker.ask(("target",), target_job((board, export)))
         else:
             self._weigh(target_of(board, export))
+
+    def _done(self, key: Any, result: Any) -> None:
+        if key == ("target",):
+            self._targeted(*result)
+        elif key == ("file",):
+            self._weighed(*result)
 
     def _targeted(self, key: Any, target: Target) -> None:
         if key == self._asked:
@@ -217,7 +223,7 @@ class ExportPanel(QScrollArea):
             self.bytes.setText("The file's size is known once it is exported.")
             return
         self.bytes.setText(f"{form.title}, working out its size")
-        self.worker.ask_file((board, export))
+        self.worker.ask(("file",), self._weighing.job((board, export)))
 
     def _weighed(self, key: Any, found: Weighed) -> None:
         if key != self._asked:

@@ -4,6 +4,7 @@ step, another board or a picture."""
 from __future__ import annotations
 
 from pathlib import Path
+from typing import Any
 
 from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import (
@@ -24,6 +25,7 @@ from ..controls.choices.picker import Picker
 from ..look import theme
 from ..look.painting import painting
 from ..look.plain import Label
+from .proof_jobs import reduced_job
 from .proof_pictures import LARGE, ProofPictures
 
 REACH = 0.34
@@ -63,7 +65,7 @@ class LiftedSheet(QWidget):
         column.addLayout(bar)
         column.addStretch(1)
         pictures.changed.connect(self.update)
-        pictures.worker.drawn.connect(self._take)
+        pictures.worker.done.connect(self._take)
         self.choice.picked.connect(self._ask)
         self.file.clicked.connect(self._ask_file)
 
@@ -80,7 +82,8 @@ class LiftedSheet(QWidget):
         self._show(self._boards[at])
 
     def _show(self, board: Board) -> None:
-        self.pictures.worker.ask_reduced("beneath", board, (LARGE[0],), self.pictures.sight)
+        job = reduced_job(board, (LARGE[0],), self.pictures.sight)
+        self.pictures.worker.ask(("beneath",), job)
 
     def _ask_file(self) -> None:
         name, _ = QFileDialog.getOpenFileName(
@@ -101,9 +104,9 @@ class LiftedSheet(QWidget):
         self.beneath = image
         self.update()
 
-    def _take(self, key: tuple[object, ...], image: QImage) -> None:
-        if key[0] == "beneath":
-            self._lay(image)
+    def _take(self, key: tuple[object, ...], result: Any) -> None:
+        if key == ("beneath",):
+            self._lay(result[1])
 
     # where it lies
 

@@ -13,6 +13,7 @@ from ...core.proof.report import WordsReport
 from ...core.proof.sight import PLAIN
 from ..shared.session import Session
 from .neighbours import neighbours
+from .proof_jobs import reduced_job, report_job
 
 LARGE = (640, 320)
 SMALL = (168, 96)
@@ -42,8 +43,7 @@ class ProofPictures(QObject):
         self._soon.setSingleShot(True)
         self._soon.setInterval(REST_MS)
         self._soon.timeout.connect(self._ask_report)
-        self.worker.drawn.connect(self._take)
-        self.worker.reported.connect(self._told)
+        self.worker.done.connect(self._take)
         self.document.settled.connect(self.ask)
 
     @property
@@ -64,7 +64,8 @@ class ProofPictures(QObject):
             return
         if (board, self.sight) != self.asked:
             self.asked = (board, self.sight)
-            self.worker.ask_reduced("proof", board, (*LARGE, AMONG, *SMALL), self.sight)
+            job = reduced_job(board, (*LARGE, AMONG, *SMALL), self.sight)
+            self.worker.ask(("proof",), job)
         if board != self._reported:
             self._soon.start()
 
@@ -73,22 +74,25 @@ class ProofPictures(QObject):
         board = self.document.board
         if self.is_seen and board != self._reported:
             self._reported = board
-            self.worker.ask_report(board)
+            self.worker.ask(("report",), report_job(board))
 
     def ask_neighbours(self) -> None:
         """The invented ones, seen the same way; once."""
         if not self.others:
             for number, board in enumerate(neighbours()):
-                self.worker.ask_reduced(f"neighbour {number}", board, (AMONG,), self.sight)
+                job = reduced_job(board, (AMONG,), self.sight)
+                self.worker.ask(("neighbour", number), job)
 
-    def _take(self, key: Any, image: QImage) -> None:
-        if key[0] == "proof":
-            self.images[key[1]] = image
-        elif str(key[0]).startswith("neighbour "):
-            self.others[int(key[0].split()[1])] = image
-        else:
-            return
-        self.changed.emit()
+    def _take(self, key: Any, result: Any) -> None:
+        if key == ("proof",):
+            width, image = result
+            self.images[width] = image
+            self.changed.emit()
+        elif key[0] == "neighbour":
+            self.others[key[1]] = result[1]
+            self.changed.emit()
+        elif key == ("report",):
+            self._told(*result)
 
     def _told(self, board: Board, found: list[WordsReport]) -> None:
         if board == self._reported:

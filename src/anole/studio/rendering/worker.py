@@ -5,40 +5,29 @@ from __future__ import annotations
 import threading
 import time
 from collections import OrderedDict
-from collections.abc import Callable, Sequence
-from typing import Any
+from collections.abc import Callable, Iterator
+from typing import Any, NamedTuple
 
 import numpy as np
 from PyQt6.QtCore import QObject, pyqtSignal
 from PyQt6.QtGui import QImage
 
+from ...core.arrays import Pixels
 from ...core.box import Box
 from ...core.cache import Cache
-from ...core.files.export_target import rendered, target_of
-from ...core.files.exporting import DoesNotFit, data_of, is_deep
-from ...core.lettering.details import details
-from ...core.lettering.fonts import FontFile
-from ...core.lettering.stems import stem_of
 from ...core.memory import give_back
-from ...core.model import Board, Font
-from ...core.proof.report import reports
-from ...core.proof.sight import PLAIN, seen
+from ...core.model import Board
 from ...core.render.export import part, rgba
 from ...core.render.renderer import Cancelled, Renderer, Request
 from ...core.render.warm import warm
-from ...core.series.rows import BoundRow
-from ..look import theme
 from ..look.pixel_images import image_of
 from ..runtime.left_out import LeftOut
 from ..runtime.troubles import TROUBLES, what
 from .buffers import Buffers
-from .frames import Frame, frame_image, reduced
-from .small_pictures import small_picture
-from .weighing import FileKey, Weighed, as_read, eight_bit, target_key
-from .word_images import tinted, words_coverage
+from .frames import Frame, frame_image
 
 SMALL_CACHE = 112 * 2**20
-HALF_CACHE, PROOF_CACHE = 64 * 2**20, 384 * 2**20
+HALF_CACHE = 64 * 2**20
 REST, LONG_REST = 1.5, 6.0
 """Seconds without work after which memory that was given back goes to the system; and more, after
 which what Proof and rough frames keep is given back."""
@@ -47,9 +36,6 @@ SLOW_SECONDS, FORGETTING = 0.045, 0.6
 SHARES, LATE_SECONDS = (2, 4), 0.04
 """A rough frame has half the scale, or a quarter where half is late too."""
 LEAST_SCALE = 0.05
-STEMS_AT_ONCE = 12
-MOST_PROOF = 2560
-"""px a proof is rendered at before it is reduced."""
 
 
 Area = tuple[float, float, float, float]
@@ -62,37 +48,44 @@ def _scaled_box(area: Area, scale: float) -> Box:
     return Box(x0, y0, x0 + max(round(wide), 1), y0 + max(round(high), 1))
 
 
+Key = tuple[Any, ...]
+"""Whose job it is, and which; its first part is what forget() asks for."""
+
+Job = Callable[["Worker"], object]
+"""Done in the worker's thread; what it gives is told."""
+
+
+class Waiting(NamedTuple):
+    """A job that waits."""
+
+    run: Callable[[], None]
+    newest_first: bool
+
+
 class Worker(QObject):
-    """`framed` carries the board view's picture, `drawn` a small one under its key."""
+    """`framed` carries the board view's picture, `drawn` a small one under its key, `done` what a
+    job came to, under its key."""
 
     framed = pyqtSignal(object)
     drawn = pyqtSignal(object, QImage)
-    targeted = pyqtSignal(object, object)
-    weighed = pyqtSignal(object, object)
-    reported = pyqtSignal(object, object)
-    made = pyqtSignal(object, QImage, tuple)
-    worded = pyqtSignal(object, QImage)
-    measured = pyqtSignal(object)
-    pictured = pyqtSignal(str, object)
-    detailed = pyqtSignal(object, object)
+    done = pyqtSignal(object, object)
     warmed = pyqtSignal(float)
 
     def __init__(self) -> None:
         super().__init__()
         self._wake = threading.Condition()
         self._request: Request | None = None
-        self._jobs: OrderedDict[Any, Callable[[], None]] = OrderedDict()
+        self._jobs: OrderedDict[Key, Waiting] = OrderedDict()
         self._over = False
         self._busy = True
         self._renderer = Renderer()
         self._small = Renderer(Cache(SMALL_CACHE))
         self._halves = Renderer(Cache(HALF_CACHE))
-        self._proof = Renderer(Cache(PROOF_CACHE))
+        self._lent: dict[str, Renderer] = {}
         self.left_out = LeftOut()
         self.left_out.setParent(self)
         self._took = self._half_took = 0.0
         self._buffers = Buffers()
-        self._rendered: tuple[object, np.ndarray] | None = None
         self._thread = threading.Thread(target=self._loop, name="anole-render", daemon=True)
 
     def start(self) -> None:
@@ -107,7 +100,7 @@ class Worker(QObject):
         if self._thread.is_alive():
             self._thread.join()
 
-    def ask(self, request: Request) -> None:
+    def show(self, request: Request) -> None:
         """Render this next; an older request not yet done is dropped."""
         with self._wake:
             self._request = request
@@ -129,7 +122,7 @@ class Worker(QObject):
             made = board() if callable(board) else board
             factor = scale(made) if callable(scale) else scale
             box = None if area is None else _scaled_box(area, factor)
-            self.drawn.emit(key, image_of(self._render_small(made, factor, not grounds, box)))
+            self.drawn.emit(key, image_of(self.small(made, factor, not grounds, box)))
 
         self._later(key, job)
 
@@ -139,111 +132,53 @@ class Worker(QObject):
             for key in [key for key in self._jobs if key[0] == kind]:
                 del self._jobs[key]
 
-    def ask_reduced(
-        self, key: str, board: Board, widths: tuple[int, ...], sight: str = PLAIN
-    ) -> None:
-        """The board as it will be met at several widths: reduced from its own size, and seen so."""
+    def ask(self, key: Key, job: Job, newest_first: bool = False) -> None:
+        """Do a job when there is time, and tell what it came to as `done`, of an iterator each thing
+        as it comes; an older one of `key` is dropped. newest_first : of jobs like it the last one asked for is done next, as what is seen
+        in a list that is scrolled"""
 
-        def job() -> None:
-            scale = min(1.0, MOST_PROOF / board.width)
-            pixels = self.left_out.tried(
-                board,
-                lambda sound: rgba(sound, scale, renderer=self._proof, stop=self._is_over),
-            )
-            for width in widths:
-                picture = seen(np.ascontiguousarray(reduced(pixels, width)), sight)
-                self.drawn.emit((key, width), image_of(picture))
+        def run() -> None:
+            came_to = job(self)
+            for one in came_to if isinstance(came_to, Iterator) else (came_to,):
+                self.done.emit(key, one)
 
-        self._later((key,), job)
+        self._later(key, run, newest_first)
 
-    def ask_row(self, key: Any, make: Callable[[], BoundRow], width: int) -> None:
-        """The board of a row of a series, small, and what is wrong with the row."""
+    # what jobs may use, in the worker's thread
 
-        def job() -> None:
-            row = make()
-            pixels = self._render_small(row.board, width / row.board.width, False)
-            self.made.emit(key, image_of(pixels), row.warnings)
+    def renderer(self, name: str, room: int) -> Renderer:
+        """One that keeps up to `room` bytes for those who ask for it by that name, given back after
+        a long rest."""
+        if name not in self._lent:
+            self._lent[name] = Renderer(Cache(room))
+        return self._lent[name]
 
-        self._later(key, job)
-
-    def ask_report(self, board: Board) -> None:
-        """What there is to say of the words on a board."""
-        self._later(("report",), lambda: self.reported.emit(board, reports(board)))
-
-    def ask_target(self, key: FileKey) -> None:
-        """Which part of its board an export shows, where that must be looked for."""
-        self._later(("target",), lambda: self.targeted.emit(key, target_of(*key)))
-
-    def ask_file(self, key: FileKey) -> None:
-        """The true bytes of an export, and the picture as it is read back from them."""
-
-        def job() -> None:
-            board, export = key
-            target = target_of(board, export)
-            if self._rendered is None or self._rendered[0] != target_key(target):
-                pixels = rendered(target, deep=is_deep(export), stop=self._is_over)
-                self._rendered = (target_key(target), pixels)
-            pixels = self._rendered[1]
-            shown = image_of(eight_bit(pixels))
-            try:
-                data, quality = data_of(export, pixels, target.dpi, self._is_over)
-            except DoesNotFit as error:
-                self.weighed.emit(key, Weighed(0, None, None, shown, str(error)))
-                return
-            read = as_read(export, data)
-            self.weighed.emit(key, Weighed(len(data), quality, read, shown, ""))
-
-        self._later(("file",), job)
-
-    def ask_words(self, key: Any, text: str, font: Font, width: int, height: int) -> None:
-        """Words in a font as a small picture in the theme's colour; the newest asked comes first."""
-        colour = theme.colour("text")
-
-        def job() -> None:
-            self.worded.emit(key, tinted(words_coverage(text, font, width, height), colour))
-
-        self._later(("words", key), job)
-
-    def ask_picture(self, sha: str) -> None:
-        """A carried picture, small: (h, w, 4) uint8, None where it cannot be read."""
-        self._later(("picture", sha), lambda: self.pictured.emit(sha, small_picture(sha)))
-
-    def ask_details(self, file: FontFile) -> None:
-        """The axes and features of a font."""
-        self._later(("details", file), lambda: self.detailed.emit(file, details(file)))
-
-    def ask_stems(self, files: Sequence[FontFile]) -> None:
-        """How thick the stems of many fonts are, some at a time."""
-        first, rest = files[:STEMS_AT_ONCE], files[STEMS_AT_ONCE:]
-
-        def job() -> None:
-            self.measured.emit({file.family: stem_of(file) for file in first})
-            if rest:
-                self.ask_stems(rest)
-
-        self._later(("stems",), job)
-
-    def _render_small(
+    def small(
         self, board: Board, scale: float, transparent: bool, box: Box | None = None
-    ) -> np.ndarray:
+    ) -> Pixels:
+        """(H, W, 4) uint8 of a board, or of a box of its px, without what fails."""
+
         def rendered(sound: Board) -> np.ndarray:
             if box is None:
                 return rgba(
-                    sound, scale, transparent=transparent, renderer=self._small, stop=self._is_over
+                    sound, scale, transparent=transparent, renderer=self._small, stop=self.is_over
                 )
             return part(
-                sound, scale, box, transparent=transparent, renderer=self._small, stop=self._is_over
+                sound, scale, box, transparent=transparent, renderer=self._small, stop=self.is_over
             )
 
         return self.left_out.tried(board, rendered)
 
-    def _is_over(self) -> bool:
+    def is_over(self) -> bool:
+        """Whether the window is closing: nobody waits for anything any more."""
         return self._over
 
-    def _later(self, key: Any, job: Callable[[], None]) -> None:
+    # the thread
+
+    def _later(self, key: Key, run: Callable[[], None], newest_first: bool = False) -> None:
         with self._wake:
             self._jobs.pop(key, None)
-            self._jobs[key] = job
+            self._jobs[key] = Waiting(run, newest_first)
             self._wake.notify()
 
     @property
@@ -280,7 +215,7 @@ class Worker(QObject):
                 if request:
                     self._show(request)
                 elif job:
-                    job[1]()
+                    job.run()
             except Cancelled:
                 continue
             except MemoryError as error:
@@ -293,7 +228,7 @@ class Worker(QObject):
     def _rest(self) -> None:
         """Without work what nobody holds goes back to the system, and after a long while what only
         views that come and go need."""
-        for seconds, let_go in ((REST, ()), (LONG_REST, (self._proof, self._halves))):
+        for seconds, let_go in ((REST, ()), (LONG_REST, (*self._lent.values(), self._halves))):
             with self._wake:
                 if self._wake.wait_for(self._is_wanted, seconds):
                     return
@@ -305,13 +240,11 @@ class Worker(QObject):
     def _is_wanted(self) -> bool:
         return bool(self._over or self._request or self._jobs)
 
-    def _next_job(self) -> tuple[Any, Callable[[], None]]:
-        """The oldest job; of words in a list the newest, for that is what is looked at."""
-        key = next(iter(self._jobs))
+    def _next_job(self) -> Waiting:
+        """The oldest job; the newest where that is looked at."""
         last = next(reversed(self._jobs))
-        if last[0] == "words":
-            key = last
-        return key, self._jobs.pop(key)
+        key = last if self._jobs[last].newest_first else next(iter(self._jobs))
+        return self._jobs.pop(key)
 
     def _show(self, request: Request) -> None:
         """A frame that takes longer than one can wait is first shown at half its scale."""

@@ -9,7 +9,7 @@ from typing import Any
 
 import msgspec
 from PyQt6.QtCore import Qt, pyqtSignal
-from PyQt6.QtGui import QImage, QKeyEvent, QKeySequence
+from PyQt6.QtGui import QKeyEvent, QKeySequence
 from PyQt6.QtWidgets import (
     QApplication,
     QFileDialog,
@@ -32,6 +32,7 @@ from ..controls.choices.picker import Picker
 from ..look.plain import Label
 from ..shared.session import Session
 from .bindings import Bindings
+from .row_job import row_job
 from .series_job import Plan, SeriesJob
 from .table_model import PICTURE, TableModel
 
@@ -137,7 +138,7 @@ class SeriesPage(QWidget):
         self.file.editingFinished.connect(self._name_files)
         self.bindings.changed.connect(self._apply)
         self.document.settled.connect(self.refresh)
-        self.worker.made.connect(self._take)
+        self.worker.done.connect(self._take)
         bar = self.view.verticalScrollBar()
         if bar is not None:
             bar.valueChanged.connect(lambda _: self._ask_pictures())
@@ -212,11 +213,11 @@ class SeriesPage(QWidget):
                 continue
             self._asked[number] = cells
             make = functools.partial(bound, board, bindings, cells, folder)
-            self.worker.ask_row(("series row", number), make, PICTURE.width() * 2)
+            self.worker.ask(("series row", number), row_job(make, PICTURE.width() * 2))
 
-    def _take(self, key: Any, image: QImage, warnings: tuple[str, ...]) -> None:
+    def _take(self, key: Any, result: Any) -> None:
         if key[0] == "series row" and key[1] < len(self.table.rows):
-            self.model.show_row(key[1], image, warnings)
+            self.model.show_row(key[1], *result)
             self._say_state()
 
     def _say_state(self) -> None:

@@ -8,7 +8,14 @@ import msgspec
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QPushButton, QVBoxLayout, QWidget
 
-from ....core.lettering.details import NOTHING, Details, Feature, FontAxis, known_details
+from ....core.lettering.details import (
+    NOTHING,
+    Details,
+    Feature,
+    FontAxis,
+    details,
+    known_details,
+)
 from ....core.lettering.fonts import FontFile, catalogue, find
 from ....core.lettering.itemise import replaced_letters
 from ....core.model import Asset, FeatureTags, Font, Lettering, Tags
@@ -63,12 +70,14 @@ class FontDetails(QWidget):
         if offers is None and session is not None:
             if not self._listens:
                 self._listens = True
-                session.worker.detailed.connect(self._take)
-            session.worker.ask_details(file)
+                session.worker.done.connect(self._take)
+            session.worker.ask(("details", file), lambda worker: details(file))
         return offers or NOTHING
 
-    def _take(self, file: FontFile, offers: Details) -> None:
+    def _take(self, key: tuple[Any, ...], offers: Details) -> None:
         session = session_of(self)
+        if key[0] != "details":
+            return
         piece = session.selection.lettering if session is not None else None
         if piece is not None:
             self.show_piece(piece)

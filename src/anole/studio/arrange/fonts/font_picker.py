@@ -28,6 +28,7 @@ from ...rendering.samples import words_of
 from ...runtime.when_visible import WhenVisible
 from ...shared.session import Session
 from .font_delegate import ROW, FontDelegate, sample_size, star_box
+from .font_jobs import stems_job, words_job
 from .font_rows import EVERY, ORDERS, FontRow, all_rows, kinds, picked
 
 MOST_RECENT = 12
@@ -108,8 +109,7 @@ class FontPicker(QWidget):
         self.list.entered.connect(self.look)
         self.list.clicked.connect(self._take)
         self.list.activated.connect(self._take)
-        self.worker.worded.connect(self._worded)
-        self.worker.measured.connect(self._measured)
+        self.worker.done.connect(self._done)
         when_visible = WhenVisible(self, self.show_piece)
         self.document.settled.connect(when_visible)
         self.selection.changed.connect(when_visible)
@@ -193,13 +193,19 @@ class FontPicker(QWidget):
     def _ordered(self) -> None:
         missing = [row.file for row in self._all if row.family not in self.stems]
         if "stems" in self.order.currentText() and missing:
-            self.worker.ask_stems(missing)
+            self.worker.ask(("stems",), stems_job(missing))
         self.refill()
+
+    def _done(self, key: tuple[Any, ...], result: Any) -> None:
+        if key == ("stems",):
+            self._measured(result)
+        elif key[0] == "words":
+            self._worded(key[1], result)
 
     def _measured(self, stems: dict[str, float]) -> None:
         self.stems.update(stems)
-        if "stems" in self.order.currentText():
-            self.refill()
+        # the next ones are asked for
+        self._ordered()
 
     def toggle_favourite(self, family: str) -> None:
         kept = [name for name in self.favourites if name != family]
@@ -230,7 +236,9 @@ class FontPicker(QWidget):
         if row.family not in self._asked:
             self._asked.add(row.family)
             width, height = sample_size(self.list.viewport().width())  # type: ignore[union-attr]
-            self.worker.ask_words((row.family, self.words), self.words, row.font, width, height)
+            key = ("words", (row.family, self.words))
+            job = words_job(self.words, row.font, width, height)
+            self.worker.ask(key, job, newest_first=True)
         return self.images.get(row.family)
 
     def _worded(self, key: tuple[str, str], image: QImage) -> None:

@@ -16,6 +16,7 @@ from ...look import theme
 from ...look.painting import painting
 from ...look.pixel_images import image_of
 from ...look.plain import Label
+from ...rendering.small_pictures import small_picture
 from ...shared.session import session_of
 from ..base.control import Control
 from ..base.layouts import column, row
@@ -106,11 +107,12 @@ class AssetChoice(Control):
             return
         if not self._asked:
             self._asked = True
-            session.worker.pictured.connect(self._take)
-        session.worker.ask_picture(self._asset)
+            session.worker.done.connect(self._take)
+        sha = self._asset
+        session.worker.ask(("picture", sha), lambda worker: small_picture(sha))
 
-    def _take(self, sha: str, pixels: np.ndarray | None) -> None:
-        if sha == self._asset:
+    def _take(self, key: tuple[Any, ...], pixels: np.ndarray | None) -> None:
+        if key == ("picture", self._asset):
             self.view.show_pixels(pixels)
             self.pictured.emit()
 

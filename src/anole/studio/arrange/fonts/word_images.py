@@ -5,12 +5,12 @@ from __future__ import annotations
 import numpy as np
 from PyQt6.QtGui import QColor, QImage
 
-from ...core.box import Box
-from ...core.field.coverage import rasterise
-from ...core.lettering.block import TypeSetting, block
-from ...core.lettering.flatten import flatten
-from ...core.model import Font
-from ..look.pixel_images import PREMULTIPLIED, image_of
+from ....core.box import Box
+from ....core.field.coverage import rasterise
+from ....core.lettering.block import TypeSetting, block
+from ....core.lettering.flatten import flatten
+from ....core.model import Font
+from ...look.pixel_images import PREMULTIPLIED, image_of
 
 
 def words_coverage(text: str, font: Font, width: int, height: int) -> np.ndarray:
