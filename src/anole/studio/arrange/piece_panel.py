@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
+
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QFrame, QScrollArea, QVBoxLayout, QWidget
 
@@ -63,6 +65,11 @@ class PiecePanel(QScrollArea):
         if piece is None:
             raise KeyError(name)
         return self.sections(type(piece))[name]
+
+    def every_section(self) -> Iterator[Section]:
+        """Of all kinds that were shown so far."""
+        for sections in self.columns.values():
+            yield from sections.values()
 
     def show_piece(self) -> None:
         board, piece = self.document.board, self.selection.piece

@@ -33,6 +33,15 @@ class Section(QWidget):
     def show_piece(self, piece: Any, context: Context) -> None:
         """The chosen piece as it is now."""
 
+    def fonts_came(self) -> None:
+        """There are other fonts than before."""
+
+    def dress(self) -> None:
+        """The theme is another one."""
+
+    def edit_words(self) -> None:
+        """Whoever shows words takes the focus, to type into them."""
+
     def apply(self, name: str, token: object | None, **fields: Any) -> None:
         """Set fields of the chosen piece."""
         piece_id = self.selection.piece_id

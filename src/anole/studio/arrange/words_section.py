@@ -48,6 +48,16 @@ class WordsSection(Section):
             self.words.setPlainText(piece.text)
             self.words.blockSignals(False)
 
+    def fonts_came(self) -> None:
+        self.fonts.fonts_came()
+
+    def dress(self) -> None:
+        self.fonts.dress()
+
+    def edit_words(self) -> None:
+        self.words.setFocus()
+        self.words.selectAll()
+
     def _typed(self) -> None:
         self.apply("Type", self._typing, text=self.words.toPlainText())
 

@@ -13,7 +13,6 @@ from ...core.files.preview import preview
 from ...core.model import Board, Colour
 from ..arrange.piece_panel import PiecePanel
 from ..arrange.pieces_list import PiecesList
-from ..arrange.words_section import WordsSection
 from ..board.board_view import BoardView
 from ..coat.build_up.widget import BuildUp
 from ..coat.coat_panel import CoatPanel
@@ -200,8 +199,8 @@ class Window(QWidget):
         self.announcing.fonts_skipped(troubles)
 
     def _fonts_came(self) -> None:
-        for section in self.findChildren(WordsSection):
-            section.fonts.fonts_came()
+        for section in self.arrange.every_section():
+            section.fonts_came()
 
     # what others may ask: the shell
 
@@ -309,8 +308,8 @@ class Window(QWidget):
             theme.put_on(app, wanted)
             self.settings.put("theme", wanted.name)
             self.top.dress()
-            for section in self.findChildren(WordsSection):
-                section.fonts.dress()
+            for section in self.arrange.every_section():
+                section.dress()
             if self.pages.currentWidget() is self.start:
                 self.start.cards.fill()
             for widget in app.allWidgets():

@@ -7,7 +7,6 @@ from typing import Protocol
 
 from ..arrange.piece_panel import PiecePanel
 from ..arrange.pieces_list import PiecesList
-from ..arrange.words_section import WordsSection
 from ..board.board_view import BoardView
 from ..coat.coat_panel import CoatPanel
 from ..documents.board_files import BoardFiles
@@ -58,9 +57,8 @@ class Parts(Protocol):
 
 def edit_words(window: Parts) -> None:
     window.show_stage(Stage.ARRANGE)
-    for section in window.arrange.findChildren(WordsSection):
-        section.words.setFocus()
-        section.words.selectAll()
+    for section in window.arrange.every_section():
+        section.edit_words()
 
 
 def show_steps(window: Parts) -> None:
