@@ -16,7 +16,8 @@ def test_what_proof_kept_is_given_back_and_made_again(open_window, settle, qtbot
     monkeypatch.setattr(worker, "give_back", lambda: given.append(1))
     window = open_window(board(Stroke(id="s"), Fill(id="f"), text="LAP"))
     window.show_stage(Stage.PROOF)
-    proof = window.worker._proof
+    qtbot.waitUntil(lambda: "proof" in window.worker._lent, timeout=20_000)
+    proof = window.worker._lent["proof"]
     qtbot.waitUntil(lambda: proof.cache._bytes > 0)
     first = dict(window.proof.pictures.images)
     qtbot.waitUntil(lambda: proof.cache._bytes == 0 and len(given) >= 2)
