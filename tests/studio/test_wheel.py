@@ -18,7 +18,7 @@ from PyQt6.QtCore import QPoint, QTimer
 from PyQt6.QtWidgets import QApplication
 from anole.studio.app import application
 from anole.studio.documents.board_files import demo_folder
-from anole.studio.controls.choices.choice import Box
+from anole.studio.controls.choices.choice import ComboBox
 from anole.studio.main_window.window import Window
 from tests.studio.real_hand import DOWN, Hand
 app = application()
@@ -44,7 +44,7 @@ def wheel(widget):
 def visible_boxes():
     area = panel.viewport()
     found = []
-    for box in panel.findChildren(Box):
+    for box in panel.findChildren(ComboBox):
         at = box.mapTo(area, QPoint(0, 0)) if box.isVisible() else None
         if at is not None and 0 < at.y() < area.height() - box.height():
             found.append(box)

@@ -6,7 +6,7 @@ from collections.abc import Iterable
 
 import msgspec
 
-from anole.core.coats.kind import Place as StackPlace
+from anole.core.coats.kind import StackPlace
 from anole.core.coats.registry import kind_of
 from anole.core.edit.clusters import make_cluster
 from anole.core.edit.pictures import carry_picture, picture_asset
