@@ -63,10 +63,11 @@ def _way(c: np.ndarray, t: Real) -> tuple[Real, Real]:
 
 
 @njit(nogil=True, cache=True)
-def _halved(c: np.ndarray, first: Real, last: Real, ts: np.ndarray, count: int) -> int:
+def _halved(
+    c: np.ndarray, first: Real, last: Real, ts: np.ndarray, count: int, ends: np.ndarray
+) -> int:
     """A part of a cubic halved until no chord turns far, most often where it turns most; its ends
-    from `count` on in ts; returns how many there are then."""
-    ends = np.empty(MOST_HALVES + 1)
+    from `count` on in ts; returns how many there are then. ends : room for MOST_HALVES + 1"""
     ends[0], top, start = last, 0, first
     ux, uy = _way(c, start)
     while top >= 0:
@@ -84,7 +85,9 @@ def _halved(c: np.ndarray, first: Real, last: Real, ts: np.ndarray, count: int) 
 
 
 @njit(nogil=True, cache=True)
-def _along(c: np.ndarray, first: int, last: int, tolerance: Real, ts: np.ndarray) -> int:
+def _along(
+    c: np.ndarray, first: int, last: int, tolerance: Real, ts: np.ndarray, halves: np.ndarray
+) -> int:
     """The places where a cubic's chords end, its first and last as of ends(); returns how many.
 
     A step that turns far is cut, however short it is: a small round must not look a corner.
@@ -96,7 +99,7 @@ def _along(c: np.ndarray, first: int, last: int, tolerance: Real, ts: np.ndarray
         wavers = (k == 0 and first == WAVERING) or (k == n - 1 and last == WAVERING)
         cuts = WAVER if wavers else 1
         for j in range(cuts):
-            count = _halved(c, (k + j / cuts) / n, (k + (j + 1) / cuts) / n, ts, count)
+            count = _halved(c, (k + j / cuts) / n, (k + (j + 1) / cuts) / n, ts, count, halves)
     if last == STUBBED:
         ts[count - 1], ts[count] = 1 - STUB, 1.0
         count += 1
@@ -109,11 +112,11 @@ def _chords(curves: Curves, ends: np.ndarray, tolerance: float) -> np.ndarray:
     for i in range(curves.shape[0]):
         most += _pieces(curves[i], tolerance) + 3
     out = np.empty((most, 4), np.float64)
-    ts, at = np.empty(512 * MOST_CHORDS + 2), 0
+    ts, halves, at = np.empty(512 * MOST_CHORDS + 2), np.empty(MOST_HALVES + 1), 0
     for i in range(curves.shape[0]):
         c = curves[i]
         x, y = c[0, 0], c[0, 1]
-        count = _along(c, ends[i, 0], ends[i, 1], tolerance, ts)
+        count = _along(c, ends[i, 0], ends[i, 1], tolerance, ts, halves)
         if at + count > out.shape[0]:
             longer = np.empty((2 * out.shape[0] + count, 4), np.float64)
             longer[:at] = out[:at]
