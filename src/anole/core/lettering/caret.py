@@ -102,16 +102,20 @@ def word_at(text: str, at: int) -> tuple[int, int]:
     return at, at
 
 
+def _cluster_places(text: str) -> list[int]:
+    """Between all that people take for one character, both ends among them."""
+    return [0, *(found.end() for found in CLUSTER.finditer(text))]
+
+
 def next_cluster(text: str, at: int, forward: bool) -> int:
     """The place one character on, or back, as people count them."""
-    places = [0, *(found.end() for found in CLUSTER.finditer(text))]
-    beyond = [p for p in places if (p > at if forward else p < at)]
+    beyond = [p for p in _cluster_places(text) if (p > at if forward else p < at)]
     return (beyond[0] if forward else beyond[-1]) if beyond else at
 
 
 def whole_clusters(text: str, at: int) -> int:
     """The place itself, or the start of the character that it lies within."""
-    return max(p for p in (0, *(found.end() for found in CLUSTER.finditer(text))) if p <= at)
+    return max(place for place in _cluster_places(text) if place <= at)
 
 
 def next_word(text: str, at: int, forward: bool) -> int:

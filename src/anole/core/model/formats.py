@@ -61,7 +61,7 @@ class Those(Collection[str]):
         return (name for name, form in FORMATS.items() if getattr(form, self.fact))
 
     def __contains__(self, name: object) -> bool:
-        return any(name == one for one in self)
+        return name in FORMATS and bool(getattr(FORMATS[str(name)], self.fact))
 
     def __len__(self) -> int:
         return sum(1 for _ in self)

@@ -204,8 +204,9 @@ class FontPicker(QWidget):
 
     def _measured(self, stems: dict[str, float]) -> None:
         self.stems.update(stems)
-        # the next ones are asked for
-        self._ordered()
+        if "stems" in self.order.currentText():
+            # the next ones are asked for
+            self._ordered()
 
     def toggle_favourite(self, family: str) -> None:
         kept = [name for name in self.favourites if name != family]
