@@ -134,8 +134,8 @@ def standing(board: Board, piece_id: str) -> Coated | None:
 
 
 def outline_of(piece: Coated, dpi: float, scale: float) -> Chords:
-    """(m, 4) px at a render scale."""
-    return coated_kind(piece).chords(piece, dpi, scale)
+    """(m, 4) px at a render scale, without what is no outline."""
+    return coated_kind(piece).sound_chords(piece, dpi, scale)
 
 
 def where_it_stands(path: Sequence[Piece], dpi: float) -> Any:

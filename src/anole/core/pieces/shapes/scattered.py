@@ -9,7 +9,6 @@ import numpy as np
 
 from ...arrays import Plane
 from ...box import Box
-from ...coats.shape import sound_outline
 from ...field.coverage import rasterise
 from ...field.shape_fields import bounds
 from ...marks.scattering import draws, places
@@ -60,9 +59,9 @@ def _map(
         return _border(board, scatter.reach)
     if target is None:
         return None
-    rough = bounds(sound_outline(outline(target, board.dpi, 1.0)))
+    rough = bounds(outline(target, board.dpi, 1.0))
     scale = min(MAP_SIDE / max(rough[2] - rough[0], rough[3] - rough[1], 1.0), 1.0)
-    chords = sound_outline(outline(target, board.dpi, scale))
+    chords = outline(target, board.dpi, scale)
     if not len(chords):
         return None
     return _about(chords, scale, scatter.reach if scatter.area == "around" else None)
