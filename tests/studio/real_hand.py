@@ -8,6 +8,7 @@ import time
 
 LEFT, MIDDLE, RIGHT, UP, DOWN = 1, 2, 3, 4, 5
 """Buttons; a wheel's notches are two of them."""
+HELD = {"ctrl": "Control_L", "shift": "Shift_L", "alt": "Alt_L"}
 PAUSE = 0.012
 """Seconds between two events: a hand is no faster."""
 
@@ -62,15 +63,21 @@ class Hand:
 
     def key(self, chord: str) -> None:
         """A key by its name in X, with what is held: "a", "Return", "ctrl+shift+z"."""
-        *held, last = chord.split("+")
-        names = [{"ctrl": "Control_L", "shift": "Shift_L", "alt": "Alt_L"}[one] for one in held]
-        codes = [self._code(name) for name in (*names, last)]
-        for code in codes:
-            self._test.XTestFakeKeyEvent(self._display, code, 1, 0)
-            self._sent()
-        for code in reversed(codes):
-            self._test.XTestFakeKeyEvent(self._display, code, 0, 0)
-            self._sent()
+        held, _, last = chord.rpartition("+")
+        self.hold(held, True)
+        self._key(last, True)
+        self._key(last, False)
+        self.hold(held, False)
+
+    def hold(self, keys: str, down: bool) -> None:
+        """Hold or let go of "ctrl", "ctrl+shift", or none."""
+        held = [one for one in keys.split("+") if one]
+        for one in held if down else reversed(held):
+            self._key(HELD[one], down)
+
+    def _key(self, name: str, down: bool) -> None:
+        self._test.XTestFakeKeyEvent(self._display, self._code(name), int(down), 0)
+        self._sent()
 
     def type(self, text: str) -> None:
         """Lower-case letters, digits and spaces."""

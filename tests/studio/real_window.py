@@ -3,12 +3,17 @@
 from __future__ import annotations
 
 import os
+import shutil
 import subprocess
 import sys
+
+import pytest
 
 
 def run(script: str) -> str:
     """What a script prints; it must end well."""
+    if not shutil.which("xvfb-run"):
+        pytest.skip("xvfb-run is not installed")
     environment = {**os.environ, "QT_QPA_PLATFORM": "xcb"}
     environment.pop("WAYLAND_DISPLAY", None)
     command = ["xvfb-run", "-a", "-s", "-screen 0 1400x900x24", sys.executable, "-c", script]

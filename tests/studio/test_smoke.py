@@ -1,9 +1,5 @@
 """A real window on a real display server."""
 
-import shutil
-
-import pytest
-
 from .real_window import run
 
 SCRIPT = """
@@ -31,6 +27,5 @@ sys.exit(app.exec())
 """
 
 
-@pytest.mark.skipif(not shutil.which("xvfb-run"), reason="xvfb-run is not installed")
 def test_a_real_window_under_xvfb():
     assert "window up" in run(SCRIPT)

@@ -3,9 +3,6 @@
 from __future__ import annotations
 
 import json
-import shutil
-
-import pytest
 
 from .real_window import run
 
@@ -49,7 +46,6 @@ print(json.dumps({"said": said, "held": held, "texts": texts}))
 '''
 
 
-@pytest.mark.skipif(not shutil.which("xvfb-run"), reason="xvfb-run is not installed")
 def test_two_windows_killed_at_once_both_come_back():
     told = json.loads(run(SCRIPT).strip().splitlines()[-1])
     assert told == {"said": ["kept", "kept"], "held": 0, "texts": ["ONE", "TWO"]}
