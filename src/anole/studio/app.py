@@ -34,8 +34,10 @@ def application() -> QApplication:
     app = existing if isinstance(existing, QApplication) else QApplication(sys.argv[:1])
     app.setApplicationName("Anole")
     app.setDesktopFileName("org.anole_studio.Anole")
-    theme.load_fonts()
-    theme.put_on(app, theme.LIGHT if Settings().get("theme", "dark") == "light" else theme.DARK)
+    wanted = theme.LIGHT if Settings().get("theme", "dark") == "light" else theme.DARK
+    if not theme.is_on(wanted):
+        theme.load_fonts()
+        theme.put_on(app, wanted)
     return app
 
 

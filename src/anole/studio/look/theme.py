@@ -70,6 +70,7 @@ LIGHT = Theme(
 DRESSED = "dressed"
 """The property of widgets that have the style sheet."""
 _current = DARK
+_put_on = False
 
 
 def theme() -> Theme:
@@ -160,10 +161,15 @@ def load_fonts() -> None:
         QFontDatabase.addApplicationFont(str(path))
 
 
+def is_on(wanted: Theme) -> bool:
+    """Whether the application is dressed in this theme."""
+    return _put_on and wanted is _current
+
+
 def put_on(app: QApplication, wanted: Theme) -> None:
     """Dress the application."""
-    global _current
-    _current = wanted
+    global _current, _put_on
+    _current, _put_on = wanted, True
     app.setStyle("Fusion")
     app.setFont(font())
     palette = QPalette()

@@ -6,9 +6,8 @@ from typing import Any
 
 from PyQt6.QtCore import QSize, Qt
 from PyQt6.QtGui import QIcon, QImage, QPixmap
-from PyQt6.QtWidgets import QFrame, QListWidget, QListWidgetItem, QVBoxLayout
+from PyQt6.QtWidgets import QFrame, QListWidget, QListWidgetItem, QVBoxLayout, QWidget
 
-from ..look import theme
 from ..look.plain import Label
 from ..shared.session import Session
 
@@ -17,8 +16,8 @@ MOST_SHOWN = 60
 
 
 class Steps(QFrame):
-    def __init__(self, session: Session) -> None:
-        super().__init__(None, Qt.WindowType.Popup)
+    def __init__(self, session: Session, window: QWidget) -> None:
+        super().__init__(window, Qt.WindowType.Popup)
         self.session = session
         self.document, self.selection = session.document, session.selection
         self.worker = session.worker
@@ -34,7 +33,6 @@ class Steps(QFrame):
         column.setContentsMargins(12, 10, 12, 12)
         column.addWidget(head)
         column.addWidget(self.list)
-        theme.dress(self)
         self.list.itemClicked.connect(self._go)
         self.list.itemActivated.connect(self._go)
         self.worker.drawn.connect(self._take)

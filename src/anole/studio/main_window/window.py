@@ -130,7 +130,7 @@ class Window(QWidget):
         self.build_up, self.pieces = BuildUp(session, self.view, self.measures), PiecesList(session)
         self.arrange = PiecePanel(session)
         self.coat = CoatPanel(session, self.measures)
-        self.shelf, self.steps = Shelf(session), Steps(session)
+        self.shelf, self.steps = Shelf(session), Steps(session, self)
         self.export = ExportPanel(session)
         self.font_reader: FontReader = FontReader()
         self.writing = Writing(session, self.foot, self)
