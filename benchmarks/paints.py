@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import itertools
-from typing import get_args
 
 import msgspec
 import numpy as np
@@ -11,7 +10,7 @@ import numpy as np
 from anole.core.box import Box
 from anole.core.cache import Cache
 from anole.core.model import Colour, Gradient, Paint, Pattern, Stop
-from anole.core.model.paints import Generator
+from anole.core.model.paints import PATTERNS
 from anole.core.paint.context import PaintContext
 from anole.core.paint.frames import Frames
 from anole.core.paint.source import source
@@ -57,10 +56,7 @@ def gradients() -> list[Result]:
 
 
 def generators() -> list[Result]:
-    return [
-        _moving(f"pattern {name}", Pattern(generator=name), "x", 12.0)
-        for name in get_args(Generator)
-    ]
+    return [_moving(f"pattern {name}", Pattern(generator=name), "x", 12.0) for name in PATTERNS]
 
 
 def kept() -> list[Result]:

@@ -1,26 +1,39 @@
-"""A coat, a kind of piece and a format that exist in tests alone: whatever the program does with its own, it
-does with these too."""
+"""One of each that can be added, in tests alone: whatever the program does with its own, it does with
+these too."""
 
 from __future__ import annotations
 
 from collections.abc import Iterator
-from contextlib import contextmanager
+from contextlib import ExitStack, contextmanager
 from typing import Annotated
 
+import msgspec
 import numpy as np
+import skia
 
+from anole.core import tone
 from anole.core.box import Box
 from anole.core.coats import registry as coats
 from anole.core.coats.context import CoatContext, Overlap, Reads
 from anole.core.coats.kind import Cover, PaintedCoat, StackPlace
 from anole.core.files.formats.format import Encoding, Format, flattened
+from anole.core.marks import shapes as marks
 from anole.core.model import Coat, Coated, Colour, ColourPaint, Length
 from anole.core.model.coats.base import PaintField
-from anole.core.model.fields import length, number
+from anole.core.model.fields import length, meta, number, share
 from anole.core.model.formats import FORMATS
+from anole.core.model.paints import PaintBase
+from anole.core.model.tones import ToneBase
+from anole.core.paint import patterns
+from anole.core.paint import source as paints
+from anole.core.paint.context import PaintContext
+from anole.core.paint.handles import Laying, PaintHandle
+from anole.core.paint.kind import PaintKind
+from anole.core.paint.patterns.grid import Grid, PatternParams
 from anole.core.pieces import registry as pieces
 from anole.core.pieces.kind import CoatedKind
 from anole.core.pieces.placing.placement import Placement, placed_chords, placement_of
+from anole.core.tone import Operation, Where
 
 
 class Hatch(Coat, frozen=True, cache_hash=True, kw_only=True, tag="hatch"):
@@ -81,6 +94,58 @@ class BadgeKind(CoatedKind[Badge]):
         return piece.motto
 
 
+class Half(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="half"):
+    """Two colours, side by side."""
+
+    left: Annotated[Colour, meta("Left", "Left of the middle")] = Colour(255, 0, 0)
+    right: Annotated[Colour, meta("Right", "Right of it")] = Colour(0, 0, 255)
+    at: Annotated[float, share("Middle", "Share of the piece's width")] = 0.5
+
+
+class HalfKind(PaintKind[Half]):
+    struct = Half
+    title = "half and half"
+
+    def rasterise(self, paint: Half, context: PaintContext) -> np.ndarray:
+        x0, _, x1, _ = context.frames.piece
+        left = np.arange(context.box.x0, context.box.x1) + 0.5 < x0 + paint.at * (x1 - x0)
+        colours = np.array([paint.right.floats, paint.left.floats], np.float32)
+        return np.ascontiguousarray(colours[left.astype(int)].T[:, None])
+
+    def handles(self, paint: Half, laid: Laying) -> list[PaintHandle]:
+        x0, y0, _, _ = laid.frame
+        return [PaintHandle.at("middle", laid.sides * (paint.at, 0.5) + (x0, y0))]
+
+    def pulled(self, paint: Half, laid: Laying, kind: str, at: np.ndarray) -> Half:
+        across = (float(at[0]) - laid.frame[0]) / float(laid.sides[0])
+        return msgspec.structs.replace(paint, at=min(max(across, 0.0), 1.0))
+
+
+class Swap(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="swap"):
+    """Red and blue change places."""
+
+    amount: Annotated[float, share("Amount", "How far")] = 1.0
+
+
+def _swapped(op: Swap, planes: np.ndarray, where: Where) -> np.ndarray:
+    return planes + (planes[::-1] - planes) * np.float32(op.amount)
+
+
+SWAP = Operation(Swap, _swapped, called="Red for blue")
+
+
+def _steps(grid: Grid, params: PatternParams) -> np.ndarray:
+    """Dark in the upper left quarter of the tile."""
+    u, v = np.broadcast_arrays(grid.u % 1, grid.v % 1)
+    return np.where((u < 0.5) & (v < 0.5), 0, 1).astype(np.float32)
+
+
+def _square() -> skia.Path:
+    path = skia.Path()
+    path.addRect(skia.Rect.MakeLTRB(-400, -400, 400, 400))
+    return path
+
+
 def _portable(pixels: np.ndarray, encoding: Encoding) -> bytes:
     """A portable pixmap (PPM, P6)."""
     head = f"P6 {pixels.shape[1]} {pixels.shape[0]} 255\n".encode()
@@ -93,5 +158,15 @@ PORTABLE = Format("portable", (".ppm",), "Portable", alpha=False, encode=_portab
 @contextmanager
 def registered() -> Iterator[None]:
     """All of them, for as long as a block runs."""
-    with coats.lent(HatchKind()), pieces.lent(BadgeKind()), FORMATS.lent("portable", PORTABLE):
+    with ExitStack() as stack:
+        for one in (
+            coats.lent(HatchKind()),
+            pieces.lent(BadgeKind()),
+            FORMATS.lent("portable", PORTABLE),
+            paints.lent(HalfKind()),
+            tone.lent(SWAP),
+            patterns.lent("steps", _steps),
+            marks.lent("square", _square),
+        ):
+            stack.enter_context(one)
         yield

@@ -25,7 +25,6 @@ from .core.files import board_file, exporting, formats
 from .core.files.preview import preview
 from .core.library import styles as library
 from .core.model import Board, Export, Lettering, Style
-from .core.model.formats import FormatName
 from .core.model.nesting import every
 from .core.render.export import rgba
 
@@ -111,7 +110,7 @@ class OpenBoard:
         if form is None:
             known = ", ".join(formats.endings())
             raise FileError(f"{target.name}: the name of a picture must end in one of {known}")
-        settings = replaced(Export(format=FormatName(form.name), scale=scale), **fields)
+        settings = replaced(Export(format=form.name, scale=scale), **fields)
         return exporting.write(target, self.board, settings)
 
     def save(self, path: PathLike) -> None:

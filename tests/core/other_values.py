@@ -8,6 +8,7 @@ from typing import Any, get_args, get_origin, get_type_hints
 import msgspec
 
 from anole.core.model import Colour, Ink, Length, Position
+from anole.core.model.open_choice import OpenChoice
 
 FLAT = (bool, int, float, str, Length, Position, Colour, Ink)
 
@@ -32,6 +33,9 @@ def _number(value: float, low: float, high: float) -> float:
 def others(value: Any, hint: Any) -> Iterator[Any]:
     """Values of a type near to one, each different in one place."""
     kind, low, high = _limits(hint)
+    if isinstance(kind, OpenChoice):
+        yield from (word for word in kind.words if word != value)
+        return
     if get_origin(kind) is not None and get_origin(kind) is not tuple:
         options = get_args(kind)
         if all(not isinstance(option, type) and option is not type(None) for option in options):

@@ -12,22 +12,28 @@ from hypothesis import strategies as st
 from anole.core.edit.checked import replaced
 from anole.core.model import (
     Board,
-    Coat,
     Length,
     Lettering,
     ModelError,
-    Paint,
     Ring,
-    Tone,
     from_builtins,
     to_builtins,
 )
+from anole.core.model.coats import COATS
+from anole.core.model.paints import PAINTS
+from anole.core.model.tones import TONES
 from anole.core.render.warm import small_board
 
 
 def with_bounds():
     """Every field of the model that holds a length with a least or a most."""
-    structs = [*get_args(Coat), *get_args(Paint), *get_args(Tone), Lettering, Ring]
+    structs = [
+        *COATS.members.values(),
+        *PAINTS.members.values(),
+        *TONES.members.values(),
+        Lettering,
+        Ring,
+    ]
     for struct in structs:
         for name, hint in get_type_hints(struct, include_extras=True).items():
             if get_origin(hint) is Annotated and get_args(hint)[0] is Length:

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import io
 import zlib
-from typing import get_args
 
 import msgspec
 import numpy as np
@@ -56,13 +55,13 @@ from anole.core.model import (
     Stop,
     Stroke,
     Thickness,
-    Tone,
     ToneCoat,
     Wash,
     Wave,
 )
-from anole.core.model.paints import Generator
-from anole.core.model.pieces.stamps import Named
+from anole.core.model.paints import PATTERNS
+from anole.core.model.pieces.stamps import MARKS
+from anole.core.model.tones import TONES
 from anole.core.render.renderer import Renderer, Request
 
 from .other_values import changed
@@ -157,7 +156,9 @@ def emblem() -> str:
     return add_picture(Board(width=8, height=8), WHEEL, "wheel.svg")[1]
 
 
-PLAIN = [InkRamp(stops=RAMP.stops) if tone is InkRamp else tone() for tone in get_args(Tone)]
+PLAIN = [
+    InkRamp(stops=RAMP.stops) if tone is InkRamp else tone() for tone in TONES.members.values()
+]
 TONES = [t for plain in PLAIN for t in (plain, *changed(plain)) if t.on and t != Levels()]
 
 
@@ -167,7 +168,7 @@ def paints(picture: str) -> list[Paint]:
     return [
         RAMP,
         *changed(RAMP),
-        *(Pattern(generator=name) for name in get_args(Generator)),
+        *(Pattern(generator=name) for name in PATTERNS),
         *(msgspec.structs.replace(image, fit=fit) for fit in ("contain", "stretch", "tile")),
         *changed(image),
         *(Backdrop(of=of, blur=Length(4)) for of in ("ground", "beneath")),
@@ -186,7 +187,7 @@ def test_a_paint_is_one_picture(picture, off_by_cuts, deep):
 
 
 @pytest.mark.deep
-@pytest.mark.parametrize("tone", get_args(Tone), ids=lambda tone: tone.__name__)
+@pytest.mark.parametrize("tone", list(TONES.members.values()), ids=lambda tone: tone.__name__)
 def test_a_tone_is_one_picture(tone, picture, off_by_cuts, deep):
     for toned in some([t for t in TONES if type(t) is tone], deep):
         assert off_by_cuts(words(AROUND, FACE, ToneCoat(id="c", tone=(toned,)))) <= 1, toned
@@ -217,7 +218,7 @@ def pieces(picture: str, emblem: str) -> list:
             for soft in (0.0, 0.6)
         ),
         msgspec.structs.replace(stamps, asset=picture),
-        *(msgspec.structs.replace(stamps, mark=mark) for mark in get_args(Named)),
+        *(msgspec.structs.replace(stamps, mark=mark) for mark in MARKS),
         *(Emblem(id="p", asset=emblem, place=middle, own=own, style=(AROUND,)) for own in (True, False)),
         *(
             Picture(id="p", asset=picture, width=Length(300), height=Length(170), place=middle,

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import itertools
-from typing import get_args
 
 import msgspec
 import numpy as np
@@ -24,7 +23,7 @@ from anole.core.model import (
     Place,
     Relief,
 )
-from anole.core.model.paints import Generator
+from anole.core.model.paints import PATTERNS
 from anole.core.render.renderer import Renderer, Request
 
 from .styled import STYLES, styled
@@ -116,7 +115,7 @@ INKS = tuple(
 )
 
 
-@pytest.mark.parametrize("generator", get_args(Generator))
+@pytest.mark.parametrize("generator", PATTERNS)
 @pytest.mark.parametrize("count", [3, 4])
 def test_a_pattern_of_many_inks_is_one_picture_at_half_scale(generator, count):
     paint = Pattern(

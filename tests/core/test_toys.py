@@ -48,7 +48,6 @@ from anole.core.model import (
     from_json,
     to_json,
 )
-from anole.core.model.formats import FormatName
 from anole.core.model.schema import json_schema
 from anole.core.pieces import registry as pieces
 from anole.core.render.export import rgba
@@ -200,7 +199,7 @@ def test_clipboard_file_and_schema(badge, tmp_path):
 
 
 def test_a_board_is_written_in_a_toy_format_by_its_ending(badge, tmp_path):
-    export = Export(format=FormatName("portable"), scale=0.5)
+    export = Export(format="portable", scale=0.5)
     kept = msgspec.structs.replace(badge, exports=(export,))
     assert from_json(to_json(kept), Board) == kept
     assert "portable" in json_schema()["$defs"]["Export"]["properties"]["format"]["enum"]
@@ -213,7 +212,7 @@ def test_a_board_is_written_in_a_toy_format_by_its_ending(badge, tmp_path):
 
 
 def test_a_format_that_nobody_knows_is_refused_by_name():
-    with pytest.raises(ModelError, match="no format 'scroll'; there are png, .*portable"):
+    with pytest.raises(ModelError, match="no format 'scroll'; nearest are .*"):
         from_json(b'{"exports": [{"format": "scroll"}]}', Board)
 
 

@@ -28,8 +28,8 @@ from anole.core.model import (
 )
 from anole.core.paint.handles import Laying
 from anole.core.paint.source import handles, pulled
+from anole.core.tone import OPERATIONS
 from anole.studio.controls.colours.colour_rows import ROWS, colour_of, numbers_of
-from anole.studio.controls.tones.tone_list import KINDS
 from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board, paint
@@ -207,8 +207,8 @@ def test_a_pattern_gets_inks_tone_and_a_picture(open_window, qtbot, tmp_path, se
     controls["inks"]._turn_into("letter")
     assert fill(window).inks[-1] == Ink("letter")
     tone = controls["tone"]
-    tone._added(1 + list(KINDS).index("invert"))
-    tone._added(1 + list(KINDS).index("ink-ramp"))
+    tone._added(1 + list(OPERATIONS).index(Invert))
+    tone._added(1 + list(OPERATIONS).index(InkRamp))
     assert [type(op) for op in fill(window).tone] == [Invert, InkRamp]
     tone.rows[1].raised.emit()
     assert [type(op) for op in fill(window).tone] == [InkRamp, Invert]

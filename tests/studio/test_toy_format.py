@@ -6,7 +6,6 @@ import pytest
 
 from anole.core.edit.exports import add_export
 from anole.core.model import Export
-from anole.core.model.formats import FormatName
 from anole.studio.shared.shell import Stage
 
 from ..toys import registered
@@ -26,9 +25,7 @@ def test_it_is_among_the_formats_and_has_its_fields(open_window, settle, qtbot):
     box = panel.fields.controls["format"].box
     titles = [box.itemText(n) for n in range(box.count())]
     assert titles[-1] == "Portable" and titles[0] == "PNG"
-    window.document.apply(
-        "Add", lambda b: add_export(b, Export(format=FormatName("portable"), id="new"))[0]
-    )
+    window.document.apply("Add", lambda b: add_export(b, Export(format="portable", id="new"))[0])
     settle(window)
     shown = {name for name, one in panel.fields.controls.items() if one.isVisibleTo(panel)}
     assert "format" in shown and not {"quality", "most", "transparent", "bleed"} & shown

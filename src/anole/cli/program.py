@@ -23,7 +23,6 @@ from ..core.files.preview import preview, small_picture
 from ..core.lettering.fonts import find
 from ..core.library import styles as library
 from ..core.model import Board, Coated, Export, Lettering, ModelError
-from ..core.model.formats import FormatName
 from ..core.model.schema import json_schema
 from ..core.render.export import TooLarge
 from ..core.text import short
@@ -135,7 +134,7 @@ def render(
     export = replaced(
         Export(
             dpi=dpi,
-            format=FormatName(form),
+            format=form,
             scale=_scale(board, scale, width),
             quality=quality,
             most=max_bytes,

@@ -11,7 +11,6 @@ from ..core.atomic import FileError
 from ..core.edit.checked import replaced
 from ..core.files import board_file, formats
 from ..core.model import Board, Export
-from ..core.model.formats import FormatName
 from ..core.model.series import Binding
 from ..core.series.plan import planned, setup_of
 from ..core.series.rows import bindable
@@ -54,9 +53,7 @@ def series(
     if kind is None:
         known = ", ".join(formats.endings())
         raise FileError(f"--format is one of {known}, not {short(form, 30)!r}")
-    export = replaced(
-        Export(format=FormatName(kind.name), quality=quality, most=max_bytes, width=width)
-    )
+    export = replaced(Export(format=kind.name, quality=quality, most=max_bytes, width=width))
     setup = setup_of(document.board, bindings, table.parent, export)
     saved = document.board.series
     pattern = name or (saved.file if saved is not None else "{row} {board}")

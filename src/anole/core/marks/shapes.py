@@ -4,13 +4,16 @@ from __future__ import annotations
 
 import functools
 import math
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
 
 import numpy as np
 import skia
 
 from ..arrays import Curves
 from ..lettering.skia_paths import union
+from ..model.pieces.stamps import MarkName
+from ..registry import Registry
 from . import drawing as d
 
 
@@ -182,32 +185,42 @@ def _arrowhead() -> skia.Path:
     return d.polygon([(0, -460), (430, 380), (0, 180), (-430, 380)])
 
 
-DRAWN: dict[str, Callable[[], skia.Path]] = {
-    "glint": lambda: d.star([495] * 4, 62, 0.82),
-    "tall glint": lambda: d.star([498, 250] * 2, 44, 0.85),
-    "six-ray glint": lambda: d.star([490, 330, 330] * 2, 66, 0.8),
-    "sunburst": lambda: d.star([490, 320] * 6, 190, 0.3),
-    "spur star": lambda: d.star([490] * 5, 200, 0.0),
-    "dot": lambda: d.disc(0, 0, 490),
-    "ring": lambda: d.cut(d.disc(0, 0, 490), d.disc(0, 0, 400)),
-    "crystal": lambda: _crystal(((210, 150),), 44, False),
-    "fern crystal": lambda: _crystal(((150, 110), (260, 150), (360, 90)), 30, True),
-    "plate crystal": _plate,
-    "leaf": _leaf,
-    "splash": _splash,
-    "bubble": _bubble,
-    "scratch": _scratch,
-    "lace": _lace,
-    "toe-stop": _toe_stop,
-    "whistle": _whistle,
-    "wheel": _wheel,
-    "confetti": _confetti,
-    "streamer": _streamer,
-    "heart": _heart,
-    "bolt": _bolt,
-    "arrowhead": _arrowhead,
-}
+DRAWN: Registry[str, Callable[[], skia.Path]] = Registry(
+    "mark",
+    {
+        "glint": lambda: d.star([495] * 4, 62, 0.82),
+        "tall glint": lambda: d.star([498, 250] * 2, 44, 0.85),
+        "six-ray glint": lambda: d.star([490, 330, 330] * 2, 66, 0.8),
+        "sunburst": lambda: d.star([490, 320] * 6, 190, 0.3),
+        "spur star": lambda: d.star([490] * 5, 200, 0.0),
+        "dot": lambda: d.disc(0, 0, 490),
+        "ring": lambda: d.cut(d.disc(0, 0, 490), d.disc(0, 0, 400)),
+        "crystal": lambda: _crystal(((210, 150),), 44, False),
+        "fern crystal": lambda: _crystal(((150, 110), (260, 150), (360, 90)), 30, True),
+        "plate crystal": _plate,
+        "leaf": _leaf,
+        "splash": _splash,
+        "bubble": _bubble,
+        "scratch": _scratch,
+        "lace": _lace,
+        "toe-stop": _toe_stop,
+        "whistle": _whistle,
+        "wheel": _wheel,
+        "confetti": _confetti,
+        "streamer": _streamer,
+        "heart": _heart,
+        "bolt": _bolt,
+        "arrowhead": _arrowhead,
+    },
+)
 """Each mark's path by its name."""
+
+
+@contextmanager
+def lent(name: str, drawn: Callable[[], skia.Path]) -> Iterator[None]:
+    """One more mark for as long as a block runs, in files too."""
+    with MarkName.lent(name), DRAWN.lent(name, drawn):  # type: ignore[attr-defined]
+        yield
 
 
 @functools.cache

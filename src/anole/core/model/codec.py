@@ -14,17 +14,17 @@ from .board import Board
 from .bounds import first_wrong
 from .budget import over_budget
 from .colour import Colour
-from .formats import FormatName
 from .ink import Ink
 from .length import Length, Position
 from .nesting import clipping_ring, coats_of, every
+from .open_choice import OpenChoice
 from .open_union import OpenUnion
 from .tags import Tags
 
 T = TypeVar("T")
 _PATHS = re.compile(r" - at `\$([^`]*)` - at `\$([^`]*)`")
 MOST_INTEGER, DEEPEST = 2**53, 64
-_SIMPLE: tuple[type, ...] = (Position, Length, Colour, Ink, FormatName)
+_SIMPLE: tuple[type, ...] = (Position, Length, Colour, Ink)
 
 
 class ModelError(ValueError):
@@ -42,6 +42,8 @@ def _encode(value: Any) -> Any:
 def _decode(kind: type, value: Any) -> Any:
     if isinstance(kind, OpenUnion):
         return kind.decode(value, _member)
+    if isinstance(kind, OpenChoice) and isinstance(value, str):
+        return kind.parse(value)
     if kind in _SIMPLE and isinstance(value, str):
         return kind.parse(value)  # type: ignore[attr-defined]
     if issubclass(kind, Tags) and isinstance(value, dict | Tags):

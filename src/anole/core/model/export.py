@@ -19,9 +19,7 @@ class Export(Struct, frozen=True, cache_hash=True, kw_only=True):
     id: Id = "export-1"
     name: Name = ""
     on: Annotated[bool, HIDDEN] = True
-    format: Annotated[FormatName, meta("Format", "What is written", words=Titles())] = FormatName(
-        "png"
-    )
+    format: Annotated[FormatName, meta("Format", "What is written", words=Titles())] = "png"
     quality: Annotated[
         float,
         number(

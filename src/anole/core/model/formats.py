@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Collection, Iterator, Mapping
-from typing import Protocol
+from typing import TYPE_CHECKING, Protocol
 
 from ..registry import Registry
-from ..text import short
+from .open_choice import OpenChoice
 
 
 class FormatFacts(Protocol):
@@ -37,18 +37,10 @@ FORMATS: Registry[str, FormatFacts] = Registry("picture format")
 """By the names that exports say; each format's own file adds it, in `files/formats`."""
 
 
-class FormatName(str):
-    """The name of one of FORMATS."""
-
-    __slots__ = ()
-
-    @classmethod
-    def parse(cls, text: str) -> FormatName:
-        """Raises ValueError for a name that no format has."""
-        if text not in FORMATS:
-            known = ", ".join(FORMATS)
-            raise ValueError(f"there is no format {short(repr(text), 40)}; there are {known}")
-        return cls(text)
+if TYPE_CHECKING:
+    FormatName = str
+else:
+    FormatName = OpenChoice("format", FORMATS)
 
 
 class Those(Collection[str]):

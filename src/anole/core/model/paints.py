@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from typing import TYPE_CHECKING, Annotated, Literal
 
 from msgspec import Meta, Struct
 
@@ -10,6 +10,8 @@ from .colour import Colour
 from .fields import HIDDEN, Angle, Seed, length, meta, number, share
 from .ink import Ink
 from .length import Length
+from .open_choice import OpenChoice
+from .open_union import OpenUnion
 from .stop import Stop, Stops
 from .tones import Tones
 
@@ -124,7 +126,7 @@ class Gradient(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="gradi
     reversed: Annotated[bool, meta("Reversed", "Last colour first")] = False
 
 
-Generator = Literal[
+PATTERNS = [
     "stripes",
     "checks",
     "dots",
@@ -155,13 +157,18 @@ Generator = Literal[
     "water",
     "water-colour",
 ]
+"""The names of all patterns; each is drawn by its own file in `paint/patterns`."""
+if TYPE_CHECKING:
+    PatternName = str
+else:
+    PatternName = OpenChoice("pattern", PATTERNS)
 
 
 class Pattern(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="pattern"):
     """A seamless pattern drawn by a generator at the render scale, or an image as a tile."""
 
     generator: Annotated[
-        Generator, meta("Pattern", "What draws it", control="pictures", alone=True)
+        PatternName, meta("Pattern", "What draws it", control="pictures", alone=True)
     ] = "stripes"
     inks: Annotated[
         tuple[Ink, ...],
@@ -245,4 +252,11 @@ class OwnPaint(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="own")
     tone: Tones = ()
 
 
-Paint = ColourPaint | Gradient | Pattern | ImagePaint | Backdrop | LetterPaint | OwnPaint
+PAINTS = OpenUnion(
+    "paint", ColourPaint, Gradient, Pattern, ImagePaint, Backdrop, LetterPaint, OwnPaint
+)
+"""Every kind of paint that a board may hold."""
+if TYPE_CHECKING:
+    Paint = PaintBase
+else:
+    Paint = PAINTS

@@ -10,9 +10,9 @@ from msgspec import inspect
 from .board import Board
 from .codec import to_builtins
 from .colour import Colour
-from .formats import FORMATS, FormatName
 from .ink import Ink
 from .length import Length, Position
+from .open_choice import OpenChoice
 from .open_union import OpenUnion
 from .style import Style
 from .tags import LIMIT, Tags
@@ -74,8 +74,8 @@ class _Writer:
         if issubclass(kind, Tags):
             number = {"type": "number", "minimum": kind.least, "maximum": LIMIT}
             return {"type": "object", "additionalProperties": number}
-        if kind is FormatName:
-            return {"enum": list(FORMATS)}
+        if isinstance(kind, OpenChoice):
+            return {"enum": list(kind.words)}
         return {"type": "string", "pattern": _TEXTS[kind]}
 
     def _struct(self, kind: inspect.StructType) -> dict[str, Any]:

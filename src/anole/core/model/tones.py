@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 import functools
-from typing import Annotated
+from typing import TYPE_CHECKING, Annotated
 
 from msgspec import Meta, Struct
 
 from .colour import Colour
 from .fields import Seed, Switched, angle, length, meta, number, share
 from .length import Length
+from .open_union import OpenUnion
 from .stop import Stops
 
 _fine = functools.partial(share, step=0.005)
@@ -158,23 +159,30 @@ class Speckle(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="speckle
     seed: Seed = 1
 
 
-Tone = (
-    Levels
-    | Curves
-    | Cdl
-    | Exposure
-    | Perceptual
-    | Tint
-    | Invert
-    | Grey
-    | InkRamp
-    | Blur
-    | Bloom
-    | Flats
-    | Speckle
+TONES = OpenUnion(
+    "tone operation",
+    Levels,
+    Curves,
+    Cdl,
+    Exposure,
+    Perceptual,
+    Tint,
+    Invert,
+    Grey,
+    InkRamp,
+    Blur,
+    Bloom,
+    Flats,
+    Speckle,
 )
-Tones = Annotated[
-    tuple[Tone, ...],
-    Meta(max_length=32),
-    meta("Tone", "Changes to the colours, in their order"),
-]
+"""Every kind of operation that a list of tones may hold."""
+if TYPE_CHECKING:
+    Tone = ToneBase
+    Tones = tuple[ToneBase, ...]
+else:
+    Tone = TONES
+    Tones = Annotated[
+        tuple[TONES, ...],
+        Meta(max_length=32),
+        meta("Tone", "Changes to the colours, in their order"),
+    ]

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Hashable
+from collections.abc import Hashable, Iterator
+from contextlib import contextmanager
 from typing import Any
 
 import numpy as np
@@ -10,6 +11,7 @@ import numpy as np
 from ..arrays import Planes
 from ..model import Paint
 from ..model.open_union import tag_of
+from ..model.paints import PAINTS
 from ..registry import Registry
 from ..tone import Where, margin, toned
 from .backdrop import BackdropKind
@@ -34,6 +36,13 @@ for _kind in (
     OwnKind(),
 ):
     KINDS.add(_kind.struct, _kind)
+
+
+@contextmanager
+def lent(kind: PaintKind[Any]) -> Iterator[None]:
+    """One more kind of paint for as long as a block runs, in files too."""
+    with KINDS.lent(kind.struct, kind), PAINTS.members.lent(tag_of(kind.struct), kind.struct):
+        yield
 
 
 def value_of(paint: Paint, context: PaintContext) -> Hashable:

@@ -2,12 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
+from contextlib import contextmanager
 
 import numpy as np
 
 from ..arrays import Planes
 from ..model import Tone
+from ..model.open_union import tag_of
+from ..model.tones import TONES
 from ..registry import Registry
 from ..units import Units
 from . import (
@@ -47,6 +50,14 @@ for _module in (
     blur,
 ):
     OPERATIONS.add(_module.OPERATION.struct, _module.OPERATION)
+
+
+@contextmanager
+def lent(operation: Operation) -> Iterator[None]:
+    """One more operation for as long as a block runs, in files too."""
+    struct = operation.struct
+    with OPERATIONS.lent(struct, operation), TONES.members.lent(tag_of(struct), struct):
+        yield
 
 
 def margin(tones: Sequence[Tone], units: Units) -> int:

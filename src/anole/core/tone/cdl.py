@@ -24,4 +24,4 @@ def apply(op: Cdl, planes: Planes, where: Where) -> np.ndarray:
     return out
 
 
-OPERATION = Operation(Cdl, apply)
+OPERATION = Operation(Cdl, apply, called="CDL")

@@ -15,4 +15,4 @@ def apply(op: Flats, planes: Planes, where: Where) -> np.ndarray:
     return np.minimum(np.floor(planes * np.float32(steps)), steps - 1) / np.float32(steps - 1)
 
 
-OPERATION = Operation(Flats, apply)
+OPERATION = Operation(Flats, apply, called="Fewer tones")

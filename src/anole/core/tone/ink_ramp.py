@@ -5,7 +5,7 @@ from __future__ import annotations
 import numpy as np
 
 from ..arrays import Planes
-from ..model import InkRamp
+from ..model import Colour, InkRamp, Stop
 from ..paint.stops import STEPS, table
 from .light import encoded, luminance
 from .operation import Operation
@@ -18,4 +18,5 @@ def apply(op: InkRamp, planes: Planes, where: Where) -> np.ndarray:
     return planes + (table(op.stops, "oklab")[:3, at] - planes) * np.float32(op.amount)
 
 
-OPERATION = Operation(InkRamp, apply)
+RAMP = (Stop(0, Colour(24, 20, 48)), Stop(1, Colour(255, 226, 160)))
+OPERATION = Operation(InkRamp, apply, begun=InkRamp(stops=RAMP))

@@ -21,4 +21,4 @@ def apply(op: Perceptual, planes: Planes, where: Where) -> np.ndarray:
     return from_oklab(np.stack([light, cos * lab[1] - sin * lab[2], sin * lab[1] + cos * lab[2]]))
 
 
-OPERATION = Operation(Perceptual, apply)
+OPERATION = Operation(Perceptual, apply, called="Hue, chroma, light")

@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import Any, get_args
+from typing import Any
 
 from PyQt6.QtCore import pyqtSignal
 
-from ...core.model import ColourPaint, Gradient, ImagePaint, Paint, Pattern
+from ...core.model import ColourPaint, Gradient, ImagePaint, Pattern
+from ...core.model.paints import PAINTS
 from ...core.paint.source import KINDS
 from ...core.registry import Registry
 from .base.control import Context, Control
@@ -93,4 +94,4 @@ class PaintControl(Control):
         self.choosing.emit()
 
 
-CONTROLS.add(frozenset(get_args(Paint)), lambda info: PaintControl())
+CONTROLS.add(PAINTS, lambda info: PaintControl())

@@ -2,17 +2,18 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from typing import TYPE_CHECKING, Annotated, Literal
 
 from msgspec import Meta, Struct
 
 from ..colour import Colour
 from ..fields import HIDDEN, Id, Seed, angle, meta, number, share
+from ..open_choice import OpenChoice
 from ..paints import ColourPaint, Paint
 from .base import Across, Coated, Coordinate, Down
 
 MOST_MARKS = 5000
-Named = Literal[
+MARKS = [
     "glint",
     "tall glint",
     "six-ray glint",
@@ -37,6 +38,11 @@ Named = Literal[
     "bolt",
     "arrowhead",
 ]
+"""The names of all marks; each is drawn in `marks/shapes.py`."""
+if TYPE_CHECKING:
+    MarkName = str
+else:
+    MarkName = OpenChoice("mark", MARKS)
 
 
 def size(title: str, about: str) -> Meta:
@@ -99,7 +105,7 @@ class Stamps(Coated, frozen=True, cache_hash=True, kw_only=True, tag="stamps"):
     home : the point of the marks' own px that lies at its place
     """
 
-    mark: Annotated[Named, meta("Mark", "What is stamped", control="pictures")] = "glint"
+    mark: Annotated[MarkName, meta("Mark", "What is stamped", control="pictures")] = "glint"
     asset: Annotated[
         str, Meta(max_length=64), meta("Own mark", "A picture or SVG in its place", control="stamp")
     ] = ""

@@ -12,6 +12,7 @@ from typing import Any, Literal, Union, get_args, get_origin
 import msgspec
 
 from ....core.model.field_info import FieldInfo, annotation
+from ....core.model.open_choice import OpenChoice
 from ....core.registry import Registry
 from .control import Control
 
@@ -30,11 +31,16 @@ def optional(kind: Any) -> Hashable:
     return (OPTIONAL, kind)
 
 
+def options_of(info: FieldInfo) -> list[str]:
+    """What a field that is one of several words may be, as it is now."""
+    return list(info.kind.words if isinstance(info.kind, OpenChoice) else get_args(info.kind))
+
+
 def _keys(info: FieldInfo) -> list[Hashable]:
     """What a field's control may be found by, the most particular first."""
     kind, origin, args = info.kind, get_origin(info.kind), get_args(info.kind)
     named = [info.extra["control"]] if "control" in info.extra else []
-    if origin is Literal:
+    if origin is Literal or isinstance(kind, OpenChoice):
         return [*named, Literal]
     if origin is tuple:
         inner = annotation(args[0])[0]

@@ -3,20 +3,19 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from typing import Any, Literal, get_args
+from typing import Any, Literal
 
 from PyQt6.QtCore import QRectF, Qt
 from PyQt6.QtGui import QPaintEvent
 from PyQt6.QtWidgets import QComboBox
 
-from ....core.model.formats import FORMATS, FormatName
 from ...look import icons, theme
 from ...look.painting import painting
 from ...look.plain import Label
 from ..base.control import Control, WheelGuard
 from ..base.field_label import FieldLabel
 from ..base.layouts import column, row
-from ..base.table import CONTROLS
+from ..base.table import CONTROLS, options_of
 
 ROOM = 98
 """px for the longest word beside a name, in a panel of its least width."""
@@ -79,10 +78,6 @@ class Choice(Control):
 
 
 CONTROLS.add(
-    FormatName,
-    lambda info: Choice(info.title, list(FORMATS), info.about, info.extra.get("words")),
-)
-CONTROLS.add(
     Literal,
-    lambda info: Choice(info.title, get_args(info.kind), info.about, info.extra.get("words")),
+    lambda info: Choice(info.title, options_of(info), info.about, info.extra.get("words")),
 )

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import itertools
 from collections.abc import Mapping, Sequence
-from typing import Any, get_args
+from typing import Any
 
 import msgspec
 from PyQt6.QtCore import QRectF
@@ -24,7 +24,7 @@ from ...shared.session import Session, session_of
 from ..base.control import Control
 from ..base.field_label import FieldLabel
 from ..base.layouts import row
-from ..base.table import CONTROLS
+from ..base.table import CONTROLS, options_of
 from ..base.trying import Trying
 from .picture_grid import PICTURE, PictureGrid, PictureSheet
 
@@ -166,7 +166,7 @@ CONTROLS.add(
     "pictures",
     lambda info: PictureChoice(
         info.title,
-        get_args(info.kind),
+        options_of(info),
         info.about,
         info.extra.get("words"),
         info.extra.get("alone", False),

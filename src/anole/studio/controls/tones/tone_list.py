@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
-from typing import Any, get_args
+from typing import Any
 
 import msgspec
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QPushButton, QSizePolicy, QWidget
 
-from ....core.model import Colour, InkRamp, Stop, Tone
+from ....core.model import Tone
+from ....core.model.tones import TONES
+from ....core.tone import OPERATIONS
 from ...look.plain import Label
 from ...runtime.lifetimes import discard
 from ..base.control import Context, Control
@@ -21,19 +23,10 @@ from .tone_handles import PULLED
 from .tone_heaps import ToneHeaps
 from .tone_line import ToneLine
 
-KINDS = {str(kind.__struct_config__.tag): kind for kind in get_args(Tone)}
-RAMP = (Stop(0, Colour(24, 20, 48)), Stop(1, Colour(255, 226, 160)))
 
-
-TITLES = {"cdl": "CDL", "flats": "Fewer tones", "perceptual": "Hue, chroma, light"}
-
-
-def title_of(tag: str) -> str:
-    return TITLES.get(tag, tag.replace("-", " ").capitalize())
-
-
-def fresh(kind: Any) -> Any:
-    return kind(stops=RAMP) if kind is InkRamp else kind()
+def fresh(kind: type[Tone]) -> Tone:
+    """What is added when a kind of operation is chosen."""
+    return OPERATIONS[kind].begun or kind()
 
 
 class ToneRow(QWidget):
@@ -45,10 +38,10 @@ class ToneRow(QWidget):
     raised = pyqtSignal()
     asked = pyqtSignal()
 
-    def __init__(self, kind: type[msgspec.Struct]) -> None:
+    def __init__(self, kind: type[Tone]) -> None:
         super().__init__()
         self.kind, self._value = kind, fresh(kind)
-        name = title_of(str(kind.__struct_config__.tag))
+        name = OPERATIONS[kind].title
         self.head = QPushButton(name)
         self.head.setObjectName("quiet")
         self.head.setStyleSheet("text-align: left; padding-left: 2px; padding-right: 0;")
@@ -83,7 +76,7 @@ class ToneRow(QWidget):
         if self.line is not None:
             self.line.setVisible(on)
         mark = "▾" if on else "▸"
-        self.head.setText(f"{mark}  {title_of(str(self.kind.__struct_config__.tag))}")
+        self.head.setText(f"{mark}  {OPERATIONS[self.kind].title}")
 
     def show_value(self, value: Any) -> None:
         self._value = value
@@ -113,7 +106,7 @@ class ToneList(Control):
         self.add = ComboBox()
         self.add.setAccessibleName("Add a tone operation")
         self.add.addItem("+ tone")
-        self.add.addItems([title_of(tag) for tag in KINDS])
+        self.add.addItems([operation.title for operation in OPERATIONS.values()])
         self.head = Label(title)
         self.setToolTip(about)
         self._column = column(self)
@@ -170,9 +163,9 @@ class ToneList(Control):
     def _added(self, index: int) -> None:
         self.add.setCurrentIndex(0)
         if index:
-            kind = list(KINDS.values())[index - 1]
+            kind = list(OPERATIONS)[index - 1]
             self._send((*self._ops, fresh(kind)))
             self.rows[-1].unfold(True)
 
 
-CONTROLS.add(many(Tone), lambda info: ToneList(info.title, info.about))
+CONTROLS.add(many(TONES), lambda info: ToneList(info.title, info.about))
