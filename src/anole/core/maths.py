@@ -4,13 +4,15 @@ from __future__ import annotations
 
 import numpy as np
 
+from .arrays import Reals, Values
 
-def smoothstep(t: np.ndarray) -> np.ndarray:
+
+def smoothstep(t: Reals) -> Reals:
     """3 t^2 - 2 t^3, which leaves 0 and reaches 1 level; t from 0 to 1, of any shape and dtype."""
     return t * t * (3 - 2 * t)
 
 
-def monotone(xs: np.ndarray, ys: np.ndarray, at: np.ndarray) -> np.ndarray:
+def monotone(xs: Values, ys: Values, at: Values) -> Values:
     """A smooth curve through points that rises and falls only where they do, at places `at`: cubic
     Hermite pieces with the slopes of F. N. Fritsch and J. Butland (SIAM J. Sci. Stat. Comput. 5,
     1984). xs (n,) rise, n at least 2; beyond them the outer pieces go on."""
@@ -24,7 +26,7 @@ def monotone(xs: np.ndarray, ys: np.ndarray, at: np.ndarray) -> np.ndarray:
     return np.asarray(first + (last - first) * s + t * (1 - t) * bow)
 
 
-def _slopes(steps: np.ndarray, chords: np.ndarray) -> np.ndarray:
+def _slopes(steps: Values, chords: Values) -> Values:
     """The slope at each point, from the distances to its neighbours and the chords to them."""
     if len(chords) == 1:
         return np.repeat(chords, 2)

@@ -9,7 +9,7 @@ from __future__ import annotations
 import numpy as np
 from numba import njit
 
-from .arrays import Plane, Real
+from .arrays import Plane, Real, Reals
 
 F = np.float32
 _TURNS = np.arange(16) * (np.pi / 8)
@@ -33,13 +33,13 @@ def lattice_share(x: int, y: int, seed: int) -> np.float32:
 
 
 @njit(nogil=True, cache=True)
-def lattice_slope(h: int, slopes: np.ndarray, at: int) -> None:
+def lattice_slope(h: int, slopes: Plane, at: int) -> None:
     """One of sixteen directions as x and y."""
     slopes[at], slopes[at + 1] = WAYS[h & 15, 0], WAYS[h & 15, 1]
 
 
 @njit(nogil=True, cache=True)
-def _corners(ix: int, iy: int, nx: int, ny: int, seed: int, slopes: np.ndarray) -> None:
+def _corners(ix: int, iy: int, nx: int, ny: int, seed: int, slopes: Plane) -> None:
     x0, y0 = ix % nx, iy % ny
     x1, y1 = (x0 + 1) % nx, (y0 + 1) % ny
     lattice_slope(_hash(x0, y0, seed), slopes, 0)
@@ -49,7 +49,7 @@ def _corners(ix: int, iy: int, nx: int, ny: int, seed: int, slopes: np.ndarray) 
 
 
 @njit(nogil=True, cache=True)
-def _between(fx: np.float32, fy: np.float32, s: np.ndarray) -> np.float32:
+def _between(fx: np.float32, fy: np.float32, s: Plane) -> np.float32:
     one, six, fifteen, ten = np.float32(1), np.float32(6), np.float32(15), np.float32(10)
     sx = fx * fx * fx * (fx * (fx * six - fifteen) + ten)
     sy = fy * fy * fy * (fy * (fy * six - fifteen) + ten)
@@ -84,8 +84,8 @@ def _fbm(
 
 
 def fbm(
-    u: np.ndarray, v: np.ndarray, nx: int, ny: int, octaves: int, seed: int, ridged: bool = False
-) -> np.ndarray:
+    u: Reals, v: Reals, nx: int, ny: int, octaves: int, seed: int, ridged: bool = False
+) -> Plane:
     """float32 0..1, about 1/2 in the mean; nx, ny cells of the coarsest octave over the tile."""
     out = np.empty(u.shape, F)
     flat_u, flat_v = np.ravel(np.asarray(u, F)), np.ravel(np.asarray(v, F))
@@ -94,9 +94,7 @@ def fbm(
 
 
 @njit(nogil=True, cache=True)
-def _points(
-    ix: int, iy: int, nx: int, ny: int, jitter: Real, seed: int, points: np.ndarray
-) -> None:
+def _points(ix: int, iy: int, nx: int, ny: int, jitter: Real, seed: int, points: Plane) -> None:
     """The nine points round a cell: x, y, and a number of their own."""
     half, at = np.float32(0.5), 0
     for dy in range(-1, 2):
@@ -141,8 +139,8 @@ def _cells(
 
 
 def cells(
-    u: np.ndarray, v: np.ndarray, nx: int, ny: int, jitter: float, seed: int
-) -> tuple[np.ndarray, np.ndarray, np.ndarray]:
+    u: Reals, v: Reals, nx: int, ny: int, jitter: float, seed: int
+) -> tuple[Plane, Plane, Plane]:
     """Distance to the nearest and second point, in cells, and a number 0..1 of the nearest."""
     first, second, own = (np.empty(u.shape, F) for _ in range(3))
     flat_u, flat_v = np.ravel(np.asarray(u, F)), np.ravel(np.asarray(v, F))
@@ -161,12 +159,12 @@ def cells(
 
 
 @njit(nogil=True, cache=True)
-def _chance(x: np.ndarray, y: np.ndarray, nx: int, ny: int, seed: int, out: Plane) -> None:
+def _chance(x: Plane, y: Plane, nx: int, ny: int, seed: int, out: Plane) -> None:
     for i in range(x.size):
         out[i] = lattice_share(int(x[i]) % nx, int(y[i]) % ny, seed)
 
 
-def chance(x: np.ndarray, y: np.ndarray, nx: int, ny: int, seed: int) -> np.ndarray:
+def chance(x: Plane, y: Plane, nx: int, ny: int, seed: int) -> Plane:
     """A number 0..1 for each whole cell (x, y), the same again after nx and ny cells."""
     x, y = np.broadcast_arrays(x, y)
     out = np.empty(x.shape, F)

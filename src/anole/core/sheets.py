@@ -10,6 +10,7 @@ from typing import NamedTuple
 import msgspec
 import numpy as np
 
+from .arrays import Pixels
 from .atomic import FileError, write_bytes
 from .edit.titles import add_title
 from .edit.wearing import put_style
@@ -97,7 +98,7 @@ def pages(
     layout: SheetLayout | None = None,
     progress: Callable[[float], None] = lambda share: None,
     stop: Callable[[], bool] = never,
-) -> Iterator[np.ndarray]:
+) -> Iterator[Pixels]:
     """Pages of (H, W, 3) uint8 sRGB, the last as high as it needs. progress is called with 0..1.
     Raises Cancelled."""
     layout = layout or SheetLayout()
@@ -143,7 +144,7 @@ def write(
         raise FileError(f"{path.name}: a contact sheet is written as .png or .pdf")
 
 
-def _pdf(sheets: Iterator[np.ndarray]) -> bytes:
+def _pdf(sheets: Iterator[Pixels]) -> bytes:
     from PIL import Image
 
     images = [Image.fromarray(page) for page in sheets]

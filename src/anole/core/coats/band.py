@@ -6,7 +6,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Mask, Numbers, Plane, Real
+from ..arrays import Indices, Mask, Numbers, Plane, Real, Records
 from ..field.closest import Nearest
 from ..field.edge_area import deeper
 from ..field.half_plane import area, crease, slopes
@@ -44,11 +44,11 @@ def _share(
     plain: Plane,
     same: Mask,
     near: Numbers,
-    c: np.ndarray,
+    c: Records,
     y: int,
     x: int,
     at: Real,
-    found: np.ndarray,
+    found: Indices,
 ) -> Real:
     """Share of a pixel deeper than a distance; without chords by the distance's own slopes."""
     if c.shape[0] == 0 or not (same or not _moved(d, plain, y, x)):
@@ -71,7 +71,7 @@ def _between(
     plain: Plane,
     same: Mask,
     near: Numbers,
-    c: np.ndarray,
+    c: Plane,
     top: int,
     left: int,
     outer: Real,
@@ -148,7 +148,7 @@ def between(
     return out
 
 
-def along(distance: Plane, outer: float, inner: float) -> np.ndarray:
+def along(distance: Plane, outer: float, inner: float) -> Plane:
     """The same along a line across the edge: distances (n,) px -> coverage (n,), 0..1."""
     ends = [np.clip(distance - np.float32(end) + np.float32(0.5), 0, 1) for end in (outer, inner)]
     return np.asarray(ends[0] - ends[1], np.float32)

@@ -136,7 +136,7 @@ class CoatContext(NamedTuple):
         plane[turned.where[part]] = deeper[part][turned.where[part]]
         return plane
 
-    def field(self, plane: Plane, box: Box) -> np.ndarray:
+    def field(self, plane: Plane, box: Box) -> Plane:
         """The part of a plane over the shape's field box that lies in `box`."""
         return plane[box.slices_in(self.shape.box)]
 

@@ -14,7 +14,7 @@ from typing import Any, NamedTuple, Protocol, TypeVar
 import msgspec
 import numpy as np
 
-from ..arrays import Chords, Planes
+from ..arrays import Chords, Planes, Reals
 from ..box import Box
 from ..compose.cover import Cover, full
 from ..field.outset import StrokeOutset
@@ -202,7 +202,7 @@ class CoatKind(Protocol[C]):
         """The coat as it is drawn at an edge that faces left; `lamp` is the board's."""
         return coat
 
-    def heights(self, coat: C, share: np.ndarray) -> np.ndarray | None:
+    def heights(self, coat: C, share: Reals) -> Reals | None:
         """(n,) 0..1: its cross-section at shares of its span, 0 at the outer end; None if flat."""
         return None
 
@@ -244,7 +244,7 @@ class PaintedCoat(CoatKind[C], Protocol[C]):
     def held(self, coat: C) -> Paint | None:
         return self.paint(coat)
 
-    def source(self, coat: C, context: CoatContext, paint: PaintContext) -> np.ndarray:
+    def source(self, coat: C, context: CoatContext, paint: PaintContext) -> Planes:
         return paint_source(self.paint(coat), paint)
 
 
@@ -257,7 +257,7 @@ class ActingKind(CoatKind[C], Protocol[C]):
     def cover(self, coat: C, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
         return Cover(full(box) * 0, outside=True, face=True)
 
-    def source(self, coat: C, context: CoatContext, paint: PaintContext) -> np.ndarray:
+    def source(self, coat: C, context: CoatContext, paint: PaintContext) -> Planes:
         return np.zeros((4, 1, paint.box.width), np.float32)
 
 

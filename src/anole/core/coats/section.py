@@ -11,7 +11,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from ..arrays import Plane, Planes
+from ..arrays import Plane, Planes, Values
 from ..box import Box
 from ..cache import Cache
 from ..field.outset import Outset, outset
@@ -132,7 +132,7 @@ def surroundings(section: CrossSection) -> CoatContext:
     return _context(section, 1.0, 1.0, Cache(1 << 20))
 
 
-def _scale(section: CrossSection, at: np.ndarray) -> float:
+def _scale(section: CrossSection, at: Values) -> float:
     """px of the strip for one board px: as fine as the drawing, within bounds."""
     reach = max(float(at[-1] - at[0]), 1e-3)
     return min(len(at) / reach, FINEST, MOST_PX / reach)
@@ -146,7 +146,7 @@ def outermost(coat: Coat, section: CrossSection, most: float) -> float:
     return 0.0 if box.empty else float(max(-box.x0, 0))
 
 
-def profile(coat: Coat, section: CrossSection, at: np.ndarray, cache: Cache) -> Profile:
+def profile(coat: Coat, section: CrossSection, at: Values, cache: Cache) -> Profile:
     """What a coat shows at positions `at`: (n,) board px, rising, + inside."""
     kind = kind_of(coat)
     coat = kind.sectioned(coat, section.lamp)
@@ -169,8 +169,8 @@ def profile(coat: Coat, section: CrossSection, at: np.ndarray, cache: Cache) -> 
 
 
 def _colours(
-    kind: CoatKind, coat: Coat, context: CoatContext, box: Box, at: np.ndarray
-) -> np.ndarray | None:
+    kind: CoatKind, coat: Coat, context: CoatContext, box: Box, at: Values
+) -> Planes | None:
     if not kind.colour_fields(coat):
         return None
     paint = PaintContext(context.frames, box, context.cache, context.units)

@@ -4,21 +4,22 @@ from __future__ import annotations
 
 import numpy as np
 
+from ..arrays import Colours, Mask, Points
 from .spaces import flat, from_oklab, from_oklch, polar, to_oklab
 
 JUST_SEEN, CLOSE = 0.02, 1e-4
 
 
-def _inside(srgb: np.ndarray) -> np.ndarray:
+def _inside(srgb: Colours) -> Mask:
     return (srgb.min(0) >= -1e-6) & (srgb.max(0) <= 1 + 1e-6)
 
 
-def _far(srgb: np.ndarray, lab: np.ndarray) -> np.ndarray:
+def _far(srgb: Colours, lab: Colours) -> Points:
     """Distance in OKLab."""
     return np.sqrt(((to_oklab(srgb) - lab) ** 2).sum(0))
 
 
-def into_srgb(lab: np.ndarray) -> np.ndarray:
+def into_srgb(lab: Colours) -> Colours:
     """(3, n) OKLab to sRGB-encoded 0..1, hue and lightness kept as far as can be seen."""
     srgb = from_oklab(lab)
     clipped = np.clip(srgb, 0, 1)
@@ -31,7 +32,7 @@ def into_srgb(lab: np.ndarray) -> np.ndarray:
     return clipped
 
 
-def _reduced(lch: np.ndarray) -> np.ndarray:
+def _reduced(lch: Colours) -> Colours:
     """Bisect the chroma until clipping what is left cannot be seen."""
     low, high = np.zeros(lch.shape[1]), lch[1].copy()
     low_inside = np.ones(lch.shape[1], bool)

@@ -11,7 +11,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from ..arrays import Planes
+from ..arrays import Colours, Planes
 
 _LMS = np.array(
     [
@@ -30,52 +30,52 @@ _LAB = np.array(
 _FROM_LMS, _FROM_LAB = np.linalg.inv(_LMS), np.linalg.inv(_LAB)
 
 
-def to_linear(srgb: np.ndarray) -> np.ndarray:
+def to_linear(srgb: Colours) -> Colours:
     """sRGB-encoded to linear light; odd for negative values."""
     a = np.abs(srgb)
     return np.sign(srgb) * np.where(a <= 0.04045, a / 12.92, ((a + 0.055) / 1.055) ** 2.4)
 
 
-def to_encoded(linear: np.ndarray) -> np.ndarray:
+def to_encoded(linear: Colours) -> Colours:
     """Linear light to sRGB-encoded; odd for negative values."""
     a = np.abs(linear)
     return np.sign(linear) * np.where(a <= 0.0031308, a * 12.92, 1.055 * a ** (1 / 2.4) - 0.055)
 
 
-def to_oklab(srgb: np.ndarray) -> np.ndarray:
+def to_oklab(srgb: Colours) -> Colours:
     """Oklab (3, ...) of encoded sRGB (3, ...) in 0 to 1 (B. Ottosson, "A perceptual color space", 2020)."""
     return np.tensordot(_LAB, np.cbrt(np.tensordot(_LMS, to_linear(srgb), 1)), 1)
 
 
-def from_oklab(lab: np.ndarray) -> np.ndarray:
+def from_oklab(lab: Colours) -> Colours:
     """Encoded sRGB (3, ...) of Oklab (3, ...): the inverse of `to_oklab`; may lie outside 0 to 1."""
     lms = np.tensordot(_FROM_LAB, lab, 1) ** 3
     return to_encoded(np.tensordot(_FROM_LMS, lms, 1))
 
 
-def polar(lab: np.ndarray) -> np.ndarray:
+def polar(lab: Colours) -> Colours:
     """Lightness, chroma, hue in degrees."""
     hue = np.degrees(np.arctan2(lab[2], lab[1])) % 360
     return np.stack([lab[0], np.hypot(lab[1], lab[2]), hue])
 
 
-def flat(lch: np.ndarray) -> np.ndarray:
+def flat(lch: Colours) -> Colours:
     """The way back from polar()."""
     turn = np.radians(lch[2])
     return np.stack([lch[0], lch[1] * np.cos(turn), lch[1] * np.sin(turn)])
 
 
-def to_oklch(srgb: np.ndarray) -> np.ndarray:
+def to_oklch(srgb: Colours) -> Colours:
     """Lightness, chroma and hue in degrees (3, ...) of encoded sRGB (3, ...)."""
     return polar(to_oklab(srgb))
 
 
-def from_oklch(lch: np.ndarray) -> np.ndarray:
+def from_oklch(lch: Colours) -> Colours:
     """Encoded sRGB (3, ...) of lightness, chroma and hue in degrees; may lie outside 0 to 1."""
     return from_oklab(flat(lch))
 
 
-def to_hsl(srgb: np.ndarray) -> np.ndarray:
+def to_hsl(srgb: Colours) -> Colours:
     """Hue in degrees, saturation and lightness 0..1."""
     high, low = srgb.max(0), srgb.min(0)
     light, wide = (high + low) / 2, high - low
@@ -88,27 +88,27 @@ def to_hsl(srgb: np.ndarray) -> np.ndarray:
     return np.stack([hue * 60 % 360, np.where(wide > 0, wide / room, 0.0), light])
 
 
-def from_hsl(hsl: np.ndarray) -> np.ndarray:
+def from_hsl(hsl: Colours) -> Colours:
     """sRGB (3, ...) of hue in degrees, saturation and lightness in 0 to 1 (CSS Color 4, 7.1)."""
     hue, saturation, light = hsl
     reach = saturation * np.minimum(light, 1 - light)
 
-    def part(n: int) -> np.ndarray:
+    def part(n: int) -> Colours:
         k = (n + hue / 30) % 12
         return light - reach * np.clip(np.minimum(k - 3, 9 - k), -1, 1)
 
     return np.stack([part(0), part(8), part(4)])
 
 
-def _same(colours: Planes) -> np.ndarray:
+def _same(colours: Planes) -> Colours:
     return colours
 
 
 class Space(NamedTuple):
     """`hue` is the part that is an angle, `strength` the part without which a hue means nothing."""
 
-    into: Callable[[np.ndarray], np.ndarray]
-    out: Callable[[np.ndarray], np.ndarray]
+    into: Callable[[Colours], Colours]
+    out: Callable[[Colours], Colours]
     hue: int | None = None
     strength: int | None = None
     grey: float = 0.0

@@ -43,46 +43,44 @@ TINY = np.float32(1e-7)
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _over_row(dst: np.ndarray, src: np.ndarray, alpha: np.ndarray) -> None:
+def _over_row(dst: Plane, src: Plane, alpha: Plane) -> None:
     for x in range(dst.shape[0]):
         dst[x] = dst[x] + alpha[x] * (src[x] - dst[x])
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _cover_row(dst: np.ndarray, alpha: np.ndarray) -> None:
+def _cover_row(dst: Plane, alpha: Plane) -> None:
     for x in range(dst.shape[0]):
         dst[x] = dst[x] + alpha[x] * (ONE - dst[x])
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _plus_row(dst: np.ndarray, src: np.ndarray, alpha: np.ndarray) -> None:
+def _plus_row(dst: Plane, src: Plane, alpha: Plane) -> None:
     for x in range(dst.shape[0]):
         dst[x] = min(ONE, dst[x] + src[x] * alpha[x])
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _alpha_row(src: np.ndarray, cover: Plane, opacity: np.float32, out: np.ndarray) -> None:
+def _alpha_row(src: Plane, cover: Plane, opacity: np.float32, out: Plane) -> None:
     for x in range(out.shape[0]):
         out[x] = src[x] * cover[x] * opacity
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _inv_alpha(below: np.ndarray, out: np.ndarray) -> None:
+def _inv_alpha(below: Plane, out: Plane) -> None:
     for x in range(below.shape[0]):
         out[x] = ONE / max(below[x], TINY)
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _blended_row(
-    dst: np.ndarray, src: np.ndarray, mixed: np.ndarray, alpha: np.ndarray, below: np.ndarray
-) -> None:
+def _blended_row(dst: Plane, src: Plane, mixed: Plane, alpha: Plane, below: Plane) -> None:
     for x in range(dst.shape[0]):
         full = src[x] + below[x] * (mixed[x] - src[x])
         dst[x] = dst[x] + alpha[x] * (full - dst[x])
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _straight_row(src: np.ndarray, inv_alpha: np.ndarray, out: np.ndarray) -> None:
+def _straight_row(src: Plane, inv_alpha: Plane, out: Plane) -> None:
     for x in range(out.shape[0]):
         out[x] = src[x] * inv_alpha[x]
 
@@ -130,7 +128,7 @@ def composite(
     cover_at: tuple[int, int],
     opacity: Real,
     mode: int,
-    k: np.ndarray,
+    k: Plane,
 ) -> None:
     """Blend a source into the spans of a window of an accumulator, in place.
 
@@ -175,7 +173,7 @@ def _composite_span(
     share: Plane,
     opacity: Real,
     mode: int,
-    k: np.ndarray,
+    k: Plane,
     scratch: Plane,
 ) -> None:
     width = x1 - x0
@@ -203,7 +201,7 @@ def _composite_span(
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _copy_row(dst: np.ndarray, src: np.ndarray) -> None:
+def _copy_row(dst: Plane, src: Plane) -> None:
     # a slice set to another is first looked at for overlaps, which takes as long again
     for x in range(dst.shape[0]):
         dst[x] = src[x]
@@ -217,7 +215,7 @@ def merge(
     spans: RowSpans,
     opacity: Real,
     mode: int,
-    k: np.ndarray,
+    k: Plane,
 ) -> None:
     """Blend another accumulator into the spans of a window, in place; arguments as of composite()."""
     x0, y0, x1, y1 = window

@@ -80,8 +80,8 @@ def mix_row(
     alpha: Plane,
     below: Plane,
     inv_alpha: Plane,
-    k: np.ndarray,
-    scratch: np.ndarray,
+    k: Plane,
+    scratch: Plane,
 ) -> None:
     """Blend one channel of a row in a separable mode, 1..12 as numbered in blend.MODES.
 
@@ -141,7 +141,7 @@ def _lum(r: Real, g: Real, b: Real) -> Real:
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _set_lum(r: Real, g: Real, b: Real, lum: Real, out: np.ndarray, x: int) -> None:
+def _set_lum(r: Real, g: Real, b: Real, lum: Real, out: Plane, x: int) -> None:
     """SetLum with ClipColor; one division by the farther end keeps it free of branches."""
     d = lum - _lum(r, g, b)
     r, g, b = r + d, g + d, b + d
@@ -157,7 +157,7 @@ def _set_lum(r: Real, g: Real, b: Real, lum: Real, out: np.ndarray, x: int) -> N
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def hue_row(mode: int, cb: Plane, red: Plane, green: Plane, blue: Plane, out: np.ndarray) -> None:
+def hue_row(mode: int, cb: Plane, red: Plane, green: Plane, blue: Plane, out: Plane) -> None:
     """Three channels of hue (0), saturation (1), color (2) or luminosity (3)."""
     for x in range(out.shape[1]):
         br, bg, bb = cb[0, x], cb[1, x], cb[2, x]

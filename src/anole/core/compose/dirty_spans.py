@@ -10,7 +10,7 @@ from numba import njit
 from numpy.typing import NDArray
 
 from .. import bands
-from ..arrays import Mask
+from ..arrays import Mask, Numbers, Plane
 from ..box import Box
 
 STEP = 16
@@ -52,7 +52,7 @@ def whole(box: Box, left: int = 0) -> DirtySpans:
 
 
 @njit(nogil=True, cache=True)
-def _mark(bits: np.ndarray, down: int, right: int, mask: Mask, first: int, last: int) -> None:
+def _mark(bits: Numbers, down: int, right: int, mask: Mask, first: int, last: int) -> None:
     """mask's steps become 1 where a bit is set; the mask's corner lies at (right, down) in bits."""
     width = bits.shape[1]
     for y in range(first, last):
@@ -72,7 +72,7 @@ def _mark(bits: np.ndarray, down: int, right: int, mask: Mask, first: int, last:
 
 @njit(nogil=True, cache=True)
 def _collect(
-    mask: Mask, left: int, right: int, count: np.ndarray, ends: np.ndarray, first: int, last: int
+    mask: Mask, left: int, right: int, count: Numbers, ends: Numbers, first: int, last: int
 ) -> None:
     for y in range(first, last):
         spans, end = 0, -1
@@ -86,7 +86,7 @@ def _collect(
         count[y] = spans
 
 
-def of(changed_masks: Iterable[tuple[np.ndarray, Box]], box: Box, left: int = 0) -> DirtySpans:
+def of(changed_masks: Iterable[tuple[Plane, Box]], box: Box, left: int = 0) -> DirtySpans:
     """Spans over every px of `box` where one of (H or 1, W) float32 over boxes of their own is not 0."""
     mask = np.zeros((box.height, -(-box.width // STEP)), np.uint8)
     for plane, over in changed_masks:

@@ -8,7 +8,7 @@ from importlib.resources import files
 import numpy as np
 from numba import njit
 
-from ..arrays import Plane, Planes
+from ..arrays import Packed, Plane, Planes
 
 BYTE = np.float32(255)
 ZERO, ONE, TINY = np.float32(0), np.float32(1), np.float32(1e-6)
@@ -17,7 +17,7 @@ SHARE = 0.96
 
 
 @functools.cache
-def thresholds() -> np.ndarray:
+def thresholds() -> Plane:
     """(64, 64) float32 in 0..1, mean 1/2, made by tools/make_noise.py."""
     with (files("anole") / "data" / "noise.npy").open("rb") as file:
         rank = np.load(file)
@@ -31,9 +31,9 @@ def _pack_row(
     b: Plane,
     a: Plane,
     grain: Plane,
-    gain: np.ndarray,
+    gain: Plane,
     red_first: bool,
-    out: np.ndarray,
+    out: Packed,
 ) -> None:
     top, low = np.uint32(16), np.uint32(0)
     if red_first:
@@ -49,7 +49,7 @@ def _pack_row(
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _grain_row(noise: np.ndarray, start: int, out: Plane) -> None:
+def _grain_row(noise: Plane, start: int, out: Plane) -> None:
     # run by run of the tile: a remainder for each pixel would cost more than all the rest
     side, x = noise.shape[0], 0
     while x < out.shape[0]:
@@ -64,10 +64,10 @@ def _grain_row(noise: np.ndarray, start: int, out: Plane) -> None:
 def pack(
     acc: Planes,
     window: tuple[int, int, int, int],
-    noise: np.ndarray,
+    noise: Plane,
     off: tuple[int, int],
     straight: bool,
-    out: np.ndarray,
+    out: Packed,
 ) -> None:
     """Round a window of planes to 8-bit pixels, four bytes packed in a uint32.
 

@@ -14,7 +14,7 @@ from numba.core import cgutils
 from numba.extending import intrinsic
 
 from .. import bands
-from ..arrays import Plane
+from ..arrays import Indices, Numbers, Plane, Planes
 from ..box import Box
 from . import blend
 from .dirty_spans import DirtySpans, RowSpans
@@ -53,8 +53,8 @@ class Instruction(NamedTuple):
 
     kind: int
     box: Box
-    to: np.ndarray
-    other: np.ndarray | None = None
+    to: Planes
+    other: Planes | None = None
     cover: Plane | None = None
     at: tuple[int, int] = (0, 0)
     share: float = 1.0
@@ -102,9 +102,9 @@ def _numbers(instruction: Instruction, x0: int, y0: int) -> list[int]:
 
 @njit(nogil=True, cache=True, error_model="numpy")
 def _do(
-    instruction: np.ndarray,
+    instruction: Indices,
     share: Plane,
-    factors: np.ndarray,
+    factors: Plane,
     height: int,
     width: int,
     window: tuple[int, int, int, int],
@@ -138,12 +138,12 @@ def _do(
 
 @njit(nogil=True, cache=True, error_model="numpy")
 def _run(
-    instructions: np.ndarray,
-    factors: np.ndarray,
+    instructions: Indices,
+    factors: Plane,
     height: int,
     width: int,
-    many: np.ndarray,
-    ends: np.ndarray,
+    many: Numbers,
+    ends: Numbers,
     top: int,
     first: int,
     last: int,

@@ -14,6 +14,7 @@ from typing import Any, NamedTuple, Protocol
 
 import numpy as np
 
+from ..arrays import Plane, Planes
 from ..box import Box
 from . import blend
 from .cover import Cover
@@ -28,9 +29,9 @@ class Accumulators:
         shape = (4, window.height, window.width)
         self.ground = np.zeros(shape, np.float32)
         self.face = np.zeros(shape, np.float32)
-        self._beneath: list[np.ndarray] = []
+        self._beneath: list[Planes] = []
 
-    def beneath(self, depth: int) -> np.ndarray:
+    def beneath(self, depth: int) -> Planes:
         """The board as it was when the piece painted apart at a depth, from 0, began."""
         while len(self._beneath) <= depth:
             self._beneath.append(np.zeros_like(self.ground))
@@ -50,7 +51,7 @@ class PreparedStep(NamedTuple):
     """
 
     instructions: Sequence[Any]
-    changed_mask: tuple[np.ndarray, Box] | None = None
+    changed_mask: tuple[Plane, Box] | None = None
 
 
 class Step(Protocol):
@@ -93,7 +94,7 @@ class FaceEnd(NamedTuple):
 
     key: Hashable
     box: Box
-    coverage: Callable[[], tuple[np.ndarray, Box]]
+    coverage: Callable[[], tuple[Plane, Box]]
 
     def prepared(self, planes: Accumulators) -> PreparedStep:
         plane, box = self.coverage()
@@ -111,12 +112,12 @@ class CompositeStep(NamedTuple):
     made: Hashable
     box: Box
     cover: Callable[[], Cover]
-    source: Callable[[], np.ndarray]
+    source: Callable[[], Planes]
     opacity: float
     blend: str
     arithmetic: tuple[float, ...]
     clip_side: str
-    within: Callable[[], tuple[np.ndarray, Box]] | None = None
+    within: Callable[[], tuple[Plane, Box]] | None = None
 
     @property
     def key(self) -> Hashable:
@@ -178,7 +179,7 @@ class ApartEnd(NamedTuple):
     opacity: float
     blend: str
     depth: int = 0
-    through: Callable[[], tuple[np.ndarray, Box]] | None = None
+    through: Callable[[], tuple[Plane, Box]] | None = None
     on_nothing: bool = False
 
     def prepared(self, planes: Accumulators) -> PreparedStep:

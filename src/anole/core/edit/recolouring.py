@@ -9,6 +9,7 @@ from collections.abc import Sequence
 import msgspec
 import numpy as np
 
+from ..arrays import Vector
 from ..colour.gamut import into_srgb
 from ..colour.spaces import flat, to_oklab, to_oklch
 from ..model import Board, Coat, Colour, ModelError, Style
@@ -25,12 +26,12 @@ LOOKED_AT = 160
 """px wide that a ground is rendered at to learn its hue."""
 
 
-def _encoded(colours: Sequence[Colour]) -> np.ndarray:
+def _encoded(colours: Sequence[Colour]) -> Vector:
     """(3, n) sRGB-encoded 0..1."""
     return np.array([(c.r, c.g, c.b) for c in colours], float).reshape(-1, 3).T / 255
 
 
-def mean_hue(srgb: np.ndarray, weight: np.ndarray) -> float | None:
+def mean_hue(srgb: Vector, weight: Vector) -> float | None:
     """The hue in degrees of many colours: the direction of the mean of their OKLab (a, b), each
     with its chroma once more, so that greys have little say. None where that is near to grey.
 

@@ -22,7 +22,7 @@ def factor_for(sigma: float) -> int:
     return 1 << max(0, int(math.log2(max(sigma, 1.0) / LEAST)))
 
 
-def _gauss(plane: Plane, sigma: float) -> np.ndarray:
+def _gauss(plane: Plane, sigma: float) -> Plane:
     taps = 2 * math.ceil(3.5 * sigma) + 1
     return cv2.GaussianBlur(plane, (taps, taps), sigma, borderType=cv2.BORDER_CONSTANT)
 
@@ -57,7 +57,7 @@ def _box_variance(f: int) -> float:
     return ((f + 1) ** 2 - 1) / 12 / f**2
 
 
-def smoothed(field: Plane, sigma: float) -> np.ndarray:
+def smoothed(field: Plane, sigma: float) -> Plane:
     """Blur a field, going on at its borders as it was there.
 
     A blur wider than the field is held to the field's size: it is a mean of it either way.

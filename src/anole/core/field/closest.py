@@ -12,9 +12,10 @@ from typing import NamedTuple
 
 import numpy as np
 from numba import njit
+from numpy.typing import NDArray
 
 from .. import bands
-from ..arrays import Chords, Plane, Real
+from ..arrays import Chords, Mask, Numbers, Plane, Real, Records
 from ..box import Box
 
 SEED = 1.5
@@ -28,7 +29,7 @@ ZERO, HALF, ONE = np.float32(0), np.float32(0.5), np.float32(1)
 
 
 @njit(nogil=True, cache=True, inline="always")
-def _squared(c: np.ndarray, k: int, px: Real, py: Real) -> Real:
+def _squared(c: Records, k: int, px: Real, py: Real) -> Real:
     """Squared distance from a point to chord k: columns of c as named above."""
     wx, wy = px - c[k, X0], py - c[k, Y0]
     t = (wx * c[k, DX] + wy * c[k, DY]) * c[k, PER_SQUARE]
@@ -39,7 +40,7 @@ def _squared(c: np.ndarray, k: int, px: Real, py: Real) -> Real:
 
 
 @njit(nogil=True, cache=True)
-def _seed(c: np.ndarray, near: np.ndarray, square: np.ndarray) -> None:
+def _seed(c: Plane, near: Numbers, square: Plane) -> None:
     height, width = near.shape
     reach = np.float32(SEED)
     for k in range(c.shape[0]):
@@ -64,7 +65,7 @@ def _seed(c: np.ndarray, near: np.ndarray, square: np.ndarray) -> None:
 
 
 @njit(nogil=True, cache=True)
-def _from_row(c: np.ndarray, near: np.ndarray, square: np.ndarray, y: int, before: int) -> None:
+def _from_row(c: Plane, near: Numbers, square: Plane, y: int, before: int) -> None:
     """Offer each pixel of row y the chords of its three neighbours in the row before."""
     width = near.shape[1]
     row, best, other = near[y], square[y], near[before]
@@ -83,7 +84,7 @@ def _from_row(c: np.ndarray, near: np.ndarray, square: np.ndarray, y: int, befor
 
 
 @njit(nogil=True, cache=True)
-def _along_row(c: np.ndarray, row: np.ndarray, best: np.ndarray, y: int, back: bool) -> None:
+def _along_row(c: Plane, row: Numbers, best: Plane, y: int, back: bool) -> None:
     """Hand the chord of each pixel on to the next in its row."""
     width = row.shape[0]
     py = np.float32(y) + HALF
@@ -103,7 +104,7 @@ def _along_row(c: np.ndarray, row: np.ndarray, best: np.ndarray, y: int, back: b
 
 
 @njit(nogil=True, cache=True)
-def _sweep(c: np.ndarray, near: np.ndarray, square: np.ndarray, down: bool) -> None:
+def _sweep(c: Plane, near: Numbers, square: Plane, down: bool) -> None:
     height = near.shape[0]
     for n in range(height):
         y = n if down else height - 1 - n
@@ -114,14 +115,14 @@ def _sweep(c: np.ndarray, near: np.ndarray, square: np.ndarray, down: bool) -> N
 
 
 @njit(nogil=True, cache=True)
-def _signed(square: np.ndarray, inside: np.ndarray, y0: int, y1: int) -> None:
+def _signed(square: Plane, inside: Mask, y0: int, y1: int) -> None:
     for y in range(y0, y1):
         for x in range(square.shape[1]):
             d = np.sqrt(square[y, x])
             square[y, x] = d if inside[y, x] else -d
 
 
-def _measures(chords: Chords, box: Box) -> np.ndarray:
+def _measures(chords: Chords, box: Box) -> Plane:
     fine = np.round(chords * GRAIN) / GRAIN
     start = fine[:, :2] - (box.x0, box.y0)
     along = fine[:, 2:] - fine[:, :2]
@@ -141,11 +142,11 @@ class Nearest(NamedTuple):
     """
 
     distance: Plane
-    near: np.ndarray
-    chords: Chords
+    near: Numbers
+    chords: NDArray[np.float32]
 
 
-def nearest(chords: Chords, inside: np.ndarray, box: Box) -> Nearest:
+def nearest(chords: Chords, inside: Mask, box: Box) -> Nearest:
     """Signed distance of every pixel centre to an outline, and what it is nearest to.
 
     chords : (m, 4) float64, px; inside : (H, W) bool

@@ -6,7 +6,7 @@ from __future__ import annotations
 import numpy as np
 from numba import njit
 
-from ..arrays import Chords, Plane, Real
+from ..arrays import Chords, Plane, Points, Real, Records
 from ..box import Box
 
 MOST_AT_ONCE = 1 << 16
@@ -15,7 +15,7 @@ MOST_AT_ONCE = 1 << 16
 
 @njit(nogil=True, cache=True)
 def _backward(
-    a: Real, b: Real, c: Real, d: Real, n: int, k: int, ends: np.ndarray, x: Real, y: Real
+    a: Real, b: Real, c: Real, d: Real, n: int, k: int, ends: Points, x: Real, y: Real
 ) -> bool:
     """Whether what lies above the level is not on the positive side of a chord of a cell."""
     ex, ey = x + 1.0, y + 0.0
@@ -36,7 +36,7 @@ def _backward(
 
 
 @njit(nogil=True, cache=True)
-def _crossings(plane: Plane, level: float, out: np.ndarray) -> int:
+def _crossings(plane: Plane, level: float, out: Records) -> int:
     """Each cell of four pixel centres gives at most two chords; returns how many."""
     count = 0
     height, width = plane.shape

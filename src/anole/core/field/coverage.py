@@ -10,12 +10,12 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Chords, Plane
+from ..arrays import Chords, Mask, Plane, Points
 from ..box import Box
 
 
 @njit(nogil=True, cache=True)
-def _spread(row: np.ndarray, xa: float, xb: float, d: float) -> None:
+def _spread(row: Points, xa: float, xb: float, d: float) -> None:
     """Add one chord's share within one row: from x = xa to xb over a signed height d."""
     xl, xr = min(xa, xb), max(xa, xb)
     i0 = int(np.floor(xl))
@@ -42,7 +42,7 @@ def _spread(row: np.ndarray, xa: float, xb: float, d: float) -> None:
 
 
 @njit(nogil=True, cache=True)
-def _clipped(row: np.ndarray, xl: float, xr: float, d: float, width: float) -> None:
+def _clipped(row: Points, xl: float, xr: float, d: float, width: float) -> None:
     """What lies left of the window covers all of its row; what lies right of it, nothing."""
     if xl >= width:
         return
@@ -68,7 +68,7 @@ def _rows(
     y0: int,
     y1: int,
     cover: Plane,
-    inside: np.ndarray,
+    inside: Mask,
 ) -> None:
     width = cover.shape[1]
     area = np.zeros((y1 - y0, width + 2), np.float64)
@@ -100,7 +100,7 @@ def _rows(
             inside[y0 + y, x] = wind != 0
 
 
-def rasterise(chords: Chords, box: Box) -> tuple[np.ndarray, np.ndarray]:
+def rasterise(chords: Chords, box: Box) -> tuple[Plane, Mask]:
     """Coverage and insideness of closed outlines over a box of pixels.
 
     chords : (m, 4) float64, px, consistently wound, overlaps united

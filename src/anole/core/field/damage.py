@@ -10,7 +10,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Plane, Table
+from ..arrays import Plane, Reals, Table
 from ..box import Box
 from ..noise import cells, fbm
 
@@ -39,7 +39,7 @@ class Texture(NamedTuple):
     seed: int = 1
 
 
-def _fbm(u: np.ndarray, v: np.ndarray, nx: int, ny: int, full: int, fine: int, seed: int) -> Plane:
+def _fbm(u: Reals, v: Reals, nx: int, ny: int, full: int, fine: int, seed: int) -> Plane:
     """Noise of `fine` octaves with the strength that they have among `full` ones."""
     found = fbm(u, v, nx, ny, fine, seed)
     if fine == full:
@@ -48,7 +48,7 @@ def _fbm(u: np.ndarray, v: np.ndarray, nx: int, ny: int, full: int, fine: int, s
     return np.float32(0.5) + (found - np.float32(0.5)) * np.float32(share)
 
 
-def texture(look: Texture, x: np.ndarray, y: np.ndarray, fine: int) -> Plane:
+def texture(look: Texture, x: Reals, y: Reals, fine: int) -> Plane:
     """(...) float32 at x, y in cells: what is low is worn away first. fine : octaves of it that
     are not too fine to be seen"""
     u, v = np.broadcast_arrays(x, y)

@@ -9,12 +9,12 @@ import cv2
 import numpy as np
 
 from .. import bands
-from ..arrays import Plane, Planes, Points
+from ..arrays import Coordinates, Plane, Planes, Points, Reals
 from ..box import Box
 from ..noise import fbm
 from .remap import cubic_weights
 
-Displacement = Callable[[np.ndarray, np.ndarray], tuple[np.ndarray, np.ndarray]]
+Displacement = Callable[[Coordinates, Coordinates], tuple[Reals, Reals]]
 """x and y px -> how far what is there moves, px: both of the shape that x and y spread to."""
 CELLS = 64
 """Whirls until turbulence repeats."""
@@ -32,7 +32,7 @@ def waves(
     likewise what lies x px to the right down."""
     wide, deep = (max(length, 1e-3) for length in long)
 
-    def at(x: np.ndarray, y: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+    def at(x: Coordinates, y: Coordinates) -> tuple[Reals, Reals]:
         dx = height[0] * np.sin(2 * math.pi * (y / wide + phase[0]))
         dy = height[1] * np.sin(2 * math.pi * (x / deep + phase[1]))
         return dx + 0 * x, dy + 0 * y
@@ -44,7 +44,7 @@ def turbulence(amount: float, size: float, octaves: int, seed: int) -> Displacem
     """By at most `amount` px each way, in whirls of `size` px and finer ones."""
     tile = CELLS * max(size, 1e-3)
 
-    def at(x: np.ndarray, y: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+    def at(x: Coordinates, y: Coordinates) -> tuple[Reals, Reals]:
         u, v = np.broadcast_arrays(np.asarray(x / tile), np.asarray(y / tile))
         out = np.empty((2, *u.shape), np.float32)
 
@@ -66,7 +66,7 @@ def by_light(planes: Planes, box: Box, sigma: float, way: tuple[float, float]) -
     if sigma > 0.1:
         light = cv2.GaussianBlur(light, (0, 0), sigma, borderType=cv2.BORDER_REPLICATE)
 
-    def at(x: np.ndarray, y: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+    def at(x: Coordinates, y: Coordinates) -> tuple[Reals, Reals]:
         u, v = np.broadcast_arrays(x - (box.x0 + 0.5), y - (box.y0 + 0.5))
         flat = (
             np.asarray(u, np.float32).reshape(-1, u.shape[-1]),
@@ -78,7 +78,7 @@ def by_light(planes: Planes, box: Box, sigma: float, way: tuple[float, float]) -
     return at
 
 
-def _sampled(plane: Plane, u: np.ndarray, v: np.ndarray) -> np.ndarray:
+def _sampled(plane: Plane, u: Plane, v: Plane) -> Plane:
     """Between four px, in parts that the library takes."""
     most = 30_000
     if u.shape[1] > most:

@@ -10,7 +10,7 @@ from __future__ import annotations
 import numpy as np
 from numba import njit
 
-from ..arrays import Numbers, Plane, Real
+from ..arrays import Indices, Numbers, Plane, Real, Records
 from .closest import DX, DY, PER_SQUARE, X0, Y0
 from .half_plane import area
 
@@ -21,7 +21,7 @@ SIDE = 5
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _foot(c: np.ndarray, k: int, px: Real, py: Real) -> tuple[Real, Real, bool]:
+def _foot(c: Records, k: int, px: Real, py: Real) -> tuple[Real, Real, bool]:
     """The way from the nearest point of chord k to a point, and whether that lies beside the chord."""
     zero, one = np.float32(0), np.float32(1)
     wx, wy = px - c[k, X0], py - c[k, Y0]
@@ -31,7 +31,7 @@ def _foot(c: np.ndarray, k: int, px: Real, py: Real) -> tuple[Real, Real, bool]:
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _slopes(d: Plane, near: Numbers, c: np.ndarray, y: int, x: int) -> tuple[Real, Real]:
+def _slopes(d: Plane, near: Numbers, c: Records, y: int, x: int) -> tuple[Real, Real]:
     """Which way the distance of a pixel grows."""
     half = np.float32(0.5)
     k = near[y, x]
@@ -59,7 +59,7 @@ def _bent(d: Plane, y: int, x: int, gx: Real, gy: Real) -> bool:
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def candidates(near: Numbers, y: int, x: int, found: np.ndarray) -> int:
+def candidates(near: Numbers, y: int, x: int, found: Numbers) -> int:
     """The chords that a pixel and its neighbours are nearest to; returns how many."""
     height, width = near.shape
     count = 0
@@ -75,9 +75,7 @@ def candidates(near: Numbers, y: int, x: int, found: np.ndarray) -> int:
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _looked(
-    d: Plane, near: Numbers, c: np.ndarray, y: int, x: int, at: Real, found: np.ndarray
-) -> Real:
+def _looked(d: Plane, near: Numbers, c: Plane, y: int, x: int, at: Real, found: Numbers) -> Real:
     """The mean over many places of a pixel."""
     half, one, zero, side = np.float32(0.5), np.float32(1), np.float32(0), np.float32(SIDE)
     count = candidates(near, y, x, found)
@@ -101,9 +99,7 @@ def _looked(
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def deeper(
-    d: Plane, near: Numbers, c: np.ndarray, y: int, x: int, at: Real, found: np.ndarray
-) -> Real:
+def deeper(d: Plane, near: Numbers, c: Records, y: int, x: int, at: Real, found: Indices) -> Real:
     """d, near, c : of a Nearest; found : room for nine numbers of chords."""
     if near[y, x] < 0:
         return np.float32(d[y, x] > at)

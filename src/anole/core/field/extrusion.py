@@ -49,7 +49,7 @@ class Extrusion(NamedTuple):
         return Extrusion((wx - x * w, wy - y * w, w), (mx, my, m + mx * x + my * y), self.taper)
 
     @property
-    def numbers(self) -> np.ndarray:
+    def numbers(self) -> Points:
         """(7,) float64 for kernels: axis, plane, taper."""
         return np.array([*self.axis, *self.plane, self.taper])
 
@@ -59,7 +59,7 @@ class Extrusion(NamedTuple):
         deep = np.maximum(1 + nearer * self.axis[2], BEHIND)
         return (points + nearer[:, None] * np.array(self.axis[:2])) / deep[:, None]
 
-    def turned_away(self, chords: Chords) -> np.ndarray:
+    def turned_away(self, chords: Chords) -> Points:
         """(m,) float64, positive for chords whose wall is seen: how far it goes outward."""
         out = outward(chords)
         return out @ np.array(self.axis[:2]) - (out * chords[:, :2]).sum(1) * self.axis[2]

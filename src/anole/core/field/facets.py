@@ -12,7 +12,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Chords, Plane, Points, Real
+from ..arrays import Chords, Indices, Mask, Numbers, Plane, Points, Real, Records, Values, Vector
 from .normals import joints, order, outward
 
 FINE = 5
@@ -22,7 +22,7 @@ OWN = 0.02
 
 
 @njit(nogil=True, cache=True)
-def _interval(lines: np.ndarray, py: Real, left: Real, right: Real, slack: Real) -> tuple[int, int]:
+def _interval(lines: Chords, py: Real, left: Real, right: Real, slack: Real) -> tuple[int, int]:
     """The first px and the end of what a row has within four lines, moved out by `slack`."""
     for k in range(4):
         a, rest = lines[k, 0], lines[k, 1] * py + lines[k, 2] + slack
@@ -36,7 +36,7 @@ def _interval(lines: np.ndarray, py: Real, left: Real, right: Real, slack: Real)
 
 
 @njit(nogil=True, cache=True)
-def _distance(forms: np.ndarray, middle: np.ndarray, px: Real, py: Real) -> Real:
+def _distance(forms: Records, middle: Points, px: Real, py: Real) -> Real:
     if middle[2] > 0:
         return np.hypot(px - middle[0], py - middle[1])
     return max(
@@ -46,7 +46,7 @@ def _distance(forms: np.ndarray, middle: np.ndarray, px: Real, py: Real) -> Real
 
 
 @njit(nogil=True, cache=True)
-def _asked(where: np.ndarray, first: int, last: int) -> tuple[np.ndarray, np.ndarray]:
+def _asked(where: Mask, first: int, last: int) -> tuple[Indices, Indices]:
     """On each row the first px and the end of what is asked for."""
     width = where.shape[1]
     start, stop = np.full(last - first, width), np.zeros(last - first, np.int64)
@@ -60,11 +60,11 @@ def _asked(where: np.ndarray, first: int, last: int) -> tuple[np.ndarray, np.nda
 
 @njit(nogil=True, cache=True)
 def _lower(
-    lines: np.ndarray,
-    forms: np.ndarray,
-    middle: np.ndarray,
-    ends: np.ndarray,
-    where: np.ndarray,
+    lines: Chords,
+    forms: Records,
+    middle: Records,
+    ends: Points,
+    where: Mask,
     out: Plane,
     first: int,
     last: int,
@@ -83,13 +83,13 @@ def _lower(
 
 @njit(nogil=True, cache=True)
 def _lower_within(
-    lines: np.ndarray,
-    forms: np.ndarray,
-    middle: np.ndarray,
-    ends: np.ndarray,
-    where: np.ndarray,
-    spots: np.ndarray,
-    out: np.ndarray,
+    lines: Chords,
+    forms: Records,
+    middle: Records,
+    ends: Points,
+    where: Mask,
+    spots: Numbers,
+    out: Mask,
     first: int,
     last: int,
 ) -> None:
@@ -123,15 +123,15 @@ class Facets(NamedTuple):
     """
 
     lines: Chords
-    forms: np.ndarray
-    middle: np.ndarray
-    ends: np.ndarray
+    forms: Records
+    middle: Points
+    ends: Indices
 
-    def lower(self, where: np.ndarray, out: np.ndarray) -> None:
+    def lower(self, where: Mask, out: Plane) -> None:
         """out, (H, W) float32 px: the least of it and the facets' distances, where it is asked."""
         bands.run(lambda a, b: _lower(*self, where, out, a, b), bands.split(len(out)))
 
-    def shares(self, where: np.ndarray, far: float) -> np.ndarray:
+    def shares(self, where: Mask, far: float) -> Plane:
         """(n,) float32, 0..1: how much of each px that is asked for lies nearer than `far`."""
         places = np.flatnonzero(where)
         spots = np.full(where.shape, -1, np.int32)
@@ -146,12 +146,12 @@ class Facets(NamedTuple):
         return Facets(*(np.concatenate(both) for both in zip(self, other, strict=True)))
 
 
-def _form(normal: np.ndarray, through: np.ndarray, plus: np.ndarray | float = 0.0) -> Points:
+def _form(normal: Points, through: Points, plus: Values | float = 0.0) -> Points:
     """(n, 3): the distance along a unit vector (n, 2) from points (n, 2), and something more."""
     return np.column_stack([normal, plus - (normal * through).sum(1)])
 
 
-def _cone(vertex: np.ndarray, u: np.ndarray, w: np.ndarray) -> list[np.ndarray]:
+def _cone(vertex: Points, u: Points, w: Points) -> list[Vector]:
     """The two lines of what lies between unit vectors u and w from a vertex."""
     turn = np.sign(u[:, 0] * w[:, 1] - u[:, 1] * w[:, 0])[:, None]
     from_u, to_w = np.column_stack([-u[:, 1], u[:, 0]]), np.column_stack([w[:, 1], -w[:, 0]])
@@ -159,10 +159,10 @@ def _cone(vertex: np.ndarray, u: np.ndarray, w: np.ndarray) -> list[np.ndarray]:
 
 
 def _facets(
-    lines: list[np.ndarray],
-    forms: list[np.ndarray],
-    points: list[np.ndarray],
-    middle: np.ndarray | None = None,
+    lines: list[Vector],
+    forms: list[Vector],
+    points: list[Points],
+    middle: Points | None = None,
 ) -> Facets:
     count = len(points[0])
     everywhere = np.tile([0.0, 0.0, 1.0], (count, 1))
@@ -172,12 +172,12 @@ def _facets(
     return Facets(held, np.stack(forms, 1), round_, np.column_stack([rows.min(0), rows.max(0)]))
 
 
-def _short(form: np.ndarray, reach: float) -> np.ndarray:
+def _short(form: Records, reach: float) -> Records:
     """The line up to which a distance is at most `reach`."""
     return np.column_stack([-form[:, :2], reach - form[:, 2]])
 
 
-def wedges(corners: np.ndarray, reach: float) -> Facets:
+def wedges(corners: Records, reach: float) -> Facets:
     """Mitres of corners (m, 7), up to where their distance is `reach`."""
     vertex, u, w = corners[:, :2], corners[:, 2:4], corners[:, 4:6]
     a, b = _form(u, vertex), _form(w, vertex)
@@ -186,7 +186,7 @@ def wedges(corners: np.ndarray, reach: float) -> Facets:
     return _facets(lines, [a, b], [vertex, vertex + reach * u, vertex + reach * w, tip])
 
 
-def _cuts(corners: np.ndarray, far: float, reach: float) -> Facets:
+def _cuts(corners: Records, far: float, reach: float) -> Facets:
     """Corners cut by the line across them where a stroke `far` px wide ends."""
     vertex, u, w = corners[:, :2], corners[:, 2:4], corners[:, 4:6]
     half = np.hypot(*(u + w).T) / 2
@@ -196,7 +196,7 @@ def _cuts(corners: np.ndarray, far: float, reach: float) -> Facets:
     return _facets(lines, [across, across], [vertex, vertex + away * u, vertex + away * w])
 
 
-def _strips(chords: Chords, away: np.ndarray, reach: float) -> Facets:
+def _strips(chords: Chords, away: Points, reach: float) -> Facets:
     """What each chord sweeps along its normal."""
     a, b = chords[:, :2], chords[:, 2:]
     along = np.column_stack([-away[:, 1], away[:, 0]])
@@ -212,7 +212,7 @@ def _strips(chords: Chords, away: np.ndarray, reach: float) -> Facets:
     return _facets(lines, [height, height], [a, b, a + far, b + far])
 
 
-def _rounds(vertex: np.ndarray, u: np.ndarray, w: np.ndarray, reach: float) -> Facets:
+def _rounds(vertex: Points, u: Points, w: Points, reach: float) -> Facets:
     """What the end of a chord sweeps round to the next chord of a curve."""
     mean = u + w
     mean /= np.maximum(np.hypot(*mean.T), 1e-9)[:, None]
@@ -222,7 +222,7 @@ def _rounds(vertex: np.ndarray, u: np.ndarray, w: np.ndarray, reach: float) -> F
     return _facets(lines, forms, points, vertex)
 
 
-def sweeps(chords: Chords, cut: np.ndarray, side: float, far: float, reach: float) -> Facets:
+def sweeps(chords: Chords, cut: Records, side: float, far: float, reach: float) -> Facets:
     """All parts of a stroke but its mitres: edges, joints of curves, and corners that are cut.
 
     chords : (n, 4) float64 px; cut : rows of joins.corners; side : 1 outside, -1 inside

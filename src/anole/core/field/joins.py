@@ -15,7 +15,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Chords, Mask, Numbers, Plane, Real
+from ..arrays import Chords, Indices, Mask, Numbers, Plane, Points, Real, Records, Values
 from ..box import Box
 from .closest import Nearest
 from .facets import sweeps, wedges
@@ -31,7 +31,7 @@ CUT = 0.75
 """px from it within which a px may be cut by it."""
 
 
-def corners(chords: Chords) -> tuple[np.ndarray, np.ndarray]:
+def corners(chords: Chords) -> tuple[Records, Indices]:
     """(m, 7) float64, a row for each sharp corner: x, y, the normals of its edges that bound the
     wedge, and the side that counts: 1 outside the letters, -1 inside; (n, 2) int64, for each chord
     the rows of the corners at its start and its end, or -1."""
@@ -53,7 +53,7 @@ def corners(chords: Chords) -> tuple[np.ndarray, np.ndarray]:
     return np.ascontiguousarray(rows[turns]), at
 
 
-def lengths(corners: np.ndarray) -> np.ndarray:
+def lengths(corners: Records) -> Values:
     """(m,) of each corner's mitre, in widths of the stroke: SVG's miter length over stroke width."""
     return 2 / np.maximum(np.hypot(*(corners[:, 2:4] + corners[:, 4:6]).T), 1e-9)
 
@@ -69,13 +69,13 @@ def longest_mitre(chords: Chords, limit: float, side: float) -> float:
 
 @njit(nogil=True, cache=True)
 def _bevelled(
-    corners: np.ndarray,
-    cut: np.ndarray,
-    at_chord: np.ndarray,
+    corners: Points,
+    cut: Mask,
+    at_chord: Indices,
     chords: Chords,
     near: Numbers,
     d: Plane,
-    side: np.ndarray,
+    side: Values,
     far: Real,
     hard: Mask,
     first: int,
@@ -108,7 +108,7 @@ def _signed(d: Plane, sign: Real, out: Plane, first: int, last: int) -> None:
 
 
 @njit(nogil=True, cache=True)
-def _ended(d: Plane, turned: Plane, at: Real, where: np.ndarray, first: int, last: int) -> None:
+def _ended(d: Plane, turned: Plane, at: Real, where: Mask, first: int, last: int) -> None:
     """Marks px that the end runs through where they or px round about are turned."""
     height, width = d.shape
     for y in range(first, last):
@@ -129,7 +129,7 @@ class TurnedDistance(NamedTuple):
     """
 
     distance: Plane
-    where: np.ndarray
+    where: Mask
     deeper: Plane
 
 
@@ -145,7 +145,9 @@ def joined(
     d = nearest.distance
     plain = np.ascontiguousarray(chords, np.float64) - (box.x0, box.y0, box.x0, box.y0)
     side, far = (1.0 if at < 0 else -1.0), abs(at)
-    found, at_chord = corners(plain) if len(chords) else (np.zeros((0, 7)), np.zeros((0, 2)))
+    found, at_chord = (
+        corners(plain) if len(chords) else (np.zeros((0, 7)), np.zeros((0, 2), np.int64))
+    )
     here = found[:, 6] == side
     pointed = here & (lengths(found) <= limit) & (join == "mitre")
     cut = here & ~pointed
@@ -170,13 +172,13 @@ def joined(
 
 def _bevelled_px(
     found: Chords,
-    cut: np.ndarray,
-    at_chord: np.ndarray,
+    cut: Mask,
+    at_chord: Indices,
     chords: Chords,
     nearest: Nearest,
     side: float,
     far: float,
-) -> np.ndarray:
+) -> Mask:
     hard = np.zeros(nearest.near.shape, np.bool_)
     bands.run(
         lambda a, b: _bevelled(

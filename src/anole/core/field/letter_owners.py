@@ -8,13 +8,13 @@ import cv2
 import numpy as np
 from numba import njit
 
-from ..arrays import Planes
+from ..arrays import Chords, Numbers, Planes
 from ..box import Box
 from .coverage import rasterise
 from .shape_fields import ink_box
 
 
-def owners(parts: Sequence[np.ndarray], box: Box) -> np.ndarray:
+def owners(parts: Sequence[Chords], box: Box) -> Numbers:
     """(H, W) int32 over `box`: the number of each pixel's letter; 0 when there are none.
 
     parts : the chords (m, 4) of each letter, px
@@ -33,7 +33,7 @@ def owners(parts: Sequence[np.ndarray], box: Box) -> np.ndarray:
     return _spread(owner)
 
 
-def _spread(owner: np.ndarray) -> np.ndarray:
+def _spread(owner: Numbers) -> Numbers:
     """Give every free pixel to the letter nearest to it."""
     taken = owner >= 0
     if not taken.any():
@@ -48,7 +48,7 @@ def _spread(owner: np.ndarray) -> np.ndarray:
 
 
 @njit(nogil=True, cache=True)
-def _soften(planes: Planes, owner: np.ndarray, out: np.ndarray) -> None:
+def _soften(planes: Planes, owner: Numbers, out: Planes) -> None:
     height, width = owner.shape
     ninth = np.float32(1 / 9)
     for y in range(1, height - 1):
@@ -69,7 +69,7 @@ def _soften(planes: Planes, owner: np.ndarray, out: np.ndarray) -> None:
                 out[p, y, x] = total * ninth
 
 
-def soften_borders(planes: Planes, owner: np.ndarray) -> np.ndarray:
+def soften_borders(planes: Planes, owner: Numbers) -> Planes:
     """Average over 3 x 3 px where two owners meet, so that colours change without steps.
 
     planes : (n, H, W) float32; owner : (H, W) int32

@@ -7,6 +7,7 @@ import functools
 import cv2
 import numpy as np
 
+from ..arrays import Plane, Reals
 from ..maths import monotone, smoothstep
 from ..model.moulding import Moulding
 
@@ -15,25 +16,25 @@ SHARPEST, REACH = 4.0, 33
 """Steps that a vertical wall is spread over, so that it has a slope; and four times that each way."""
 
 
-def _bead(p: np.ndarray) -> np.ndarray:
+def _bead(p: Reals) -> Reals:
     return np.sqrt(np.maximum(1 - (2 * p - 1) ** 2, 0))
 
 
-def _round(p: np.ndarray) -> np.ndarray:
+def _round(p: Reals) -> Reals:
     return np.sqrt(np.maximum(1 - (1 - p) ** 2, 0))
 
 
-def _step(p: np.ndarray) -> np.ndarray:
+def _step(p: Reals) -> Reals:
     return smoothstep(np.clip((p - 0.4) / 0.2, 0, 1))
 
 
-def _flute(p: np.ndarray) -> np.ndarray:
+def _flute(p: Reals) -> Reals:
     """A hollow between two flat fillets."""
     inside = np.clip((p - 0.12) / 0.76, 0, 1)
     return 1 - _bead(inside) * ((p > 0.12) & (p < 0.88))
 
 
-def _drawn(moulding: Moulding, p: np.ndarray) -> np.ndarray:
+def _drawn(moulding: Moulding, p: Reals) -> Reals:
     places: dict[float, float] = {}
     for x, y in sorted(moulding.points):
         places[round(x, 3)] = y  # nearer points would be a wall without a slope
@@ -57,7 +58,7 @@ PROFILES = {
 }
 
 
-def height(moulding: Moulding, p: np.ndarray) -> np.ndarray:
+def height(moulding: Moulding, p: Reals) -> Reals:
     """Heights 0..1 at places 0..1 across the span, walls upright."""
     p = np.clip(np.asarray(p, float), 0, 1)
     if moulding.turned:
@@ -71,7 +72,7 @@ def height(moulding: Moulding, p: np.ndarray) -> np.ndarray:
 
 
 @functools.lru_cache(256)
-def table(moulding: Moulding) -> np.ndarray:
+def table(moulding: Moulding) -> Plane:
     """(STEPS + 1,) float32 heights for p = k / STEPS, walls given a slope."""
     p = np.linspace(0, 1, STEPS + 1)
     # turned about its ends it goes on beyond them, so that it ends where it should

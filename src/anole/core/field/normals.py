@@ -11,7 +11,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Chords, Numbers, Plane, Planes, Real
+from ..arrays import Chords, Indices, Numbers, Plane, Planes, Real
 from ..box import Box
 from .closest import Nearest
 
@@ -26,7 +26,7 @@ DEEP, ALIKE = np.float32(4), np.float32(0.94)
 """px from the edge beyond which normals are averaged, and the cosine of those that are alike."""
 
 
-def order(chords: Chords) -> tuple[np.ndarray, np.ndarray]:
+def order(chords: Chords) -> tuple[Indices, Indices]:
     """For each chord the one before and the one after it on its contour."""
     count = len(chords)
     if not count:
@@ -54,7 +54,7 @@ def outward(chords: Chords) -> Chords:
     return np.column_stack([along[:, 1], -along[:, 0]]) / length[:, None]
 
 
-def joints(chords: Chords) -> np.ndarray:
+def joints(chords: Chords) -> Planes:
     """(m, 8) float32 for each chord: its inward normal, the normal at its start and at its end,
     and how far from each end, in px, that normal is led over into the chord's own."""
     along = chords[:, 2:] - chords[:, :2]
@@ -78,7 +78,7 @@ def joints(chords: Chords) -> np.ndarray:
 
 @njit(nogil=True, cache=True, inline="always")
 def facing(
-    joint: np.ndarray, k: int, s: Real, length: Real, vx: Real, vy: Real, far: Real
+    joint: Plane, k: int, s: Real, length: Real, vx: Real, vy: Real, far: Real
 ) -> tuple[Real, Real]:
     """The unit normal at a point that has chord k as its nearest.
 
@@ -112,7 +112,7 @@ def facing(
 @njit(nogil=True, cache=True)
 def _normals(
     chords: Chords,
-    joint: np.ndarray,
+    joint: Plane,
     near: Numbers,
     d: Plane,
     x0: int,
@@ -159,7 +159,7 @@ def _calmed(n: Planes, d: Plane, out: Planes, first: int, last: int) -> None:
             out[0, y, x], out[1, y, x] = nx, ny
 
 
-def normals(chords: Chords, nearest: Nearest, joint: np.ndarray, box: Box) -> np.ndarray:
+def normals(chords: Chords, nearest: Nearest, joint: Plane, box: Box) -> Planes:
     """(2, H, W) float32 x and y of the unit normals, inward.
 
     chords : (m, 4) float64, px, what they cover positive; joint : of joints()

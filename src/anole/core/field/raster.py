@@ -43,12 +43,12 @@ class Raster(NamedTuple):
         return out
 
 
-def _between(depth: Plane, axis: int) -> np.ndarray:
+def _between(depth: Plane, axis: int) -> Plane:
     """Twice as many values along an axis, a quarter of a px to either side of each."""
     count = depth.shape[axis]
     wide = np.pad(depth, [(2, 2) if n == axis else (0, 0) for n in (0, 1)], mode="edge")
 
-    def mixed(side: int) -> np.ndarray:
+    def mixed(side: int) -> Plane:
         parts = [np.take(wide, np.arange(count) + 2 + side * by, axis) for by in (-1, 0, 1, 2)]
         return np.asarray(np.tensordot(QUARTER, np.stack(parts), 1), np.float32)
 

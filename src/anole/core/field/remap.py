@@ -70,7 +70,7 @@ def _clear(alpha: Plane, ix: int, iy: int) -> bool:
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _run(plane: Plane, ix: int, iy: int, a: Weights, b: Weights, out: np.ndarray) -> None:
+def _run(plane: Plane, ix: int, iy: int, a: Weights, b: Weights, out: Plane) -> None:
     """A run of px that are all moved alike, from the px (ix, iy) on: many at a time."""
     zero, one, count = np.float32(0), np.float32(1), np.uint32(out.shape[0])
     left, right = ix - 1, ix + out.shape[0] + 2

@@ -10,9 +10,10 @@ from typing import NamedTuple
 
 import numpy as np
 from numba import njit
+from numpy.typing import NDArray
 
 from .. import bands
-from ..arrays import Mask, Numbers, Plane, Planes, Real
+from ..arrays import Indices, Mask, Numbers, Plane, Planes, Real, Row
 from .closest import Nearest
 from .edge_area import candidates
 from .normals import facing
@@ -27,11 +28,11 @@ class RidgeSamples(NamedTuple):
     """first : (H + 1,) int64, where each row's px begin; column : (n,) int32, ascending in a row
     distance, nx, ny : (n, PLACES) float32, px and unit normals"""
 
-    first: np.ndarray
-    column: np.ndarray
-    distance: np.ndarray
-    nx: np.ndarray
-    ny: np.ndarray
+    first: NDArray[np.int32]
+    column: NDArray[np.int32]
+    distance: Row
+    nx: Row
+    ny: Row
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
@@ -55,7 +56,7 @@ def _ridges(d: Plane, n: Planes, y: int, outer: Real, ridge: Mask) -> None:
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _counts(d: Plane, n: Planes, outer: Real, count: np.ndarray, y0: int, y1: int) -> None:
+def _counts(d: Plane, n: Planes, outer: Real, count: Indices, y0: int, y1: int) -> None:
     ridge = np.zeros(d.shape[1], np.bool_)
     for y in range(y0, y1):
         _ridges(d, n, y, outer, ridge)
@@ -63,9 +64,7 @@ def _counts(d: Plane, n: Planes, outer: Real, count: np.ndarray, y0: int, y1: in
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _nearest_of(
-    own: np.ndarray, count: int, px: Real, py: Real
-) -> tuple[int, Real, Real, Real, Real]:
+def _nearest_of(own: Row, count: int, px: Real, py: Real) -> tuple[int, Real, Real, Real, Real]:
     """The nearest of some chords to a point: which, its square, the way there, and how far along.
 
     own : (9, 5) float32, the chords' x0, y0, dx, dy, 1 / length^2
@@ -90,15 +89,15 @@ def _nearest_of(
 def _look(
     d: Plane,
     near: Numbers,
-    c: np.ndarray,
-    joint: np.ndarray,
+    c: Plane,
+    joint: Plane,
     y: int,
     x: int,
-    found: np.ndarray,
-    own: np.ndarray,
-    far_out: np.ndarray,
-    nx_out: np.ndarray,
-    ny_out: np.ndarray,
+    found: Numbers,
+    own: Plane,
+    far_out: Plane,
+    nx_out: Plane,
+    ny_out: Plane,
 ) -> None:
     """The places of a px, each at the nearest of the chords that the px round about know.
 
@@ -130,15 +129,15 @@ def _look(
 def _fill(
     d: Plane,
     near: Numbers,
-    c: np.ndarray,
-    joint: np.ndarray,
+    c: Plane,
+    joint: Plane,
     n: Planes,
     outer: Real,
-    first: np.ndarray,
-    column: np.ndarray,
-    far: np.ndarray,
-    nx: np.ndarray,
-    ny: np.ndarray,
+    first: Indices,
+    column: Numbers,
+    far: Plane,
+    nx: Plane,
+    ny: Plane,
     y0: int,
     y1: int,
 ) -> None:
@@ -156,9 +155,7 @@ def _fill(
                 at += 1
 
 
-def ridge_samples(
-    nearest: Nearest, joint: np.ndarray, normals: Planes, outer: float
-) -> RidgeSamples:
+def ridge_samples(nearest: Nearest, joint: Plane, normals: Planes, outer: float) -> RidgeSamples:
     """Of all px on ridges whose distance is at least `outer`, px; joint : as of normals.joints()."""
     d: Plane = nearest.distance
     rows, limit = d.shape[0], np.float32(outer)

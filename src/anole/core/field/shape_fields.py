@@ -6,7 +6,7 @@ import math
 
 import numpy as np
 
-from ..arrays import Chords, Plane
+from ..arrays import Chords, Mask, Plane, Planes
 from ..box import EMPTY, Box
 from ..cache import Cache
 from .closest import Nearest, nearest
@@ -82,7 +82,7 @@ class ShapeFields:
         self.smooth, self._own = smooth, raster
         self._cache = cache
 
-    def _raster(self) -> tuple[np.ndarray, np.ndarray]:
+    def _raster(self) -> tuple[Plane, Mask]:
         return self._cache.get(
             ("coverage", self.key, self.box), lambda: rasterise(self.chords, self.box)
         )
@@ -97,11 +97,11 @@ class ShapeFields:
             return cover
         return self._cache.get(("alpha", self.key, self.box), self._alpha)
 
-    def _alpha(self) -> np.ndarray:
+    def _alpha(self) -> Plane:
         assert self._own is not None
         return self._own.over(self.box)
 
-    def covered(self) -> tuple[np.ndarray, Box]:
+    def covered(self) -> tuple[Plane, Box]:
         """Its coverage, and the box that it is over."""
         return self.coverage, self.box
 
@@ -126,7 +126,7 @@ class ShapeFields:
             ("joined", self.key, join, at < 0),
         )
 
-    def _end(self, stroke: StrokeOutset) -> np.ndarray:
+    def _end(self, stroke: StrokeOutset) -> Plane:
         """Distance from where a stroke ends."""
         turned = stroke.join != "round"
         field = (
@@ -141,7 +141,7 @@ class ShapeFields:
         )
 
     @property
-    def normals(self) -> np.ndarray:
+    def normals(self) -> Planes:
         """(2, H, W) float32 over `box`: the unit direction in which the distance grows."""
         return self._cache.get(
             ("normals", self.key, self.box),
@@ -149,7 +149,7 @@ class ShapeFields:
         )
 
     @property
-    def joints(self) -> np.ndarray:
+    def joints(self) -> Plane:
         """(m, 8) float32: the normals of each chord and of its ends, as of normals.joints()."""
         return self._cache.get(("joints", self.key), lambda: joints(self.chords))
 
@@ -161,7 +161,7 @@ class ShapeFields:
             ("ridge samples", self.key),
         )
 
-    def shifted(self, dx: float, dy: float, box: Box) -> np.ndarray:
+    def shifted(self, dx: float, dy: float, box: Box) -> Plane:
         """Coverage of the silhouette moved by (dx, dy) px, over `box`."""
         return rasterise(self.chords + (dx, dy, dx, dy), box)[0]
 

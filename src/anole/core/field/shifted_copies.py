@@ -8,7 +8,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Numbers, Plane, Planes
+from ..arrays import Numbers, Plane, Planes, Records
 from ..box import Box
 
 HIDDEN = np.float32(0.002)
@@ -53,7 +53,7 @@ def _sample(plane: Plane, y: int, x: int, a: np.float32, b: np.float32) -> np.fl
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _next(hidden: np.ndarray, x: int) -> int:
+def _next(hidden: Numbers, x: int) -> int:
     """The first px from x on that still lets something through; what was passed is shortened."""
     end = x
     while hidden[end] != end:
@@ -67,7 +67,7 @@ def _next(hidden: np.ndarray, x: int) -> int:
 def _rows(
     planes: Planes,
     gaps: Numbers,
-    shifts: np.ndarray,
+    shifts: Records,
     out: Planes,
     first: int,
     last: int,
@@ -105,7 +105,7 @@ def _rows(
             out[3, y, x] = np.float32(1) - left[x]
 
 
-def laid_moved(planes: Planes, over: Box, shifts: np.ndarray, box: Box) -> Planes:
+def laid_moved(planes: Planes, over: Box, shifts: Records, box: Box) -> Planes:
     """(4, H, W) premultiplied over `box`: each copy over those farther away.
 
     planes : (4, h, w) premultiplied over `over`

@@ -9,7 +9,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Chords, Mask, Numbers, Plane, Planes
+from ..arrays import Chords, Indices, Mask, Numbers, Plane, Planes, Points, Records, Values
 from ..box import Box
 from .extrusion import Extrusion
 from .normals import facing
@@ -30,7 +30,7 @@ QUAD = 9
 """The first of eight columns with the corners of what it sweeps."""
 
 
-def _rows_of(chords: Chords, extrusion: Extrusion) -> tuple[np.ndarray, np.ndarray]:
+def _rows_of(chords: Chords, extrusion: Extrusion) -> tuple[Records, Indices]:
     """(k, 17) of the chords whose walls are seen, as the columns below; (k,) which chords these are."""
     deep = extrusion.turned_away(chords)
     seen = np.flatnonzero(deep > 1e-9)
@@ -44,7 +44,7 @@ def _rows_of(chords: Chords, extrusion: Extrusion) -> tuple[np.ndarray, np.ndarr
     return np.ascontiguousarray(np.hstack(parts)), seen
 
 
-def _deepest(rows: np.ndarray) -> float:
+def _deepest(rows: Records) -> float:
     """How far back the backs of all the walls lie at most, wherever the box is."""
     if not len(rows):
         return 0.0
@@ -53,7 +53,7 @@ def _deepest(rows: np.ndarray) -> float:
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _across(row: np.ndarray, y: float) -> tuple[float, float]:
+def _across(row: Values, y: float) -> tuple[float, float]:
     """From where to where a level line runs within a quad."""
     low, high = FAR, -FAR
     for n in range(4):
@@ -71,16 +71,16 @@ def _across(row: np.ndarray, y: float) -> tuple[float, float]:
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _heights(row: np.ndarray) -> tuple[float, float]:
+def _heights(row: Values) -> tuple[float, float]:
     ys = row[QUAD + 1 :: 2]
     return ys.min(), ys.max()
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
 def _nearest(
-    rows: np.ndarray,
+    rows: Records,
     inside: Mask,
-    deep: np.ndarray,
+    deep: Plane,
     which: Numbers,
     first: int,
     last: int,
@@ -106,7 +106,7 @@ def _nearest(
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
 def _way_out(
-    row: np.ndarray, joint: np.ndarray, k: int, px: float, py: float, far: float, e: np.ndarray
+    row: Values, joint: Plane, k: int, px: float, py: float, far: float, e: Values
 ) -> tuple[float, float]:
     """The unit way out of a wall, whose foot lies somewhere along its chord."""
     near = 1.0 - far * e[2]
@@ -118,9 +118,9 @@ def _way_out(
 
 @njit(nogil=True, cache=True, error_model="numpy")
 def _ways_out(
-    rows: np.ndarray,
-    joint: np.ndarray,
-    e: np.ndarray,
+    rows: Records,
+    joint: Plane,
+    e: Points,
     far: Plane,
     which: Numbers,
     cover: Plane,
@@ -140,7 +140,7 @@ def _ways_out(
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _candidates(which: Numbers, y: int, x: int, found: np.ndarray) -> int:
+def _candidates(which: Numbers, y: int, x: int, found: Indices) -> int:
     """The walls seen at a px and round it, each once; returns how many."""
     count = 0
     for v in range(max(y - 1, 0), min(y + 2, which.shape[0])):
@@ -155,7 +155,7 @@ def _candidates(which: Numbers, y: int, x: int, found: np.ndarray) -> int:
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _reaches(row: np.ndarray, px: float, py: float, e: np.ndarray) -> float:
+def _reaches(row: Values, px: float, py: float, e: Values) -> float:
     """How far back a place lies on what a chord sweeps; FAR where it does not lie on it."""
     far = (row[NX] * px + row[NY] * py - row[C]) / row[D]
     near = e[3] * px + e[4] * py + e[5] - far * (e[3] * e[0] + e[4] * e[1] + e[5] * e[2])
@@ -169,11 +169,11 @@ def _reaches(row: np.ndarray, px: float, py: float, e: np.ndarray) -> float:
 
 @njit(nogil=True, cache=True, error_model="numpy")
 def _averaged(
-    rows: np.ndarray,
-    joint: np.ndarray,
-    e: np.ndarray,
+    rows: Records,
+    joint: Plane,
+    e: Points,
     which: Numbers,
-    at: np.ndarray,
+    at: Indices,
     hit: Mask,
     back: Plane,
     outward: Planes,
@@ -268,7 +268,7 @@ def _filled(hit: Mask, cover: Plane, far: Plane, outward: Planes) -> None:
 
 
 def side_walls(
-    chords: Chords, joint: np.ndarray, inside: Mask, cover: Plane, extrusion: Extrusion, box: Box
+    chords: Chords, joint: Plane, inside: Mask, cover: Plane, extrusion: Extrusion, box: Box
 ) -> Walls:
     """The walls of an outline over a box.
 

@@ -6,7 +6,7 @@ import numpy as np
 from numba import njit
 from numpy.typing import NDArray
 
-from ..arrays import Chords, Real
+from ..arrays import Chords, Indices, Real, Records
 
 LONGEST = 64
 """Chords that become one at most."""
@@ -27,7 +27,7 @@ def following(chords: Chords) -> NDArray[np.int64]:
 
 
 @njit(nogil=True, cache=True)
-def _holds(c: np.ndarray, run: np.ndarray, count: int, x1: Real, y1: Real, tolerance: Real) -> bool:
+def _holds(c: Chords, run: Indices, count: int, x1: Real, y1: Real, tolerance: Real) -> bool:
     """Whether the points between a run's start and (x1, y1) lie within a tolerance of the line."""
     x0, y0 = c[run[0], 0], c[run[0], 1]
     dx, dy = x1 - x0, y1 - y0
@@ -42,7 +42,7 @@ def _holds(c: np.ndarray, run: np.ndarray, count: int, x1: Real, y1: Real, toler
 
 
 @njit(nogil=True, cache=True)
-def _merge(c: np.ndarray, after: np.ndarray, tolerance: Real, out: np.ndarray) -> int:
+def _merge(c: Chords, after: Indices, tolerance: Real, out: Records) -> int:
     """Chords of out, (m, 4), overwritten; returns how many there are."""
     done = np.zeros(c.shape[0], np.bool_)
     run, made = np.empty(LONGEST + 1, np.int64), 0

@@ -10,7 +10,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Matrix, Planes, Table
+from ..arrays import Matrix, Planes, Points, Row, Table
 from ..box import Box, around
 from ..noise import lattice_share
 
@@ -40,7 +40,7 @@ def _reach(line: int, reach: float, uneven: float, seed: int) -> float:
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _lines_of(row: float, wind: np.ndarray, seed: int, far: np.ndarray, share: np.ndarray) -> int:
+def _lines_of(row: float, wind: Points, seed: int, far: Points, share: Points) -> int:
     """The lines that a row of px runs over, their lengths, and how much of it each has; of very
     thin ones some stand for all. Returns how many."""
     reach, uneven, width = wind[0], wind[2], wind[3]
@@ -58,7 +58,7 @@ def _lines_of(row: float, wind: np.ndarray, seed: int, far: np.ndarray, share: n
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _fade(age: float, far: np.ndarray, share: np.ndarray, count: int, curve: Table) -> np.float32:
+def _fade(age: float, far: Row, share: Row, count: int, curve: Table) -> np.float32:
     """What is left of a row that was let go of `age` px ago."""
     total, steps = 0.0, len(curve) - 1
     for n in range(count):
@@ -72,7 +72,7 @@ def _fade(age: float, far: np.ndarray, share: np.ndarray, count: int, curve: Tab
 def _blown(
     source: Planes,
     top: float,
-    wind: np.ndarray,
+    wind: Points,
     seed: int,
     curve: Table,
     out: Planes,
@@ -106,7 +106,7 @@ def _blown(
 
 
 def _blow(
-    source: Planes, top: float, numbers: np.ndarray, seed: int, curve: Table, out: Planes
+    source: Planes, top: float, numbers: Points, seed: int, curve: Table, out: Planes
 ) -> None:
     bands.run(
         lambda a, b: _blown(source, top, numbers, seed, curve, out, a, b),

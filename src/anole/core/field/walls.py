@@ -10,7 +10,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Plane, Planes
+from ..arrays import Plane, Planes, Points, Values
 from ..box import Box
 from .extrusion import Extrusion
 
@@ -50,7 +50,7 @@ class Walls(NamedTuple):
         return np.asarray(z * (1 + k) / (1 + z * k), np.float32)
 
 
-def _middles(box: Box) -> tuple[np.ndarray, np.ndarray]:
+def _middles(box: Box) -> tuple[Plane, Plane]:
     """x and y of a box's px, to be spread over it."""
     x, y = np.arange(box.x0, box.x1) + 0.5, np.arange(box.y0, box.y1) + 0.5
     return x.astype(np.float32)[None], y.astype(np.float32)[:, None]
@@ -69,9 +69,7 @@ def _between(plane: Plane, u: float, v: float) -> float:
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _on_face(
-    px: float, py: float, z: float, e: np.ndarray
-) -> tuple[float, float, float, float, float]:
+def _on_face(px: float, py: float, z: float, e: Values) -> tuple[float, float, float, float, float]:
     """The point of the face that a px at depth z hangs on and how far back that is, px of the wall for one of the face
     there, and how many px of the face a step of all the depth goes."""
     a = e[3] * px + e[4] * py + e[5]
@@ -87,7 +85,7 @@ def _on_face(
 def _rows(
     d: Plane,
     n: Planes,
-    e: np.ndarray,
+    e: Points,
     off_x: int,
     off_y: int,
     reached: Plane,

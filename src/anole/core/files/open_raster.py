@@ -8,7 +8,7 @@ from xml.etree import ElementTree
 import msgspec
 import numpy as np
 
-from ..arrays import Mask, Pixels
+from ..arrays import FloatPixels, Mask, Pixels
 from ..model import Board, Piece
 from ..pieces.registry import kind_of
 from . import png
@@ -100,9 +100,9 @@ def _laid_over(below: Pixels, upto: Pixels) -> tuple[Pixels, Mask]:
     return layer, whole
 
 
-def _premultiplied(pixels: Pixels) -> np.ndarray:
+def _premultiplied(pixels: Pixels) -> FloatPixels:
     """(H, W, 4) float32, 0..1."""
-    planes = pixels.astype(np.float32) / 255
+    planes = pixels.astype(np.float32) / np.float32(255)
     planes[..., :3] *= planes[..., 3:]
     return planes
 

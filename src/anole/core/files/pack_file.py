@@ -11,6 +11,7 @@ import msgspec
 import numpy as np
 
 from .. import assets, isolation
+from ..arrays import AnyArray
 from ..atomic import FileError, read_bytes, write_bytes
 from ..isolation.client import never
 from ..library.styles import SUFFIX as STYLE_SUFFIX
@@ -139,7 +140,7 @@ def _picture(box: Container, sha: str, stop: Callable[[], bool]) -> str:
     return ""
 
 
-def answer(text: bytes, name: str) -> list[np.ndarray]:
+def answer(text: bytes, name: str) -> list[AnyArray]:
     """In the helper: troubles, the pack without its styles, and each of those, as bytes of JSON.
     Raises FileError."""
     pack, troubles = sound_pack(text, name)

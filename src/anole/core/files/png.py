@@ -7,6 +7,7 @@ from pathlib import Path
 
 import numpy as np
 
+from ..arrays import Pixels
 from ..atomic import write_bytes
 
 QUICK, LEVEL = 1, 4
@@ -15,9 +16,7 @@ PERCEPTUAL = b"\x00"
 """Rendering intent in the sRGB chunk (PNG specification, 11.3.2.5)."""
 
 
-def encode(
-    pixels: np.ndarray, dpi: float = 96.0, *, quick: bool = False, srgb: bool = True
-) -> bytes:
+def encode(pixels: Pixels, dpi: float = 96.0, *, quick: bool = False, srgb: bool = True) -> bytes:
     """pixels : (H, W, 4) uint8, straight alpha, sRGB. Fully opaque pictures are written as RGB."""
     from PIL import Image, PngImagePlugin
 
@@ -32,7 +31,7 @@ def encode(
     return room.getvalue()
 
 
-def write(path: Path, pixels: np.ndarray, dpi: float = 96.0, srgb: bool = True) -> int:
+def write(path: Path, pixels: Pixels, dpi: float = 96.0, srgb: bool = True) -> int:
     """Write a PNG atomically; returns its size in bytes. Raises FileError."""
     data = encode(pixels, dpi, srgb=srgb)
     write_bytes(path, data)

@@ -8,6 +8,8 @@ from typing import BinaryIO
 
 import numpy as np
 
+from ..arrays import Bytes, DeepPixels
+
 LEVEL = 4
 PERCEPTUAL = b"\x00"
 SIGNATURE = b"\x89PNG\r\n\x1a\n"
@@ -44,7 +46,7 @@ class PngStream:
         dots = round(dpi / INCH)
         self._chunk(b"pHYs", struct.pack(">IIB", dots, dots, 1))
 
-    def rows(self, pixels: np.ndarray) -> None:
+    def rows(self, pixels: DeepPixels) -> None:
         """The next rows: (h, width, 4) uint8, or uint16 where it is deep; straight alpha."""
         plain = np.ascontiguousarray(pixels[..., : self._channels])
         if plain.dtype == np.uint16:
@@ -62,7 +64,7 @@ class PngStream:
         self._chunk(b"IEND", b"")
         return self.size
 
-    def _filtered(self, rows: np.ndarray) -> np.ndarray:
+    def _filtered(self, rows: Bytes) -> Bytes:
         """Each row by the filter with the least sum of magnitudes (12.7)."""
         left = np.zeros_like(rows)
         left[:, self._bytes :] = rows[:, : -self._bytes]

@@ -6,15 +6,14 @@ import socket
 import sys
 from collections.abc import Sequence
 
-import numpy as np
-
+from ..arrays import AnyArray
 from ..isolation.wire import Header, WireError, receive, send
 from ..text import short
 from .limits import alarmed, gain_no_rights, limit
 from .tasks import REFUSALS, TASKS, warm
 
 
-def _done(header: Header, data: bytes) -> tuple[Header, Sequence[np.ndarray]]:
+def _done(header: Header, data: bytes) -> tuple[Header, Sequence[AnyArray]]:
     try:
         meta, arrays = TASKS[header.task](header.meta or {}, data)
         return Header(meta=meta), arrays

@@ -8,6 +8,7 @@ from typing import Any
 import msgspec
 import numpy as np
 
+from ..arrays import AnyArray
 from ..atomic import FileError
 from ..files import pack_file
 from ..files.spreadsheet import rows_of
@@ -22,7 +23,7 @@ from ..registry import Registry
 from ..svg.content import read
 from ..svg.errors import SvgError
 
-Answer = tuple[Any, Sequence[np.ndarray]]
+Answer = tuple[Any, Sequence[AnyArray]]
 REFUSALS = (ImageError, FontError, SvgError, FileError)
 """Errors that say what is wrong with the bytes."""
 

@@ -14,8 +14,7 @@ import time
 from collections.abc import Callable, Sequence
 from typing import Any
 
-import numpy as np
-
+from ..arrays import AnyArray
 from .wire import Header, WireError, receive, send
 
 MODULE = "anole.core.helper"
@@ -78,10 +77,10 @@ class Helper:
         self,
         task: str,
         meta: Any = None,
-        arrays: Sequence[np.ndarray] = (),
+        arrays: Sequence[AnyArray] = (),
         seconds: float | None = None,
         stop: Callable[[], bool] = never,
-    ) -> tuple[Any, list[np.ndarray]]:
+    ) -> tuple[Any, list[AnyArray]]:
         """Do a task in the helper: its answer and its arrays. Raises Refused and HelperError, in a
         thread that hurries NotYet."""
         if self.hurries():
@@ -103,7 +102,7 @@ class Helper:
 
     def _answer(
         self, talk: socket.socket, seconds: float, stop: Callable[[], bool]
-    ) -> tuple[Header, list[np.ndarray]]:
+    ) -> tuple[Header, list[AnyArray]]:
         end = time.monotonic() + seconds
         while not select.select([talk], [], [], LOOK)[0]:
             if stop():

@@ -13,6 +13,8 @@ from typing import Any
 import msgspec
 import numpy as np
 
+from ..arrays import AnyArray
+
 MOST_HEADER = 1 << 17
 DTYPES = ("uint8", "uint16", "int32", "float32", "float64")
 """What arrays may be made of."""
@@ -39,7 +41,7 @@ class Header(msgspec.Struct):
     blocks: tuple[WireBlock, ...] = ()
 
 
-def send(talk: socket.socket, header: Header, arrays: Sequence[np.ndarray] = ()) -> None:
+def send(talk: socket.socket, header: Header, arrays: Sequence[AnyArray] = ()) -> None:
     """Send a header and arrays. Raises WireError and OSError."""
     blocks, size = [], 0
     for array in arrays:
@@ -67,7 +69,7 @@ def _write(handle: int, data: memoryview) -> None:
         data = data[os.write(handle, data) :]
 
 
-def receive(talk: socket.socket) -> tuple[Header, list[np.ndarray]]:
+def receive(talk: socket.socket) -> tuple[Header, list[AnyArray]]:
     """Wait for a header and its arrays, which are read-only. Raises WireError."""
     try:
         text, handles, _, _ = socket.recv_fds(talk, MOST_HEADER, 1)
@@ -92,7 +94,7 @@ def _mapped(handle: int) -> mmap.mmap:
     return mmap.mmap(handle, 0, prot=mmap.PROT_READ)
 
 
-def _array(block: WireBlock, memory: mmap.mmap | bytes) -> np.ndarray:
+def _array(block: WireBlock, memory: mmap.mmap | bytes) -> AnyArray:
     if block.dtype not in DTYPES or block.offset < 0 or any(side < 0 for side in block.shape):
         raise WireError("an array of an unknown kind")
     count = 1

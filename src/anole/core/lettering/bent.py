@@ -7,24 +7,24 @@ from typing import NamedTuple
 
 import numpy as np
 
-from ..arrays import Chords, Curves, Points
+from ..arrays import AnyArray, Chords, Curves, Indices, Points
 from . import skia_paths
 from .block import Block
 from .glyphs import glyph
 from .touching import groups
 from .warp import Warp
 
-PointMap = Callable[[np.ndarray, np.ndarray], np.ndarray]
+PointMap = Callable[[Points, Indices], Points]
 FIRST_CUTS, MOST_ROUNDS = 4, 9
 
 
-def _at(curves: Curves, index: np.ndarray, t: np.ndarray) -> np.ndarray:
+def _at(curves: Curves, index: Indices, t: Points) -> Points:
     c, u = curves[index], 1 - t
     weights = np.stack([u**3, 3 * u * u * t, 3 * u * t * t, t**3], 1)
     return (c * weights[:, :, None]).sum(1)
 
 
-def chords(curves: Curves, letter: np.ndarray, warp: PointMap, tolerance: float) -> Chords:
+def chords(curves: Curves, letter: Indices, warp: PointMap, tolerance: float) -> Chords:
     """Curves (n, 4, 2) through a warp to chords (m, 4), in order along each contour.
 
     letter : (n,) the letter of each curve; tolerance in the warp's units
@@ -35,7 +35,7 @@ def chords(curves: Curves, letter: np.ndarray, warp: PointMap, tolerance: float)
     index = np.repeat(np.arange(count), FIRST_CUTS)
     start = np.tile(np.arange(FIRST_CUTS) / FIRST_CUTS, count)
     end = start + 1 / FIRST_CUTS
-    done: list[tuple[np.ndarray, ...]] = []
+    done: list[tuple[AnyArray, ...]] = []
     for _ in range(MOST_ROUNDS):
         middle = (start + end) / 2
         a, m, b = (warp(_at(curves, index, t), letter[index]) for t in (start, middle, end))
@@ -62,7 +62,7 @@ class _Piece(NamedTuple):
 def bent(block: Block, shape: Warp, place: PointMap, tolerance: float) -> Chords:
     """All of a block bent and placed: chords (m, 4), overlaps united, the covered area positive."""
 
-    def whole(points: Points, letter: np.ndarray) -> np.ndarray:
+    def whole(points: Points, letter: Indices) -> Points:
         return place(shape(points, letter), letter)
 
     if not shape.bends.by_letter:
@@ -85,7 +85,7 @@ def bent(block: Block, shape: Warp, place: PointMap, tolerance: float) -> Chords
     return np.concatenate(joined) if joined else np.zeros((0, 4))
 
 
-def _lines_of(block: Block, shape: Warp) -> np.ndarray:
+def _lines_of(block: Block, shape: Warp) -> Indices:
     """For each curve of the united outline a letter of the line it stands on."""
     if not len(block.curves) or len(block.lines) < 2 or shape.bends.rails == "block":
         return np.zeros(len(block.curves), int)

@@ -70,7 +70,7 @@ def carets(block: Block, text: str) -> list[Caret]:
     return [caret for row, line in enumerate(rows) for caret in _line_carets(block, row, line)]
 
 
-def caret_lines(line: Outline, places: list[Caret]) -> np.ndarray:
+def caret_lines(line: Outline, places: list[Caret]) -> Chords:
     """(n, 2, 2) board px: the upper and lower end of the caret at each place, bent like its line."""
     block, shape = line.block, Warp(line.block, line.bends)
     rise, fall = block.file.cap_height * 1.12, block.file.descent * 0.7

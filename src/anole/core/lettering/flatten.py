@@ -4,8 +4,9 @@ from __future__ import annotations
 
 import numpy as np
 from numba import njit
+from numpy.typing import NDArray
 
-from ..arrays import Chords, Curves, Real
+from ..arrays import Chords, Curves, Points, Real
 
 TOLERANCE = 0.01
 """px at the render scale"""
@@ -28,7 +29,7 @@ on, such a chord is worth it."""
 
 
 @njit(nogil=True, cache=True)
-def _pieces(c: np.ndarray, tolerance: float) -> int:
+def _pieces(c: Points, tolerance: float) -> int:
     """Equal steps for one cubic, so many that no chord is off by more than the tolerance.
 
     The error of n equal steps is at most |B''| / (8 n^2), |B''| <= 6 max second difference.
@@ -42,7 +43,7 @@ def _pieces(c: np.ndarray, tolerance: float) -> int:
 
 
 @njit(nogil=True, cache=True, inline="always")
-def _point(c: np.ndarray, t: Real) -> tuple[Real, Real]:
+def _point(c: Points, t: Real) -> tuple[Real, Real]:
     u = 1 - t
     w0, w1, w2, w3 = u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t
     return (
@@ -52,7 +53,7 @@ def _point(c: np.ndarray, t: Real) -> tuple[Real, Real]:
 
 
 @njit(nogil=True, cache=True, inline="always")
-def _way(c: np.ndarray, t: Real) -> tuple[Real, Real]:
+def _way(c: Points, t: Real) -> tuple[Real, Real]:
     """The direction of a cubic at t, of any length."""
     u = 1 - t
     w0, w1, w2 = u * u, 2 * u * t, t * t
@@ -63,9 +64,7 @@ def _way(c: np.ndarray, t: Real) -> tuple[Real, Real]:
 
 
 @njit(nogil=True, cache=True)
-def _halved(
-    c: np.ndarray, first: Real, last: Real, ts: np.ndarray, count: int, ends: np.ndarray
-) -> int:
+def _halved(c: Points, first: Real, last: Real, ts: Points, count: int, ends: Points) -> int:
     """A part of a cubic halved until no chord turns far, most often where it turns most; its ends
     from `count` on in ts; returns how many there are then. ends : room for MOST_HALVES + 1"""
     ends[0], top, start = last, 0, first
@@ -85,9 +84,7 @@ def _halved(
 
 
 @njit(nogil=True, cache=True)
-def _along(
-    c: np.ndarray, first: int, last: int, tolerance: Real, ts: np.ndarray, halves: np.ndarray
-) -> int:
+def _along(c: Points, first: int, last: int, tolerance: Real, ts: Points, halves: Points) -> int:
     """The places where a cubic's chords end, its first and last as of ends(); returns how many.
 
     A step that turns far is cut, however short it is: a small round must not look a corner.
@@ -107,7 +104,7 @@ def _along(
 
 
 @njit(nogil=True, cache=True)
-def _chords(curves: Curves, ends: np.ndarray, tolerance: float) -> np.ndarray:
+def _chords(curves: Curves, ends: NDArray[np.int8], tolerance: float) -> Chords:
     most = 64
     for i in range(curves.shape[0]):
         most += _pieces(curves[i], tolerance) + 3
@@ -131,7 +128,7 @@ def _chords(curves: Curves, ends: np.ndarray, tolerance: float) -> np.ndarray:
 
 
 @njit(nogil=True, cache=True)
-def _tangent(c: np.ndarray, end: int) -> tuple[Real, Real]:
+def _tangent(c: Points, end: int) -> tuple[Real, Real]:
     """The unit direction in which a cubic sets out from its start, or back from its end."""
     at, by = (3, -1) if end else (0, 1)
     for k in range(1, 4):
@@ -143,7 +140,7 @@ def _tangent(c: np.ndarray, end: int) -> tuple[Real, Real]:
 
 
 @njit(nogil=True, cache=True)
-def _bend(c: np.ndarray, end: int) -> Real:
+def _bend(c: Points, end: int) -> Real:
     """Which way a cubic turns at its start or its end, as it runs: above 0, below it, or 0."""
     a, b, d = (3, 2, 1) if end else (0, 1, 2)
     ux, uy = c[b, 0] - c[a, 0], c[b, 1] - c[a, 1]
@@ -152,7 +149,7 @@ def _bend(c: np.ndarray, end: int) -> Real:
 
 
 @njit(nogil=True, cache=True)
-def ends(curves: Curves) -> np.ndarray:
+def ends(curves: Curves) -> NDArray[np.int8]:
     """(n, 2) int8: of each cubic's start and end whether it is PLAIN, STUBBED (a chord along its
     tangent) or WAVERING (finer chords), as chords of a curve may be off by many degrees there.
 
@@ -183,7 +180,7 @@ def ends(curves: Curves) -> np.ndarray:
 
 
 @njit(nogil=True, cache=True)
-def _astray(c: np.ndarray, x: Real, y: Real) -> bool:
+def _astray(c: Points, x: Real, y: Real) -> bool:
     """Whether a cubic as a whole goes another way than (x, y)."""
     wx, wy = c[3, 0] - c[0, 0], c[3, 1] - c[0, 1]
     return wx * x + wy * y < ASTRAY * np.sqrt(wx * wx + wy * wy)

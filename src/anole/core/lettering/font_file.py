@@ -9,6 +9,7 @@ import msgspec
 import numpy as np
 
 from .. import assets, isolation
+from ..arrays import AnyArray
 from ..atomic import FileError, read_bytes
 
 MOST_BYTES = 128 << 20
@@ -89,7 +90,7 @@ def faces(path: Path) -> list[FontMeasures]:
     return [_measures(one, path.name) for one in meta]
 
 
-def _asked(task: str, data: bytes, name: str, **meta: int) -> tuple[msgspec.Raw, list[np.ndarray]]:
+def _asked(task: str, data: bytes, name: str, **meta: int) -> tuple[msgspec.Raw, list[AnyArray]]:
     try:
         return isolation.ask(task, {"name": name, **meta}, [np.frombuffer(data, np.uint8)])
     except isolation.Refused as error:

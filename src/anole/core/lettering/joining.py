@@ -8,7 +8,7 @@ from typing import NamedTuple
 import numpy as np
 import skia
 
-from ..arrays import Curves
+from ..arrays import Curves, Values
 from . import skia_paths
 from .fonts import FontFile
 from .glyphs import Axes, Glyph, glyph, upem_of
@@ -53,7 +53,7 @@ def united(glyphs: Sequence[PlacedGlyph], axes: Axes = (), rules: Sequence[Rule]
 
 def _inked(
     glyphs: Sequence[PlacedGlyph], axes: Axes
-) -> tuple[list[np.ndarray], list[PlacedGlyph], np.ndarray, np.ndarray]:
+) -> tuple[list[Curves], list[PlacedGlyph], Values, Values]:
     """Of the placed glyphs that have ink: the curves, the glyph, its place, and its box there, em."""
     known: dict[tuple[int, int], Glyph] = {}
     shapes, inked = [], []
@@ -70,7 +70,7 @@ def _inked(
     return [g.curves for g in shapes], inked, places, boxes
 
 
-def _together(group: Sequence[PlacedGlyph | Rule], axes: Axes) -> np.ndarray:
+def _together(group: Sequence[PlacedGlyph | Rule], axes: Axes) -> Curves:
     """Union at the scale of font units, where Skia's tolerances suit outlines."""
     unit = 2048.0
     moved: list[tuple[skia.Path, float, float]] = []

@@ -40,7 +40,7 @@ def letter_parts(line: Outline, text: str, scale: float) -> list[LetterPart]:
     shape = Warp(block, line.bends)
     axes = line.block_axes
     words = _words(text)
-    found: dict[tuple[int, int], list[np.ndarray]] = {}
+    found: dict[tuple[int, int], list[Chords]] = {}
     for placed in block.glyphs:
         curves = glyph(placed.file, placed.glyph, axes if placed.file == block.file else ()).curves
         if not len(curves):

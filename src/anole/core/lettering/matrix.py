@@ -21,7 +21,7 @@ def anchor_point(box: tuple[float, float, float, float], anchor: str) -> tuple[f
     return box[0] + x * (box[2] - box[0]), box[1] + y * (box[3] - box[1])
 
 
-def placing(place: Place, box: tuple[float, float, float, float], em: float) -> np.ndarray:
+def placing(place: Place, box: tuple[float, float, float, float], em: float) -> Points:
     """From the block's em units to board px: anchor to origin, scale, slant, turn, move."""
     ax, ay = anchor_point(box, place.anchor)
     turn, lean = math.radians(place.rotation), math.tan(math.radians(place.skew))

@@ -86,7 +86,7 @@ def _outline(piece: Lettering, dpi: float) -> Outline:
     return Outline(key, words, bends, matrix, em)
 
 
-def _on_the_grid(matrix: Matrix, place: Place, words: Block) -> np.ndarray:
+def _on_the_grid(matrix: Matrix, place: Place, words: Block) -> Points:
     """Hard pixels stay whole: the first letter's origin stands on a whole px."""
     if place.rotation or place.skew:
         return matrix

@@ -11,7 +11,7 @@ from typing import NamedTuple
 import numpy as np
 import skia
 
-from ..arrays import Chords, Curves
+from ..arrays import Chords, Curves, Indices, Points, Records
 from .winding import backward
 
 _VERB = skia.Path.Verb
@@ -63,7 +63,7 @@ class _Contour:
         self.path = skia.Path()
         self.path.moveTo(start)
         self.start = self.here = _xy(start)
-        self.cubics: list[np.ndarray] = []
+        self.cubics: list[Points] = []
 
     def add(self, verb: skia.Path.Verb, points: list[skia.Point]) -> None:
         p = [_xy(q) for q in points]
@@ -85,11 +85,11 @@ class _Contour:
             self.here = self.start
 
 
-def _xy(point: skia.Point) -> np.ndarray:
+def _xy(point: skia.Point) -> Points:
     return np.array([point.x(), point.y()])
 
 
-def _line(a: np.ndarray, b: np.ndarray) -> list[np.ndarray]:
+def _line(a: Points, b: Points) -> list[Points]:
     return [a, a + (b - a) / 3, b - (b - a) / 3, b]
 
 
@@ -110,13 +110,13 @@ def contours_of(path: skia.Path) -> list[Curves]:
     return [np.array(part.cubics) for part in _contours(path)]
 
 
-def _across(ways: np.ndarray, others: np.ndarray) -> np.ndarray:
+def _across(ways: Points, others: Points) -> Records:
     """How far the ends of some ways (n, 2) lie off the lines along others."""
     off = ways[:, 0] * others[:, 1] - ways[:, 1] * others[:, 0]
     return np.abs(off) / np.maximum(np.hypot(*others.T), 1e-12)
 
 
-def _spikes(cubics: Curves, least: float) -> np.ndarray:
+def _spikes(cubics: Curves, least: float) -> Indices:
     """Which of a contour's curves (n, 4, 2) are lines that the next one runs back along: closer
     than a tenth of `least`, or than half of it where they are hardly longer than it."""
     ways = cubics[:, 3] - cubics[:, 0]
@@ -129,7 +129,7 @@ def _spikes(cubics: Curves, least: float) -> np.ndarray:
     return np.flatnonzero(back & (wide < least * np.where(short, 0.5, 0.1)))
 
 
-def _cleaned(cubics: np.ndarray, least: float) -> Curves:
+def _cleaned(cubics: Curves, least: float) -> Curves:
     """A contour (n, 4, 2) without curves and handles smaller than `least`, and without lines that
     run out and back: where edges cross at a sharp angle unions leave spurs that cover nothing, and
     a stroke's corners would stand on them."""
@@ -167,7 +167,7 @@ def union(path: skia.Path, unit: float) -> United:
         return wound(path, unit)
 
 
-def joined(parts: Iterable[tuple[skia.Path, float, float]], unit: float) -> np.ndarray:
+def joined(parts: Iterable[tuple[skia.Path, float, float]], unit: float) -> Curves:
     """Curves of several paths, each moved by (dx, dy), overlaps united; `unit` is one em."""
     whole = skia.Path()
     for path, dx, dy in parts:
@@ -182,7 +182,7 @@ def rectangle(x0: float, y0: float, x1: float, y1: float) -> skia.Path:
     return path
 
 
-def united_chords(parts: Iterable[np.ndarray]) -> Chords:
+def united_chords(parts: Iterable[Curves]) -> Chords:
     """Union of closed polygons given as chords (m, 4) px; chords again."""
     whole = skia.Path()
     for chords in parts:
@@ -210,7 +210,7 @@ def data_of(path: skia.Path) -> str:
     return "".join(parts)
 
 
-def path_of(cubics: np.ndarray) -> skia.Path:
+def path_of(cubics: Curves) -> skia.Path:
     """A path of cubics (n, 4, 2) whose contours follow each other."""
     path, end = skia.Path(), None
     for start, first, second, last in cubics.tolist():

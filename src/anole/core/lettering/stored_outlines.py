@@ -61,7 +61,7 @@ def is_stored(file: FontFile) -> bool:
 
 
 @functools.lru_cache(4096)
-def _parsed(text: str) -> np.ndarray:
+def _parsed(text: str) -> Curves:
     try:
         numbers = np.array(text.split(), float)
         return numbers[: len(numbers) // 8 * 8].reshape(-1, 4, 2) / UPEM

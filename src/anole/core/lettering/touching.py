@@ -8,14 +8,14 @@ from typing import Any
 import numpy as np
 from numba import njit
 
-from ..arrays import Chords
+from ..arrays import Chords, Indices, Records
 
 GREATEST_GROUP = 120
 """Glyphs united at once; only heaps of hundreds of letters on one spot go beyond."""
 
 
 @njit(nogil=True, cache=True)
-def _root(parent: np.ndarray, n: int) -> int:
+def _root(parent: Indices, n: int) -> int:
     while parent[n] != n:
         parent[n] = parent[parent[n]]
         n = parent[n]
@@ -23,7 +23,7 @@ def _root(parent: np.ndarray, n: int) -> int:
 
 
 @njit(nogil=True, cache=True)
-def _labels(boxes: np.ndarray, order: np.ndarray, most: int) -> np.ndarray:
+def _labels(boxes: Records, order: Indices, most: int) -> Indices:
     """For each box (x0, y0, x1, y1) the number of its group; swept from left to right.
 
     A group's own box grows with it: what touches that touches the group.
@@ -62,7 +62,7 @@ def _labels(boxes: np.ndarray, order: np.ndarray, most: int) -> np.ndarray:
     return parent
 
 
-def touching(boxes: np.ndarray) -> Chords:
+def touching(boxes: Records) -> Chords:
     """For each box (x0, y0, x1, y1) of (n, 4) the number of its group; those that touch share one."""
     return _labels(boxes, np.argsort(boxes[:, 0], kind="stable"), GREATEST_GROUP)
 

@@ -11,7 +11,7 @@ import math
 
 import numpy as np
 
-from ..arrays import Matrix, Points
+from ..arrays import Indices, Matrix, Points, Records
 from ..model import Corners, Letters, Pose, Rail
 from .bends import Bends
 from .block import Block
@@ -21,7 +21,7 @@ LEAST_GAP = 0.1
 """Of the block's height: the rails never come nearer to each other."""
 
 
-def rail(line: Rail, s: np.ndarray) -> np.ndarray:
+def rail(line: Rail, s: Points) -> Points:
     """How far a rail rises at s = 0..1 along the block, as a share of its height."""
     wave = line.wave.height * np.sin(2 * np.pi * (line.wave.count * s + line.wave.phase))
     return line.slope * (s - 0.5) + line.camber * (1 - (2 * s - 1) ** 2) + wave
@@ -29,7 +29,7 @@ def rail(line: Rail, s: np.ndarray) -> np.ndarray:
 
 def warped_by_rails(
     points: Points, box: tuple[float, float, float, float], head: Rail, foot: Rail
-) -> np.ndarray:
+) -> Points:
     """Points between head and foot move in proportion to both rails."""
     x0, top, x1, low = box
     height = max(low - top, 1e-9)
@@ -40,7 +40,7 @@ def warped_by_rails(
     return np.column_stack([points[:, 0], middle - half + 2 * half * share])
 
 
-def ringed(points: Points, centres: np.ndarray, block: Block, bends: Bends) -> np.ndarray:
+def ringed(points: Points, centres: Points, block: Block, bends: Bends) -> Points:
     """Each letter turned stiffly, its foot on the circle; the circle touches the first baseline."""
     ring, radius = bends.ring, max(bends.radius, 1e-6)
     assert ring is not None
@@ -57,7 +57,7 @@ def ringed(points: Points, centres: np.ndarray, block: Block, bends: Bends) -> n
     )
 
 
-def own_ways(letters: Letters, places: list[int]) -> np.ndarray:
+def own_ways(letters: Letters, places: list[int]) -> Records:
     """(count, 4) as in chance(): what letters at those places of the text have for themselves."""
     ways = np.zeros((len(places), 4))
     for row, at in enumerate(places):
@@ -67,7 +67,7 @@ def own_ways(letters: Letters, places: list[int]) -> np.ndarray:
     return ways
 
 
-def chance(letters: Letters, count: int) -> np.ndarray:
+def chance(letters: Letters, count: int) -> Records:
     """(count, 4): across, down, turn in radians, outset; the same for the same seed."""
     draws = np.array(
         [np.random.default_rng((int(letters.seed), n)).uniform(-1, 1, 4) for n in range(count)]
@@ -75,7 +75,7 @@ def chance(letters: Letters, count: int) -> np.ndarray:
     return draws * (letters.shift, letters.shift, math.radians(letters.turn), letters.grow)
 
 
-def jittered(points: Points, middles: np.ndarray, moves: np.ndarray) -> np.ndarray:
+def jittered(points: Points, middles: Points, moves: Records) -> Records:
     """Letters moved, turned and grown about their middles; one middle and move a point."""
     cos, sin = np.cos(moves[:, 2]) * (1 + moves[:, 3]), np.sin(moves[:, 2]) * (1 + moves[:, 3])
     away = points - middles
@@ -133,7 +133,7 @@ def pose_rotation(pose: Pose) -> Matrix:
     return np.array(roll) @ np.array(nod) @ np.array(swing)
 
 
-def pose_back(box: tuple[float, float, float, float], pose: Pose) -> np.ndarray:
+def pose_back(box: tuple[float, float, float, float], pose: Pose) -> Matrix:
     """(3,): what pose_matrix() adds to a point, homogeneous, for one em straight back from it."""
     x, y = (box[0] + box[2]) / 2, (box[1] + box[3]) / 2
     back = -pose_rotation(pose)[:, 2]
@@ -161,7 +161,7 @@ class Warp:
         return self._number[letter]
 
     @functools.cached_property
-    def _feet(self) -> np.ndarray:
+    def _feet(self) -> Points:
         """(letters, 2): the middle of each letter's foot, on its baseline."""
         feet = np.zeros((len(self.letters), 2))
         spans: dict[int, list[float]] = {}
@@ -175,7 +175,7 @@ class Warp:
             feet[n] = ((min(ends) + max(ends)) / 2, line.baseline)
         return feet
 
-    def _first(self, points: Points, letter: np.ndarray) -> np.ndarray:
+    def _first(self, points: Points, letter: Indices) -> Points:
         """Rails or ring."""
         bends, block = self.bends, self.block
         if bends.ring:
@@ -192,7 +192,7 @@ class Warp:
                 out[here] = warped_by_rails(points[here], box, bends.head, bends.foot)
         return out
 
-    def __call__(self, points: Points, letter: np.ndarray) -> Points:
+    def __call__(self, points: Points, letter: Indices) -> Points:
         """Points (m, 2) in em and their letters (m,) to points (m, 2) in em."""
         bends = self.bends
         points = self._first(points, letter)
@@ -200,7 +200,7 @@ class Warp:
             points = jittered(points, self._middles[letter], self._moves[letter])
         return self.last(points)
 
-    def last(self, points: Points) -> np.ndarray:
+    def last(self, points: Points) -> Points:
         """Corners and pose, which act on the block as one."""
         if self.bends.corners:
             points = projected(points, quad_matrix(self.block.box, self.bends.corners))

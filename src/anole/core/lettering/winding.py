@@ -7,7 +7,7 @@ from collections.abc import Sequence
 import numpy as np
 from numba import njit
 
-from ..arrays import Chords, Curves, Numbers, Real
+from ..arrays import Chords, Curves, Indices, Mask, Numbers, Points, Real
 from .flatten import flatten
 
 LINES = 12
@@ -18,7 +18,7 @@ FINENESS = 2e-4
 
 @njit(nogil=True, cache=True)
 def _crossings(
-    chords: Chords, owner: Numbers, y: Real, xs: np.ndarray, who: np.ndarray, down: np.ndarray
+    chords: Chords, owner: Numbers, y: Real, xs: Points, who: Indices, down: Mask
 ) -> int:
     """Where chords cross a level, from left to right; returns how many do."""
     count = 0
@@ -36,7 +36,7 @@ def _crossings(
 
 
 @njit(nogil=True, cache=True)
-def _backward(chords: Chords, owner: Numbers, count: int, lines: np.ndarray) -> np.ndarray:
+def _backward(chords: Chords, owner: Numbers, count: int, lines: Chords) -> Mask:
     """For each contour whether it has to be turned round.
 
     Of contours that do not cross (they may touch), a level's crossings lead into the covered area
@@ -63,7 +63,7 @@ def _backward(chords: Chords, owner: Numbers, count: int, lines: np.ndarray) -> 
     return out
 
 
-def backward(contours: Sequence[np.ndarray]) -> Curves:
+def backward(contours: Sequence[Curves]) -> Curves:
     """Which of closed contours have to be turned round, so that outer ones run clockwise on a
     screen (y down) and holes the other way.
 

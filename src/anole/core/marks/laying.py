@@ -8,7 +8,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Curves, Plane, Planes
+from ..arrays import Curves, Plane, Planes, Points, Records
 from ..box import Box
 from ..field.coverage import rasterise
 from ..lettering.bent import positive
@@ -50,7 +50,7 @@ def _share(table: Plane, u: float, v: float, across: float, down: float, size: f
 
 @njit(nogil=True, cache=True, error_model="numpy", fastmath=True)
 def _lay_rows(
-    stamps: np.ndarray,
+    stamps: Records,
     table: Plane,
     side: float,
     soft: float,
@@ -92,7 +92,7 @@ def _lay_rows(
 
 @njit(nogil=True, cache=True, error_model="numpy", fastmath=True)
 def _lay_areas(
-    stamps: np.ndarray,
+    stamps: Records,
     areas: Plane,
     side: float,
     x0: int,
@@ -131,13 +131,13 @@ def _lay_areas(
                     clear[row, column] *= np.float32(1.0 - 0.25 * stamps[k, 5] * total)
 
 
-def placed(curves: Curves, stamp: np.ndarray) -> Curves:
+def placed(curves: Curves, stamp: Points) -> Curves:
     """A mark's curves where one stamp lies, px."""
     turn = np.array([[stamp[COS], -stamp[SIN]], [stamp[SIN], stamp[COS]]])
     return curves @ (turn.T * stamp[SIZE]) + stamp[[X, Y]]
 
 
-def _lay(stamps: np.ndarray, table: Plane, side: int, soft: float, box: Box, clear: Plane) -> None:
+def _lay(stamps: Records, table: Plane, side: int, soft: float, box: Box, clear: Plane) -> None:
     def rows(first: int, last: int) -> None:
         _lay_rows(stamps, table, float(side), soft, box.x0, box.y0, first, last, clear)
 
@@ -145,7 +145,7 @@ def _lay(stamps: np.ndarray, table: Plane, side: int, soft: float, box: Box, cle
 
 
 def _lay_small(
-    stamps: np.ndarray, key: object, curves: Curves, side: int, box: Box, clear: Plane
+    stamps: Records, key: object, curves: Curves, side: int, box: Box, clear: Plane
 ) -> None:
     areas = coverage_table(key, curves, side)
 
@@ -155,7 +155,7 @@ def _lay_small(
     bands.run(rows, bands.split(box.height))
 
 
-def coverage(key: object, curves: Curves, stamps: np.ndarray, soft: float, box: Box) -> Plane:
+def coverage(key: object, curves: Curves, stamps: Records, soft: float, box: Box) -> Plane:
     """(H, W) float32 over a box, 0..1: what overlaps lets through what all of it let through.
 
     key : what the outline comes from; curves : a mark's, its size 1; stamps : (n, 6) px
@@ -180,7 +180,7 @@ def coverage(key: object, curves: Curves, stamps: np.ndarray, soft: float, box: 
 
 @njit(nogil=True, cache=True, error_model="numpy", fastmath=True)
 def _lay_picture_rows(
-    stamps: np.ndarray,
+    stamps: Records,
     picture: Planes,
     x0: int,
     y0: int,
@@ -224,14 +224,14 @@ def _lay_picture_rows(
                     )
 
 
-def _lay_pictures(stamps: np.ndarray, picture: Planes, box: Box, out: Planes) -> None:
+def _lay_pictures(stamps: Records, picture: Planes, box: Box, out: Planes) -> None:
     def rows(first: int, last: int) -> None:
         _lay_picture_rows(stamps, picture, box.x0, box.y0, first, last, out)
 
     bands.run(rows, bands.split(box.height))
 
 
-def pictures(levels: dict[int, Planes], stamps: np.ndarray, box: Box) -> Planes:
+def pictures(levels: dict[int, Planes], stamps: Records, box: Box) -> Planes:
     """(4, H, W) float32 premultiplied over a box: a picture laid once for each stamp.
 
     levels : the picture by its longer side in px; each stamp takes the next larger one

@@ -4,18 +4,18 @@ from __future__ import annotations
 
 import numpy as np
 
-from ..arrays import Plane
+from ..arrays import Plane, Points, Records
 
 DRAWS = 8
 """Numbers of chance for each stamp: more stamps leave those there as they are."""
 
 
-def draws(count: int, seed: int) -> np.ndarray:
+def draws(count: int, seed: int) -> Records:
     """(count, DRAWS) float64 in 0..1."""
     return np.random.default_rng((int(seed), 71)).random((count, DRAWS))
 
 
-def places(chance: np.ndarray, weights: Plane | None, frame: tuple[float, ...]) -> np.ndarray:
+def places(chance: Records, weights: Plane | None, frame: tuple[float, ...]) -> Points:
     """(count, 2) float64 x, y within a frame (x0, y0, x1, y1).
 
     chance : (count, 3 or more) in 0..1

@@ -28,7 +28,7 @@ def coverage_table(key: object, curves: Curves, side: int) -> Plane:
     key : what the outline comes from; curves : (m, 4, 2), the mark's size 1, about its middle
     """
 
-    def make() -> np.ndarray:
+    def make() -> Plane:
         wide = round(side * REACH)
         chords = positive(flatten(curves * side + wide / 2, 0.01))
         return rasterise(chords, Box(0, 0, wide, wide))[0]
@@ -42,7 +42,7 @@ def depth_table(key: object, curves: Curves, side: int) -> Plane:
     key : what the outline comes from; curves : (m, 4, 2), the mark's size 1, about its middle
     """
 
-    def make() -> np.ndarray:
+    def make() -> Plane:
         wide = round(side * REACH)
         chords = positive(flatten(curves * side + wide / 2, 0.01))
         if not len(chords):

@@ -25,7 +25,7 @@ def _start(paint: Backdrop, context: PaintContext) -> tuple[float, float]:
     return (wide * ((1 - paint.scale) / 2 + paint.x), high * ((1 - paint.scale) / 2 + paint.y))
 
 
-def _moved(planes: Planes, dx: float, dy: float) -> np.ndarray:
+def _moved(planes: Planes, dx: float, dy: float) -> Planes:
     """Moved by less than a px."""
     if abs(dx) < 1e-3 and abs(dy) < 1e-3:
         return planes
@@ -52,7 +52,7 @@ class BackdropKind(PaintKind[Backdrop]):
     title = "the background"
     about = "The clean ground or what is beneath, in the letters."
 
-    def rasterise(self, paint: Backdrop, context: PaintContext) -> np.ndarray:
+    def rasterise(self, paint: Backdrop, context: PaintContext) -> Planes:
         """Drawn at its own scale, so that enlarging loses nothing."""
         if context.backdrop is None:
             return np.zeros((4, 1, context.box.width), np.float32)

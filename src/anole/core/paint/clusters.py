@@ -7,6 +7,7 @@ from typing import NamedTuple
 import cv2
 import numpy as np
 
+from ..arrays import DeepPixels
 from ..colour.spaces import from_oklab, to_oklab
 from ..model import Colour, Gradient, Stop
 
@@ -20,7 +21,7 @@ class Found(NamedTuple):
     share: float
 
 
-def colours_of(pixels: np.ndarray, count: int = 6) -> list[Found]:
+def colours_of(pixels: DeepPixels, count: int = 6) -> list[Found]:
     """k-means over a reduced picture, darkest first; clear pixels do not count.
 
     pixels : (H, W, 4) uint8 straight RGBA

@@ -5,9 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Hashable
 from typing import NamedTuple, Protocol
 
-import numpy as np
-
-from ..arrays import Planes
+from ..arrays import Plane, Planes
 from ..box import Box
 from ..cache import Cache
 from ..units import Units
@@ -18,7 +16,7 @@ class Edge(NamedTuple):
     """The distance a coat runs along: t is 0 at `outer` and 1 at `inner`, px."""
 
     key: Hashable
-    field: Callable[[Box], np.ndarray]
+    field: Callable[[Box], Plane]
     outer: float
     inner: float
 

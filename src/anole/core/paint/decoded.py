@@ -4,14 +4,13 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
-import numpy as np
-
+from ..arrays import DeepPixels
 from .image_formats import ImageFormat
 
 
 class Decoded(NamedTuple):
     """pixels : (H, W, 4) uint8 or uint16, straight alpha; troubles that did not stop it."""
 
-    pixels: np.ndarray
+    pixels: DeepPixels
     troubles: tuple[str, ...]
     format: ImageFormat

@@ -13,6 +13,7 @@ import numpy as np
 from PIL import Image, ImageCms, ImageOps, UnidentifiedImageError
 from PIL.TiffImagePlugin import TiffImageFile
 
+from ..arrays import DeepPixels
 from ..svg.content import read
 from ..svg.errors import SvgError
 from ..text import short
@@ -62,7 +63,7 @@ def _read(image: Image.Image, data: bytes, name: str) -> Decoded:
     return Decoded(_pixels(image), troubles, form)
 
 
-def _pixels(image: Image.Image) -> np.ndarray:
+def _pixels(image: Image.Image) -> DeepPixels:
     """(H, W, 4) uint8. Copied in bands: the library's own way has the picture in memory four times."""
     if image.mode == "RGB":
         # within the same memory
@@ -84,7 +85,7 @@ def _has_sixteen_bits(image: Image.Image, data: bytes) -> bool:
     return image.format == "PNG" and data[24:25] == b"\x10"
 
 
-def _sixteen_bits(image: Image.Image, data: bytes) -> np.ndarray | None:
+def _sixteen_bits(image: Image.Image, data: bytes) -> DeepPixels | None:
     """(H, W, 4) uint16 of a file that has 16 bits a channel; Pillow would halve them."""
     if not _has_sixteen_bits(image, data):
         return None
@@ -99,7 +100,7 @@ def _sixteen_bits(image: Image.Image, data: bytes) -> np.ndarray | None:
     return np.concatenate([colour, alpha], 2)
 
 
-def _turned(pixels: np.ndarray, image: Image.Image) -> np.ndarray:
+def _turned(pixels: DeepPixels, image: Image.Image) -> DeepPixels:
     """Turned as the file's orientation asks (Exif 2.3, tag 274)."""
     how = image.getexif().get(274, 1)
     if how in (5, 6, 7, 8):

@@ -6,7 +6,9 @@ from collections.abc import Callable, Sequence
 from typing import NamedTuple
 
 import numpy as np
+from numpy.typing import NDArray
 
+from ..arrays import Numbers
 from ..box import Box
 from ..model import Colour, Letters
 
@@ -49,7 +51,7 @@ class LetterFrames:
         self,
         key: tuple,
         units: Callable[[], Sequence[Unit]],
-        owners: Callable[[], np.ndarray],
+        owners: Callable[[], Numbers],
         box: Box,
     ) -> None:
         self.key, self._units, self._owners, self.box = key, units, owners, box
@@ -74,12 +76,12 @@ class LetterFrames:
         """The letters, worked out when first asked for."""
         return self._units()
 
-    def owners(self, box: Box) -> np.ndarray:
+    def owners(self, box: Box) -> Numbers:
         """(h, w) int32: the number of each pixel's letter in `box`, which lies within self.box."""
         rows, columns = box.slices_in(self.box)
         return self._owners()[rows, columns]
 
-    def grouped(self, by: str) -> tuple[np.ndarray, list[FrameBox]]:
+    def grouped(self, by: str) -> tuple[NDArray[np.int32], list[FrameBox]]:
         """For each letter its group (by letter, word or line), and the groups' boxes in px."""
         units = self.units
         keys = [

@@ -7,7 +7,7 @@ import math
 import numpy as np
 
 from .. import bands
-from ..arrays import Plane, Planes
+from ..arrays import Numbers, Plane, Planes, Points, Records, Table
 from ..box import Box
 from ..field.letter_owners import soften_borders
 from ..model import Gradient
@@ -39,7 +39,7 @@ MOST_SIDES = 12
 GEOMETRY = WAYS + 2 * MOST_SIDES
 
 
-def axes(gradient: Gradient, frame: FrameBox) -> tuple[np.ndarray, np.ndarray, np.ndarray]:
+def axes(gradient: Gradient, frame: FrameBox) -> tuple[Points, Points, Points]:
     """The gradient's middle, and the frame's lengths along and across its line as vectors, px."""
     x0, y0, x1, y1 = frame
     turn = math.radians(gradient.angle)
@@ -64,7 +64,7 @@ def line(gradient: Gradient, frame: FrameBox) -> tuple[float, float, float]:
     return middle - tx * mx - ty * my, tx, ty
 
 
-def centre(gradient: Gradient, frame: FrameBox) -> np.ndarray:
+def centre(gradient: Gradient, frame: FrameBox) -> Points:
     """Where a radial or conic gradient has its centre, px."""
     return axes(gradient, frame)[0]
 
@@ -88,7 +88,7 @@ def radii(gradient: Gradient, frame: FrameBox) -> tuple[float, float]:
     return max(wide, 1e-6), max(high, 1e-6)
 
 
-def _geometry(gradient: Gradient, frame: FrameBox, box: Box) -> np.ndarray:
+def _geometry(gradient: Gradient, frame: FrameBox, box: Box) -> Points:
     """The numbers that t is computed from, for px counted from the box's corner."""
     if gradient.shape in ("linear", "edge"):
         t0, tx, ty = line(gradient, frame)
@@ -109,7 +109,7 @@ def _geometry(gradient: Gradient, frame: FrameBox, box: Box) -> np.ndarray:
     return row
 
 
-def _padded(*numbers: float) -> np.ndarray:
+def _padded(*numbers: float) -> Points:
     row = np.zeros(GEOMETRY)
     row[: len(numbers)] = numbers
     return row
@@ -120,7 +120,7 @@ def _sides(gradient: Gradient) -> int:
     return sides if sides >= 3 else 0
 
 
-def _tables(gradient: Gradient, geometry: np.ndarray) -> np.ndarray:
+def _tables(gradient: Gradient, geometry: Records) -> Planes:
     """(1, 4, STEPS) where a px sees the same share everywhere, else (levels, STEPS, 4)."""
     if gradient.shape == "conic":
         spread = "repeat" if gradient.scale == 1 and not gradient.offset else None
@@ -132,9 +132,7 @@ def _tables(gradient: Gradient, geometry: np.ndarray) -> np.ndarray:
     return smooth_table(gradient, round(steep * STEPS))[None]
 
 
-def _rasterised(
-    gradient: Gradient, geometry: np.ndarray, owner: np.ndarray, box: Box
-) -> np.ndarray:
+def _rasterised(gradient: Gradient, geometry: Records, owner: Numbers, box: Box) -> Planes:
     luts, spread = _tables(gradient, geometry), SPREADS[gradient.spread]
     if owner.shape[1] == 1 and gradient.shape == "linear":
         plain = _plain(gradient, luts[0], geometry[0], box)
@@ -151,13 +149,13 @@ def _rasterised(
     return out
 
 
-def _reach(gradient: Gradient, levels: int) -> np.ndarray:
+def _reach(gradient: Gradient, levels: int) -> Plane:
     """Squared px from a conic gradient's centre within which each level is needed."""
     taps = 2.0 ** (np.arange(levels) - 0.5)
     return ((STEPS / gradient.scale / (2 * math.pi) / taps) ** 2).astype(np.float32)
 
 
-def _plain(gradient: Gradient, lut: np.ndarray, g: np.ndarray, box: Box) -> np.ndarray | None:
+def _plain(gradient: Gradient, lut: Table, g: Points, box: Box) -> Planes | None:
     """A gradient that runs straight across or straight down: one row or column is all of it."""
     small = 1e-3 / max(box.width, box.height)
     if min(abs(g[TX]), abs(g[TY])) > small:
@@ -172,7 +170,7 @@ def _plain(gradient: Gradient, lut: np.ndarray, g: np.ndarray, box: Box) -> np.n
     return np.ascontiguousarray(colours[:, :, None])
 
 
-def folded(t: np.ndarray, spread: str) -> np.ndarray:
+def folded(t: Points, spread: str) -> Points:
     """Where t lies on 0..1 once it has gone beyond; `pad` leaves it to be held within."""
     return np.asarray(fold(t, SPREADS[spread]))
 
@@ -189,7 +187,7 @@ def rasterise(gradient: Gradient, frame: FrameBox, box: Box) -> Planes:
     return _rasterised(gradient, _geometry(gradient, frame, box)[None], _ONE, box)
 
 
-def rasterise_grouped(gradient: Gradient, letters: LetterFrames, box: Box) -> np.ndarray:
+def rasterise_grouped(gradient: Gradient, letters: LetterFrames, box: Box) -> Planes:
     """The gradient stretched over each letter, word or line by itself: as rasterise()."""
     groups, boxes = letters.grouped(gradient.frame)
     geometry = np.array([_geometry(gradient, frame, box) for frame in boxes])

@@ -27,7 +27,7 @@ class GradientKind(PaintKind[Gradient]):
     struct = Gradient
     title = "gradient"
 
-    def rasterise(self, paint: Gradient, context: PaintContext) -> np.ndarray:
+    def rasterise(self, paint: Gradient, context: PaintContext) -> Planes:
         if paint.shape == "edge" and context.edge is not None:
             edge = context.edge
             return rasterise_along(paint, edge.field(context.box), edge.outer, edge.inner)

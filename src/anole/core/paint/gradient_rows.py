@@ -42,7 +42,7 @@ def _turn(x: np.float32, y: np.float32) -> np.float32:
 
 
 @njit(nogil=True, cache=True)
-def _t_at(shape: int, g: np.ndarray, x: np.float32, y: np.float32) -> np.float32:
+def _t_at(shape: int, g: Plane, x: np.float32, y: np.float32) -> np.float32:
     """t at (x, y) px; g : one row of geometry, in the columns named above."""
     if shape == LINEAR:
         return g[T0] + g[TX] * x + g[TY] * y
@@ -84,7 +84,7 @@ def _entry(t: np.float32) -> int:
 
 
 @njit(nogil=True, cache=True)
-def _polygon_row(g: np.ndarray, y: int, row: Plane) -> None:
+def _polygon_row(g: Plane, y: int, row: Plane) -> None:
     """As _t_at for a polygon, side by side."""
     row[:] = 0
     for k in range(int(g[SIDES])):
@@ -96,7 +96,7 @@ def _polygon_row(g: np.ndarray, y: int, row: Plane) -> None:
 
 
 @njit(nogil=True, cache=True)
-def _entries(shape: int, g: np.ndarray, y: int, spread: int, index: np.ndarray, row: Plane) -> None:
+def _entries(shape: int, g: Plane, y: int, spread: int, index: Numbers, row: Plane) -> None:
     """The table entry of every px of a row; one loop a kind, so that each vectorises."""
     half = np.float32(0.5)
     if shape == LINEAR:
@@ -122,7 +122,7 @@ def _entries(shape: int, g: np.ndarray, y: int, spread: int, index: np.ndarray, 
 
 
 @njit(nogil=True, cache=True)
-def _levels(g: np.ndarray, y: int, reach: np.ndarray, level: Plane) -> None:
+def _levels(g: Plane, y: int, reach: Plane, level: Plane) -> None:
     """Which table is smooth enough at each px of a row: the nearer to the centre, the smoother.
 
     reach : squared px from the centre within which each level is needed, falling
@@ -140,12 +140,12 @@ def _levels(g: np.ndarray, y: int, reach: np.ndarray, level: Plane) -> None:
 
 @njit(nogil=True, cache=True)
 def rasterise_rows(
-    luts: np.ndarray,
-    geometry: np.ndarray,
+    luts: Planes,
+    geometry: Plane,
     owner: Numbers,
     shape: int,
     spread: int,
-    reach: np.ndarray,
+    reach: Plane,
     out: Planes,
     y0: int,
     y1: int,

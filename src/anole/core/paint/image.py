@@ -41,7 +41,7 @@ def _placed(
     sides: tuple[float, float],
     angle: float,
     context: PaintContext,
-) -> np.ndarray:
+) -> Planes:
     turn = math.radians(angle)
     cos, sin = math.cos(turn), math.sin(turn)
     sx, sy = sides[0] / planes.shape[2], sides[1] / planes.shape[1]

@@ -8,13 +8,13 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Plane, Planes, Table
+from ..arrays import Numbers, Plane, Planes, Reals, Table
 from ..model import Ink
 
 STEPS = 4096
 
 
-def _shares(value: np.ndarray, count: int) -> tuple[np.ndarray, np.ndarray]:
+def _shares(value: Plane, count: int) -> tuple[Numbers, Reals]:
     """For each px the lower of its two inks, and the share of the next."""
     at = value * np.float32(count - 1)
     lower = np.minimum(at.astype(np.int32), max(count - 2, 0))
@@ -32,7 +32,7 @@ def table(inks: Sequence[Ink]) -> Table:
 
 
 @njit(nogil=True, cache=True)
-def _rows(value: Plane, lut: np.ndarray, out: Planes, y0: int, y1: int) -> None:
+def _rows(value: Plane, lut: Plane, out: Planes, y0: int, y1: int) -> None:
     index, most = np.empty(value.shape[1], np.int32), np.float32(lut.shape[1] - 1)
     for y in range(y0, y1):
         for x in range(index.size):
@@ -51,9 +51,7 @@ def looked_up(value: Plane, lut: Table) -> Planes:
     return out
 
 
-def coloured(
-    value: np.ndarray, inks: Sequence[Ink], planes_of: Callable[[str], np.ndarray]
-) -> Planes:
+def coloured(value: Plane, inks: Sequence[Ink], planes_of: Callable[[str], Planes]) -> Planes:
     """(4, H, W) float32 straight sRGB.
 
     planes_of gives an ink that is no colour, ``letter`` or ``own``, over the same box.

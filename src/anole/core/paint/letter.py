@@ -31,7 +31,7 @@ class LetterKind(PaintKind[LetterPaint]):
     title = "the letters' colours"
     about = "Each letter in its own colour: Arrange, Letter by letter."
 
-    def rasterise(self, paint: LetterPaint, context: PaintContext) -> np.ndarray:
+    def rasterise(self, paint: LetterPaint, context: PaintContext) -> Planes:
         return rasterise(context.frames.letters, context.box)
 
     def tone(self, paint: LetterPaint) -> tuple[Tone, ...]:

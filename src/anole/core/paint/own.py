@@ -47,7 +47,7 @@ class OwnKind(PaintKind[OwnPaint]):
     title = "the coats beneath"
     about = "What the lower coats painted, changed by the tone below."
 
-    def rasterise(self, paint: OwnPaint, context: PaintContext) -> np.ndarray:
+    def rasterise(self, paint: OwnPaint, context: PaintContext) -> Planes:
         return rasterise(context)
 
     def value(self, paint: OwnPaint, context: PaintContext) -> Hashable:

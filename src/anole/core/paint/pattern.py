@@ -9,7 +9,7 @@ import msgspec
 import numpy as np
 
 from .. import bands
-from ..arrays import Plane, Planes, Points
+from ..arrays import Numbers, Plane, Planes, Points
 from ..box import Box
 from ..cache import Cache
 from ..field.finer import averaged
@@ -44,7 +44,7 @@ def params_of(paint: Pattern) -> PatternParams:
     return PatternParams(round(paint.count), paint.weight, paint.rough, round(paint.seed))
 
 
-def _direct(paint: Pattern, at: Lines, side: float, box: Box) -> np.ndarray:
+def _direct(paint: Pattern, at: Lines, side: float, box: Box) -> Plane:
     """The generator at every px: exact at any size and angle."""
     out = np.empty((box.height, box.width), np.float32)
     generator, params = GENERATORS[paint.generator], params_of(paint)
@@ -67,7 +67,7 @@ def _drawn(paint: Pattern, n: int) -> Plane:
     return _direct(paint, Lines(0.5 / n, 1 / n, 0.0, 0.5 / n, 0.0, 1 / n), n, Box(0, 0, n, n))
 
 
-def _tile(paint: Pattern, side: float) -> np.ndarray:
+def _tile(paint: Pattern, side: float) -> Planes:
     """(1, n, n): one tile finer than the picture, each averaged with its neighbours."""
     return _with_neighbours(_drawn(paint, _texels(side))[None], paint)
 
@@ -80,7 +80,7 @@ def _colour_tile(paint: Pattern, side: float) -> Planes:
     return np.stack([averaged(plane, INKED) for plane in inked])
 
 
-def _with_neighbours(fine: np.ndarray, paint: Pattern) -> np.ndarray:
+def _with_neighbours(fine: Planes, paint: Pattern) -> Planes:
     n = fine.shape[1]
     if paint.tile == "mirror":
         right, low = np.minimum(np.arange(n) + 1, n - 1), np.minimum(np.arange(n) + 1, n - 1)
@@ -116,7 +116,7 @@ def is_inked(paint: Pattern, side: float) -> bool:
     return plain and len(paint.inks) > 2 and not paint.asset and LEAST_TILE < side < MOST_TILE
 
 
-def _frame_boxes(paint: Pattern, context: PaintContext) -> tuple[np.ndarray | None, list[FrameBox]]:
+def _frame_boxes(paint: Pattern, context: PaintContext) -> tuple[Numbers | None, list[FrameBox]]:
     letters = context.frames.letters
     if paint.frame in ("letter", "word", "line") and letters is not None and letters.units:
         groups, boxes = letters.grouped(paint.frame)
@@ -124,9 +124,7 @@ def _frame_boxes(paint: Pattern, context: PaintContext) -> tuple[np.ndarray | No
     return None, [context.frames.board if paint.frame == "board" else context.frames.piece]
 
 
-def _tiled(
-    paint: Pattern, frame: FrameBox, context: PaintContext, image_: np.ndarray | None
-) -> np.ndarray:
+def _tiled(paint: Pattern, frame: FrameBox, context: PaintContext, image_: Planes | None) -> Planes:
     side = max(context.units.px(paint.size), 0.5)
     tall = side if image_ is None else side * image_.shape[1] / image_.shape[2]
     at = lines((frame[0], frame[1]), (side, tall), paint.angle, (paint.x, paint.y), context.box)

@@ -9,7 +9,7 @@ import cv2
 import numpy as np
 
 from .. import assets, isolation
-from ..arrays import Planes
+from ..arrays import FloatPixels, Pixels, Planes
 from ..cache import Cache
 from ..maths import smoothstep
 from .image_formats import ImageError
@@ -29,7 +29,7 @@ class SizedPicture(NamedTuple):
     planes: Planes
 
 
-def _pixels(asset: str) -> np.ndarray | None:
+def _pixels(asset: str) -> Pixels | None:
     """(H, W, 4) uint8 or uint16 straight; None for a picture that is missing or broken. Raises
     isolation.NotYet."""
     try:
@@ -74,7 +74,7 @@ def reduced(asset: str, width: float, height: float, cache: Cache) -> Planes | N
     w = min(max(math.ceil(width), 1), pixels.shape[1])
     h = min(max(math.ceil(height), 1), pixels.shape[0])
 
-    def make() -> np.ndarray:
+    def make() -> Planes:
         planes = _narrowed(pixels, w)
         if h != pixels.shape[0]:
             planes = cv2.resize(planes, (w, h), interpolation=cv2.INTER_AREA)
@@ -83,7 +83,7 @@ def reduced(asset: str, width: float, height: float, cache: Cache) -> Planes | N
     return cache.get(("reduced", asset, w, h), make)
 
 
-def _narrowed(pixels: np.ndarray, width: int) -> np.ndarray:
+def _narrowed(pixels: Pixels, width: int) -> FloatPixels:
     """(H, width, 4) float32 premultiplied of straight whole numbers, some rows at a time: a large
     picture as floats would be four times as large."""
     height, whole = pixels.shape[:2]
@@ -109,7 +109,7 @@ def tile(asset: str, side: float, seamless: bool, cache: Cache) -> Planes:
     return _joined(planes) if seamless else planes
 
 
-def _joined(planes: Planes) -> np.ndarray:
+def _joined(planes: Planes) -> Planes:
     """Opposite sides made to meet: the picture melted with itself moved by half, near its border."""
     for axis in (1, 2):
         n = planes.shape[axis]

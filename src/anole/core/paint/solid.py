@@ -6,6 +6,7 @@ from collections.abc import Hashable
 
 import numpy as np
 
+from ..arrays import Planes
 from ..model import Colour, ColourPaint
 from .context import PaintContext
 from .kind import PaintKind
@@ -17,7 +18,7 @@ class ColourKind(PaintKind[ColourPaint]):
     struct = ColourPaint
     title = "colour"
 
-    def rasterise(self, paint: ColourPaint, context: PaintContext) -> np.ndarray:
+    def rasterise(self, paint: ColourPaint, context: PaintContext) -> Planes:
         colour = np.array(paint.colour.floats, np.float32)
         return np.repeat(colour[:, None, None], context.box.width, 2)
 

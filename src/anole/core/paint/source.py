@@ -87,7 +87,7 @@ def source(paint: Paint, context: PaintContext) -> Planes:
     return context.cache.get(key, lambda: _toned(kind, paint, context))
 
 
-def _toned(kind: PaintKind[Any], paint: Paint, context: PaintContext) -> np.ndarray:
+def _toned(kind: PaintKind[Any], paint: Paint, context: PaintContext) -> Planes:
     tones = kind.tone(paint)
     if not any(op.on for op in tones):
         return kind.rasterise(paint, context)

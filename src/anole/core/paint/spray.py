@@ -9,7 +9,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Plane, Real
+from ..arrays import FloatPixels, Plane, Planes, Real
 from ..box import Box
 from ..model.paints import PaintBase
 from ..noise import lattice_share
@@ -45,7 +45,7 @@ def sprayed(plane: Plane, paint: PaintBase, box: Box, units: Units) -> Plane:
 
 
 @functools.lru_cache(16)
-def _points(seed: int) -> np.ndarray:
+def _points(seed: int) -> FloatPixels:
     """(TILE, TILE, 3) float32: where in its cell each speck lies, and a number 0..1 of its own."""
     points = np.empty((TILE, TILE, 3), np.float32)
     _strew(seed, points)
@@ -53,7 +53,7 @@ def _points(seed: int) -> np.ndarray:
 
 
 @njit(nogil=True, cache=True)
-def _strew(seed: int, points: np.ndarray) -> None:
+def _strew(seed: int, points: Planes) -> None:
     for y in range(points.shape[0]):
         for x in range(points.shape[1]):
             points[y, x, 0] = lattice_share(x, y, seed)
@@ -62,7 +62,7 @@ def _strew(seed: int, points: np.ndarray) -> None:
 
 
 @njit(nogil=True, cache=True)
-def _nearest(points: np.ndarray, x: float, y: float) -> tuple[np.float32, np.float32]:
+def _nearest(points: Planes, x: float, y: float) -> tuple[np.float32, np.float32]:
     """Distance to the nearest speck, in cells, and its own number (S. Worley, 1996)."""
     tile = points.shape[0]
     left, top = np.floor(x), np.floor(y)
@@ -108,7 +108,7 @@ def _highest(whole: Plane, i: int, j: int) -> np.float32:
 @njit(nogil=True, cache=True)
 def _speck_rows(
     whole: Plane,
-    points: np.ndarray,
+    points: Planes,
     x0: float,
     y0: float,
     side: float,

@@ -7,7 +7,7 @@ import math
 
 import numpy as np
 
-from ..arrays import Table
+from ..arrays import Colours, Table, Values, Vector
 from ..colour.gamut import into_srgb
 from ..colour.spaces import SPACES, Space, flat
 from ..model import Gradient, Stop
@@ -35,7 +35,7 @@ def hue_end(first: float, second: float, path: str) -> float:
     return first + by
 
 
-def _ends(first: Stop, second: Stop, space: Space, path: str) -> tuple[np.ndarray, np.ndarray]:
+def _ends(first: Stop, second: Stop, space: Space, path: str) -> tuple[Vector, Vector]:
     """Both colours in the space; a colour without a hue takes the other's."""
     a, b = (space.into(np.array(stop.colour.floats[:3])) for stop in (first, second))
     if space.hue is not None and space.strength is not None:
@@ -50,7 +50,7 @@ def _ends(first: Stop, second: Stop, space: Space, path: str) -> tuple[np.ndarra
     return a, b
 
 
-def _mixed(share: np.ndarray, first: Stop, second: Stop, name: str, path: str) -> np.ndarray:
+def _mixed(share: Values, first: Stop, second: Stop, name: str, path: str) -> Colours:
     """Colours at shares of the way between two stops: premultiplied, all but a hue."""
     space = SPACES[name]
     a, b = _ends(first, second, space, path)
@@ -67,7 +67,7 @@ def _mixed(share: np.ndarray, first: Stop, second: Stop, name: str, path: str) -
     return np.vstack([straight, alpha])
 
 
-def _between(t: np.ndarray, first: Stop, second: Stop, name: str, path: str) -> np.ndarray:
+def _between(t: Values, first: Stop, second: Stop, name: str, path: str) -> Colours:
     hint = min(max(first.hint, 1e-4), 1 - 1e-4)
     share = t ** (math.log(0.5) / math.log(hint))
     if len(t) <= KNOTS:
@@ -100,13 +100,13 @@ def table(
     return np.ascontiguousarray(out, np.float32)
 
 
-def table_of(gradient: Gradient) -> np.ndarray:
+def table_of(gradient: Gradient) -> Table:
     """The gradient's table of colours (4, N), premultiplied, encoded sRGB in 0 to 1."""
     return table(gradient.stops, gradient.space, gradient.reversed, gradient.hue)
 
 
 @functools.lru_cache(512)
-def _smooth(lut_of: tuple, spread: str, taps: int) -> np.ndarray:
+def _smooth(lut_of: tuple, spread: str, taps: int) -> Table:
     lut = table(*lut_of).astype(np.float64)
     if taps < 2:
         return lut.astype(np.float32)
@@ -125,17 +125,17 @@ def _key(gradient: Gradient) -> tuple:
     return (gradient.stops, gradient.space, gradient.reversed, gradient.hue)
 
 
-def smooth_table(gradient: Gradient, taps: int, spread: str | None = None) -> np.ndarray:
+def smooth_table(gradient: Gradient, taps: int, spread: str | None = None) -> Table:
     """The table averaged over what one pixel sees, so that hard stops have smooth edges."""
     return _smooth(_key(gradient), spread or gradient.spread, min(max(taps, 1), STEPS // 2))
 
 
 @functools.lru_cache(32)
-def _series(lut_of: tuple, spread: str, levels: int) -> np.ndarray:
+def _series(lut_of: tuple, spread: str, levels: int) -> Table:
     tables = [_smooth(lut_of, spread, 2**n).T for n in range(levels)]
     return np.ascontiguousarray(np.stack(tables))
 
 
-def smooth_series(gradient: Gradient, levels: int, spread: str | None = None) -> np.ndarray:
+def smooth_series(gradient: Gradient, levels: int, spread: str | None = None) -> Table:
     """(levels, STEPS, 4): tables averaged over 1, 2, 4, ... entries."""
     return _series(_key(gradient), spread or gradient.spread, levels)

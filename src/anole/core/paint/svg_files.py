@@ -10,7 +10,7 @@ import numpy as np
 from msgspec import Meta
 
 from .. import assets, isolation
-from ..arrays import Curves, Planes
+from ..arrays import AnyArray, Curves, Planes
 from ..cache import Cache
 
 OUTLINES, DRAWINGS = Cache(64 << 20), Cache(128 << 20)
@@ -38,7 +38,7 @@ class _Told(msgspec.Struct):
     troubles: tuple[str, ...]
 
 
-def _asked(task: str, meta: dict, sha: str) -> tuple[object, list[np.ndarray]] | None:
+def _asked(task: str, meta: dict, sha: str) -> tuple[object, list[AnyArray]] | None:
     """What the helper makes of a file; None where it is missing or refused."""
     try:
         return isolation.ask(task, meta, [np.frombuffer(assets.get(sha), np.uint8)])

@@ -50,9 +50,7 @@ def _places(at: Lines, mirror: int, u: Plane, v: Plane, y0: int, y1: int) -> Non
             v[y, x] = folded_number(at.v0 + at.vx * x + at.vy * y, spread)
 
 
-def places(
-    at: Lines, mirror: bool, rows: tuple[int, int], width: int
-) -> tuple[np.ndarray, np.ndarray]:
+def places(at: Lines, mirror: bool, rows: tuple[int, int], width: int) -> tuple[Plane, Plane]:
     """u, v float32 in 0..1 for rows y0..y1 of the box."""
     y0, y1 = rows
     moved = at._replace(u0=at.u0 + at.uy * y0, v0=at.v0 + at.vy * y0)
@@ -89,9 +87,7 @@ def _sample(tile: Planes, at: Lines, mirror: int, out: Planes, y0: int, y1: int)
 
 
 @njit(nogil=True, cache=True)
-def _sample_straight(
-    tile: np.ndarray, at: Lines, mirror: int, out: Planes, y0: int, y1: int
-) -> None:
+def _sample_straight(tile: Planes, at: Lines, mirror: int, out: Planes, y0: int, y1: int) -> None:
     """As _sample for a tile that is not turned: the texels of a column are the same in each row."""
     planes, high, wide = tile.shape
     spread = REFLECT if mirror else REPEAT
@@ -112,7 +108,7 @@ def _sample_straight(
                 row[x] = a + (line[right[x]] - a) * share[x]
 
 
-def sample(tile: np.ndarray, at: Lines, mirror: bool, box: Box) -> np.ndarray:
+def sample(tile: Planes, at: Lines, mirror: bool, box: Box) -> Planes:
     """A tile (planes, h, w) float32 looked up for every px of a box: (planes, H, W)."""
     out = np.empty((len(tile), box.height, box.width), np.float32)
     kernel = _sample_straight if abs(at.uy) + abs(at.vx) < 1e-12 else _sample

@@ -32,7 +32,7 @@ def clipped(steps_in: Steps, shape: Shape, view: View) -> list[Step]:
         return []
     key = ("clip", shape.key, shape.smooth, box)
 
-    def through() -> tuple[np.ndarray, Box]:
+    def through() -> tuple[Plane, Box]:
         return view.cache.get(key, lambda: _coverage(shape, box)), box
 
     return [

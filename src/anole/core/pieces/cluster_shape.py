@@ -6,7 +6,7 @@ from collections.abc import Sequence
 
 import numpy as np
 
-from ..arrays import Chords
+from ..arrays import Chords, Planes
 from ..box import EMPTY
 from ..cache import Cache
 from ..coats.context import CoatContext
@@ -39,7 +39,7 @@ def _context(piece: Coated, kind: CoatedKind, dpi: float, scale: float) -> CoatC
     """The surroundings of its coats, as far as these say what they add."""
     board = Board(width=1, height=1, dpi=dpi)
 
-    def none(*_: object) -> np.ndarray:
+    def none(*_: object) -> Planes:
         raise AssertionError("a silhouette needs no picture")
 
     view = View(board, scale, EMPTY, Cache(1 << 24), none, lambda _: False)

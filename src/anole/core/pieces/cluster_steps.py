@@ -8,7 +8,7 @@ from typing import Any
 import msgspec
 import numpy as np
 
-from ..arrays import Matrix
+from ..arrays import Matrix, Plane, Planes
 from ..box import Box
 from ..coats.context import CoatContext
 from ..compose.cover import Cover
@@ -37,7 +37,7 @@ def _run(name: str, steps: list[CompositeStep], context: CoatContext, inset: flo
     shape, face = context.shape, context.around(0)
     where = (shape.key, shape.box, face, name)
 
-    def coverage() -> tuple[np.ndarray, Box]:
+    def coverage() -> tuple[Plane, Box]:
         if inset == 0:
             return shape.covered()
         key = ("inset", shape.key, shape.box, inset)
@@ -106,11 +106,11 @@ def _projected(kind: Any, piece: Cluster, placed: Placement, view: View) -> list
     key = ("bent", held, view.board.dpi, view.board.lamp, matrix.tobytes(), seen, into)
     fine = view.scale * FINER
 
-    def picture() -> np.ndarray:
+    def picture() -> Planes:
         flat = view.picture(board, fine, seen, False).copy()
         return np.stack([projected_plane(plane, matrix, seen, into, 0) for plane in flat])
 
-    def made() -> np.ndarray:
+    def made() -> Planes:
         return view.cache.get(key, picture)
 
     return [
@@ -127,7 +127,7 @@ def _projected(kind: Any, piece: Cluster, placed: Placement, view: View) -> list
     ]
 
 
-def _opaque(planes: np.ndarray) -> np.ndarray:
+def _opaque(planes: Planes) -> Planes:
     """(4, H, W) straight colours; the coverage brings the alpha."""
     colours = np.ascontiguousarray(straight(planes), np.float32)
     colours[3] = 1.0

@@ -9,6 +9,7 @@ from typing import Any
 import cv2
 import numpy as np
 
+from ..arrays import Planes
 from ..box import Box
 from ..coats import guard
 from ..coats.context import CoatContext, Overlap
@@ -100,7 +101,7 @@ def _step(
         with blaming(coat):
             return _sprayed(kind, coat, plain, paint, covers)
 
-    def source() -> np.ndarray:
+    def source() -> Planes:
         guarded = guard.context_for(context, kind.colour_reads, kind.title)
         if not own:
             return kind.source(coat, guarded, paint)

@@ -119,7 +119,7 @@ class PixelsKind(CoatedKind[S], Protocol[S]):
             return []
         key = (self.struct, *self.outline_key(piece, dpi), self.tone(piece), dpi, scale, box)
 
-        def source() -> np.ndarray:
+        def source() -> Planes:
             return self._coloured(piece, dpi, scale, box)
 
         return [

@@ -9,6 +9,7 @@ from typing import Any
 import msgspec
 import numpy as np
 
+from ..arrays import Planes
 from ..box import around
 from ..coats.registry import kind_of
 from ..compose.cover import Cover
@@ -77,8 +78,8 @@ def _picture(
     where = context.units, context.frames.piece
     key = ("reworked", coat, box, *where, backdrop.key("own"), seen)
 
-    def planes() -> np.ndarray:
-        def make() -> np.ndarray:
+    def planes() -> Planes:
+        def make() -> Planes:
             wide = box.grown(far)
             own = backdrop.planes("own", 1.0, wide)
             rows, columns = box.slices_in(wide)

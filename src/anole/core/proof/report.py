@@ -9,7 +9,7 @@ import cv2
 import msgspec
 import numpy as np
 
-from ..arrays import Pixels
+from ..arrays import Pixels, Reals
 from ..cache import Cache
 from ..model import Board, Cluster, Fill, Length, Lettering
 from ..model.nesting import path_to
@@ -50,7 +50,7 @@ class WordsReport(NamedTuple):
         return not self.advice
 
 
-def rim_contrast(picture: Pixels, face: np.ndarray) -> np.ndarray:
+def rim_contrast(picture: Pixels, face: Reals) -> Reals:
     """Contrast ratios along the rim of letters: in each patch that has some of it, the lightest
     beside the darkest of the rings of px that run along the edge, near it on both sides. A stroke
     counts like the face, and a ground's own pattern, which does not follow the letters, evens out

@@ -12,7 +12,7 @@ import functools
 import cv2
 import numpy as np
 
-from ..arrays import Matrix, Pixels
+from ..arrays import Bytes, Matrix, Pixels, Reals
 from ..colour.spaces import to_encoded, to_linear
 
 PLAIN, GREY, GLANCE = "plain", "grey", "glance"
@@ -37,11 +37,11 @@ def deficiency_matrix(kind: str) -> Matrix:
 
 
 @functools.cache
-def _linear_of_byte() -> np.ndarray:
+def _linear_of_byte() -> Reals:
     return to_linear(np.arange(256) / 255).astype(np.float32)
 
 
-def _encoded_bytes(linear: np.ndarray) -> np.ndarray:
+def _encoded_bytes(linear: Reals) -> Bytes:
     table = (to_encoded(np.arange(4097) / 4096) * 255 + 0.5).astype(np.uint8)
     return table[(np.clip(linear, 0, 1) * 4096 + 0.5).astype(np.int32)]
 
@@ -72,11 +72,11 @@ def _blurred(pixels: Pixels, sigma: float) -> Pixels:
     return np.rint(np.clip(soft, 0, 255)).astype(np.uint8)
 
 
-def luminance(pixels: Pixels) -> np.ndarray:
+def luminance(pixels: Pixels) -> Reals:
     """(H, W) float32 relative luminance 0..1 of (H, W, 3 or 4) uint8 sRGB (WCAG 2.2)."""
     return _linear_of_byte()[pixels[..., :3]] @ LUMINANCE.astype(np.float32)
 
 
-def contrast(a: np.ndarray, b: np.ndarray) -> np.ndarray:
+def contrast(a: Reals, b: Reals) -> Reals:
     """The contrast ratio of two relative luminances, 1..21 (WCAG 2.2, contrast ratio)."""
     return (np.maximum(a, b) + 0.05) / (np.minimum(a, b) + 0.05)

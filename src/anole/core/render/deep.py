@@ -4,12 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
-from ..arrays import Planes
+from ..arrays import DeepPixels, Planes
 
 TOP = 65535
 
 
-def sixteen_bit(planes: Planes) -> np.ndarray:
+def sixteen_bit(planes: Planes) -> DeepPixels:
     """(H, W, 4) uint16, straight alpha, sRGB-encoded, of (4, H, W) float32 premultiplied."""
     alpha = planes[3]
     straight = planes[:3] / np.maximum(alpha, 1e-6)

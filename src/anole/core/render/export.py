@@ -7,6 +7,7 @@ from collections.abc import Callable, Iterable, Iterator
 
 import numpy as np
 
+from ..arrays import DeepPixels, Pixels
 from ..box import Box
 from ..cache import Cache
 from ..compose.steps import Accumulators
@@ -60,7 +61,7 @@ def strips(
     renderer: Renderer | None = None,
     progress: Callable[[float], None] = lambda share: None,
     stop: Callable[[], bool] = lambda: False,
-) -> Iterator[np.ndarray]:
+) -> Iterator[DeepPixels]:
     """A board top to bottom, or a window of it in px at that scale, in strips of (h, W, 4) uint8, or
     uint16 where it is to be deep; straight alpha, sRGB-encoded.
 
@@ -88,7 +89,7 @@ def strips(
             yield out
 
 
-def _rounded(renderer: Renderer, planes: Accumulators, box: Box, deep: bool) -> np.ndarray:
+def _rounded(renderer: Renderer, planes: Accumulators, box: Box, deep: bool) -> DeepPixels:
     """(h, w, 4) whole numbers of a frame."""
     if deep:
         return sixteen_bit(planes.ground)
@@ -105,7 +106,7 @@ def part(
     transparent: bool = False,
     renderer: Renderer | None = None,
     stop: Callable[[], bool] = lambda: False,
-) -> np.ndarray:
+) -> DeepPixels:
     """A part of a board, `box` in px at that scale: (h, w, 4) uint8, straight alpha, sRGB-encoded.
     Raises Cancelled."""
     with at_work(renderer) as used:
@@ -113,7 +114,7 @@ def part(
         return _rounded(used, planes, box, deep=False)
 
 
-def joined(parts: Iterable[np.ndarray]) -> np.ndarray:
+def joined(parts: Iterable[DeepPixels]) -> DeepPixels:
     """Strips of (h, W, 4), top to bottom, as one."""
     made = list(parts)
     return made[0] if len(made) == 1 else np.concatenate(made)
@@ -127,7 +128,7 @@ def rgba(
     renderer: Renderer | None = None,
     progress: Callable[[float], None] = lambda share: None,
     stop: Callable[[], bool] = lambda: False,
-) -> np.ndarray:
+) -> Pixels:
     """Render a board: (H, W, 4) uint8, straight alpha, sRGB-encoded.
 
     progress is called with 0..1; stop ends the work early.

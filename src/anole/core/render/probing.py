@@ -7,6 +7,7 @@ from collections.abc import Callable
 import msgspec
 import numpy as np
 
+from ..arrays import Row
 from ..box import Box
 from ..cache import Cache
 from ..model import Board, Coated
@@ -27,12 +28,12 @@ def painted_by(board: Board, x: float, y: float) -> tuple[str, str] | None:
         return _topmost(board, lambda made: _pixel(made, at, own.cache))
 
 
-def _pixel(board: Board, at: Box, cache: Cache) -> np.ndarray:
+def _pixel(board: Board, at: Box, cache: Cache) -> Row:
     """(4,): one px of a board."""
     return Renderer(cache).frame(Request(board, 1.0, at)).ground[:, 0, 0].copy()
 
 
-def _topmost(board: Board, pixel: Callable[[Board], np.ndarray]) -> tuple[str, str] | None:
+def _topmost(board: Board, pixel: Callable[[Board], Row]) -> tuple[str, str] | None:
     whole = pixel(board)
     for piece in reversed(board.pieces):
         if isinstance(piece, Coated) and piece.shown and kind_of(piece).has_content(piece):

@@ -14,7 +14,7 @@ from typing import Any, NamedTuple
 import numpy as np
 
 from .. import bands, isolation
-from ..arrays import Planes
+from ..arrays import Packed, Plane, Planes
 from ..box import EMPTY, Box, around
 from ..cache import Cache
 from ..compose import dither
@@ -79,7 +79,7 @@ def plan(request: Request, cache: Cache, planned: Planned | None = None) -> list
     """The steps of a frame, bottom first. Pieces that see no others and are as they were in the last
     frame keep their steps, which `planned` holds then."""
 
-    def picture(board: Board, scale: float, box: Box, bare: bool) -> np.ndarray:
+    def picture(board: Board, scale: float, box: Box, bare: bool) -> Planes:
         return Renderer(cache).frame(Request(board, scale, box, bare)).ground
 
     around = request.box.grown(APRON)
@@ -139,7 +139,7 @@ class DirtyMemo(NamedTuple):
     """The last spans and what they were made from: a drag on an opacity asks for them again."""
 
     box: Box
-    planes: list[np.ndarray]
+    planes: list[Planes]
     spans: DirtySpans
 
 
@@ -152,7 +152,7 @@ class Renderer:
         self._steps: list[Step] = []
         self._points: list[Checkpoint] = []
         self._planned: Planned = {}
-        self._changed_masks: dict[Hashable, tuple[weakref.ref[np.ndarray], Box]] = {}
+        self._changed_masks: dict[Hashable, tuple[weakref.ref[Plane], Box]] = {}
         self._dirty: DirtyMemo | None = None
         self.dirty = EMPTY
         """What the last frame() changed; pixels outside it are those of the frame before."""
@@ -214,13 +214,13 @@ class Renderer:
         )
         return prepared
 
-    def _changed_mask(self, step: Step) -> tuple[np.ndarray, Box] | None:
+    def _changed_mask(self, step: Step) -> tuple[Plane, Box] | None:
         """Where a step changes anything, as far as that is still known."""
         memo, box = self._changed_masks.get(step.key, (lambda: None, EMPTY))
         plane = memo()
         return None if plane is None else (plane, box)
 
-    def _changed(self, changed_masks: Sequence[tuple[np.ndarray, Box] | None]) -> DirtySpans:
+    def _changed(self, changed_masks: Sequence[tuple[Plane, Box] | None]) -> DirtySpans:
         """Where steps that differ touch anything: all of their boxes when one does not say."""
         part, left = self.dirty, self._planes.window.x0
         told = {id(there[0]): there for there in changed_masks if there is not None}
@@ -268,7 +268,7 @@ class Renderer:
             instructions += _stored(planes, saved, part)
         run_all(instructions, planes, spans)
 
-    def picture(self, planes: Accumulators, part: Box, straight: bool, out: np.ndarray) -> None:
+    def picture(self, planes: Accumulators, part: Box, straight: bool, out: Packed) -> None:
         """Round `part` of the planes into out, (H, W) uint32 over the whole window. Raises
         ValueError for another window's `out`."""
         if out.shape != (planes.window.height, planes.window.width):
@@ -284,7 +284,7 @@ class Renderer:
         )
 
 
-def _pairs(planes: Accumulators, point: Checkpoint) -> list[tuple[np.ndarray, np.ndarray]]:
+def _pairs(planes: Accumulators, point: Checkpoint) -> list[tuple[Planes, Planes]]:
     """The planes in use at a checkpoint, each with its copy there."""
     pairs = [(planes.ground, point.ground)]
     if point.face is not None:

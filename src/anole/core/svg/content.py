@@ -5,8 +5,7 @@ from __future__ import annotations
 from typing import NamedTuple
 from xml.etree.ElementTree import Element
 
-import numpy as np
-
+from ..arrays import Pixels
 from .cascade import cascaded
 from .drawing import drawn
 from .errors import SvgError, SvgTroubles
@@ -28,7 +27,7 @@ class Svg(NamedTuple):
     view: Viewport
     troubles: SvgTroubles
 
-    def drawn(self, side: int) -> np.ndarray:
+    def drawn(self, side: int) -> Pixels:
         """(H, W, 4) uint8 straight, the longer side `side` px. Raises SvgError."""
         return drawn(self.root, self.view, side)
 

@@ -9,6 +9,7 @@ import numpy as np
 import resvg_py
 from PIL import Image
 
+from ..arrays import Pixels
 from .errors import SvgError
 from .viewport import Viewport
 
@@ -16,7 +17,7 @@ MOST_SIDE = 8192
 """px that a drawing is wide or high at most."""
 
 
-def drawn(root: Element, view: Viewport, side: int) -> np.ndarray:
+def drawn(root: Element, view: Viewport, side: int) -> Pixels:
     """(H, W, 4) uint8 straight, its longer side `side` px. Raises SvgError."""
     side = min(max(side, 1), MOST_SIDE)
     scale = side / max(view.width, view.height)

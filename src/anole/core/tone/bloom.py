@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from ..arrays import Planes
+from ..arrays import Colours, Planes
 from ..colour.spaces import to_linear
 from ..model import Bloom
 from ..units import Units
@@ -18,7 +18,7 @@ def margin(op: Bloom, units: Units) -> float:
     return 1.5 * units.px(op.radius)
 
 
-def apply(op: Bloom, planes: Planes, where: Where) -> np.ndarray:
+def apply(op: Bloom, planes: Planes, where: Where) -> Colours:
     light = linear(planes)
     bright = RED * light[0] + GREEN * light[1] + BLUE * light[2]
     start = float(to_linear(np.array(op.threshold)))

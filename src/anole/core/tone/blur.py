@@ -6,7 +6,7 @@ import math
 
 import numpy as np
 
-from ..arrays import Planes
+from ..arrays import Colours, Planes
 from ..field.blur import gaussian
 from ..model import Blur
 from ..units import Units
@@ -18,7 +18,7 @@ def margin(op: Blur, units: Units) -> float:
     return 1.5 * units.px(op.radius)
 
 
-def blurred(planes: Planes, sigma: float) -> np.ndarray:
+def blurred(planes: Planes, sigma: float) -> Colours:
     """Each plane blurred, its border carried on."""
     pad = math.ceil(3.5 * sigma)
     if sigma < 0.05:
@@ -28,7 +28,7 @@ def blurred(planes: Planes, sigma: float) -> np.ndarray:
     return np.stack([gaussian(plane, sigma)[cut] for plane in wide])
 
 
-def apply(op: Blur, planes: Planes, where: Where) -> np.ndarray:
+def apply(op: Blur, planes: Planes, where: Where) -> Planes:
     sigma = where.units.px(op.radius) / 2
     premultiplied = planes.copy()
     premultiplied[:3] *= planes[3]

@@ -11,7 +11,7 @@ from .operation import Operation
 from .where import Where
 
 
-def apply(op: Cdl, planes: Planes, where: Where) -> np.ndarray:
+def apply(op: Cdl, planes: Planes, where: Where) -> Planes:
     x = np.linspace(0, 1, 1025)
     out = np.empty_like(planes)
     for plane in range(3):

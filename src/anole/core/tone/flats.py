@@ -10,7 +10,7 @@ from .operation import Operation
 from .where import Where
 
 
-def apply(op: Flats, planes: Planes, where: Where) -> np.ndarray:
+def apply(op: Flats, planes: Planes, where: Where) -> Planes:
     steps = max(round(op.steps), 2)
     return np.minimum(np.floor(planes * np.float32(steps)), steps - 1) / np.float32(steps - 1)
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from ..arrays import Planes
+from ..arrays import Colours, Planes
 from ..model import Colour, InkRamp, Stop
 from ..paint.stops import STEPS, table
 from .light import encoded, luminance
@@ -12,7 +12,7 @@ from .operation import Operation
 from .where import Where
 
 
-def apply(op: InkRamp, planes: Planes, where: Where) -> np.ndarray:
+def apply(op: InkRamp, planes: Planes, where: Where) -> Colours:
     grey = encoded(luminance(planes))
     at = np.minimum((grey * STEPS).astype(np.int32), STEPS - 1)
     return planes + (table(op.stops, "oklab")[:3, at] - planes) * np.float32(op.amount)

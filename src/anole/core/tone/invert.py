@@ -4,13 +4,13 @@ from __future__ import annotations
 
 import numpy as np
 
-from ..arrays import Planes
+from ..arrays import Colours, Planes
 from ..model import Invert
 from .operation import Operation
 from .where import Where
 
 
-def apply(op: Invert, planes: Planes, where: Where) -> np.ndarray:
+def apply(op: Invert, planes: Planes, where: Where) -> Colours:
     amount = np.float32(op.amount)
     return planes + (1 - 2 * planes) * amount
 

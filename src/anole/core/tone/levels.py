@@ -4,14 +4,14 @@ from __future__ import annotations
 
 import numpy as np
 
-from ..arrays import Planes
+from ..arrays import Colours, Planes
 from ..model import Levels
 from .light import mapped
 from .operation import Operation
 from .where import Where
 
 
-def apply(op: Levels, planes: Planes, where: Where) -> np.ndarray:
+def apply(op: Levels, planes: Planes, where: Where) -> Colours:
     x = np.linspace(0, 1, 4097)
     wide = op.white - op.black
     wide = wide if abs(wide) > 1e-4 else 1e-4

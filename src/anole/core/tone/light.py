@@ -6,7 +6,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Plane, Planes, Real, Table
+from ..arrays import Colours, Plane, Planes, Real, Table
 from ..colour.spaces import _FROM_LAB, _FROM_LMS, _LAB, _LMS, to_encoded, to_linear
 
 STEPS = 4096
@@ -30,13 +30,13 @@ def _looked_up(x: Real, table: Table) -> Real:
 
 
 @njit(nogil=True, cache=True)
-def _mapped(source: Plane, table: Table, root: bool, out: np.ndarray) -> None:
+def _mapped(source: Plane, table: Table, root: bool, out: Plane) -> None:
     for i in range(source.size):
         x = source[i]
         out[i] = _looked_up(np.sqrt(max(x, np.float32(0))) if root else x, table)
 
 
-def mapped(planes: Planes, table: np.ndarray, root: bool = False) -> np.ndarray:
+def mapped(planes: Planes, table: Plane, root: bool = False) -> Planes:
     """Every value through a table over 0..1 (over 0..1 of its square root)."""
     source = np.ascontiguousarray(planes, np.float32)
     out = np.empty_like(source)
@@ -47,12 +47,12 @@ def mapped(planes: Planes, table: np.ndarray, root: bool = False) -> np.ndarray:
     return out
 
 
-def linear(planes: Planes) -> np.ndarray:
+def linear(planes: Planes) -> Colours:
     """sRGB-encoded 0..1 to linear light."""
     return mapped(planes, LINEAR)
 
 
-def encoded(planes: Planes) -> np.ndarray:
+def encoded(planes: Planes) -> Planes:
     """Linear light 0..1 to sRGB-encoded."""
     return mapped(planes, ENCODED, root=True)
 
@@ -64,7 +64,7 @@ def luminance(planes: Planes) -> Plane:
 
 
 @njit(nogil=True, cache=True)
-def _oklab(planes: Planes, lms: np.ndarray, lab: np.ndarray, y0: int, y1: int, out: Planes) -> None:
+def _oklab(planes: Planes, lms: Plane, lab: Plane, y0: int, y1: int, out: Planes) -> None:
     for y in range(y0, y1):
         for x in range(planes.shape[2]):
             r = _looked_up(planes[0, y, x], LINEAR)
@@ -80,7 +80,7 @@ def _oklab(planes: Planes, lms: np.ndarray, lab: np.ndarray, y0: int, y1: int, o
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
 def _linear_of(
-    lightness: Real, a: Real, b: Real, from_lab: np.ndarray, from_lms: np.ndarray
+    lightness: Real, a: Real, b: Real, from_lab: Table, from_lms: Table
 ) -> tuple[Real, Real, Real]:
     """Linear light of an OKLab colour; may lie outside 0 to 1."""
     red = green = blue = np.float32(0)
@@ -110,10 +110,10 @@ def _reduced(
     lightness: Real,
     a: Real,
     b: Real,
-    lms: np.ndarray,
-    lab: np.ndarray,
-    from_lab: np.ndarray,
-    from_lms: np.ndarray,
+    lms: Plane,
+    lab: Plane,
+    from_lab: Plane,
+    from_lms: Plane,
 ) -> tuple[Real, Real, Real]:
     """Linear light 0..1 of a colour outside sRGB, its chroma taken away until what clipping still
     changes cannot be seen (CSS Color 4, section 13.2; as colour.gamut for arrays)."""
@@ -151,10 +151,10 @@ def _reduced(
 @njit(nogil=True, cache=True)
 def _encode(
     planes: Planes,
-    lms: np.ndarray,
-    lab: np.ndarray,
-    from_lab: np.ndarray,
-    from_lms: np.ndarray,
+    lms: Plane,
+    lab: Plane,
+    from_lab: Plane,
+    from_lms: Plane,
     y0: int,
     y1: int,
     out: Planes,
@@ -171,7 +171,7 @@ def _encode(
             out[2, y, x] = _looked_up(np.float32(np.sqrt(max(blue, zero))), ENCODED)
 
 
-def oklab(planes: Planes) -> np.ndarray:
+def oklab(planes: Planes) -> Colours:
     """(3, H, W) OKLab of sRGB-encoded planes."""
     out = np.empty((3, *planes.shape[1:]), np.float32)
     lms, lab = _LMS.astype(np.float32), _LAB.astype(np.float32)
@@ -179,7 +179,7 @@ def oklab(planes: Planes) -> np.ndarray:
     return out
 
 
-def from_oklab(lab: np.ndarray) -> np.ndarray:
+def from_oklab(lab: Colours) -> Colours:
     """The way back; colours outside sRGB keep their hue and lightness and lose chroma."""
     out = np.empty_like(lab)
     matrices = tuple(m.astype(np.float32) for m in (_LMS, _LAB, _FROM_LAB, _FROM_LMS))

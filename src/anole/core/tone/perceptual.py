@@ -6,14 +6,14 @@ import math
 
 import numpy as np
 
-from ..arrays import Planes
+from ..arrays import Colours, Planes
 from ..model import Perceptual
 from .light import from_oklab, oklab
 from .operation import Operation
 from .where import Where
 
 
-def apply(op: Perceptual, planes: Planes, where: Where) -> np.ndarray:
+def apply(op: Perceptual, planes: Planes, where: Where) -> Colours:
     lab = oklab(planes)
     turn = math.radians(op.hue)
     cos, sin = np.float32(math.cos(turn) * op.chroma), np.float32(math.sin(turn) * op.chroma)

@@ -14,7 +14,7 @@ TILE = 256
 """Grains in one tile of the noise; nobody sees that it repeats."""
 
 
-def apply(op: Speckle, planes: Planes, where: Where) -> np.ndarray:
+def apply(op: Speckle, planes: Planes, where: Where) -> Planes:
     side = max(where.units.px(op.size), 0.25) * TILE
     box = where.box
     u = ((np.arange(box.x0, box.x1) + 0.5) / side % 1).astype(np.float32)

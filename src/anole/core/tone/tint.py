@@ -12,7 +12,7 @@ from .operation import Operation
 from .where import Where
 
 
-def apply(op: Tint, planes: Planes, where: Where) -> np.ndarray:
+def apply(op: Tint, planes: Planes, where: Where) -> Planes:
     lab = oklab(planes)
     _, a, b = to_oklab(np.array(op.colour.floats[:3]))
     # the strongest chroma belongs to the middle: black and white stay themselves

@@ -9,7 +9,7 @@ import numpy as np
 from numba import njit
 
 from ... import bands
-from ...arrays import Chords, Matrix, Plane, Planes
+from ...arrays import Chords, Matrix, Plane, Planes, Records
 from ...box import Box, around
 from ...field.coverage import rasterise
 from ...field.polygons import united_outlines
@@ -120,7 +120,7 @@ class CopiesKind(PaintedCoat[Copies]):
             plane = _silhouettes(coat, context, box)
         return Cover(plane, outside=True, face=True)
 
-    def source(self, coat: Copies, context: CoatContext, paint: PaintContext) -> np.ndarray:
+    def source(self, coat: Copies, context: CoatContext, paint: PaintContext) -> Planes:
         if coat.of == "silhouette":
             return super().source(coat, context, paint)
         return straight(self._pictures(coat, context, paint.box), solid=True)
@@ -210,7 +210,7 @@ def _sample(plane: Plane, u: float, v: float) -> float:
 
 @njit(nogil=True, cache=True, error_model="numpy")
 def _lay_rows(
-    planes: Planes, ways: np.ndarray, x0: int, y0: int, out: Planes, first: int, last: int
+    planes: Planes, ways: Records, x0: int, y0: int, out: Planes, first: int, last: int
 ) -> None:
     """ways : (n, 7) from a px to one of `planes`, six numbers of a matrix, and the strength, nearest
     first; what is hidden is not looked at."""

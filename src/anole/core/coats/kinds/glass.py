@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from ...arrays import Planes
+from ...arrays import Planes, Reals
 from ...box import Box
 from ...compose.cover import full
 from ...field.mouldings import height
@@ -52,7 +52,7 @@ class GlassKind(CoatKind[Glass]):
             toned(planes, ops, Where(wide.box, units))[:, rows, columns], np.float32
         )
 
-    def heights(self, coat: Glass, share: np.ndarray) -> np.ndarray:
+    def heights(self, coat: Glass, share: Reals) -> Reals:
         return height(coat.moulding, share)
 
     def samples(self) -> tuple[Glass, ...]:

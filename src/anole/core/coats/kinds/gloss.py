@@ -9,7 +9,7 @@ import numpy as np
 from numba import njit
 
 from ... import bands
-from ...arrays import Numbers, Plane
+from ...arrays import Numbers, Plane, Values
 from ...box import Box
 from ...model import Gloss
 from ..context import CoatContext, Overlap, Reach, Reads
@@ -81,7 +81,7 @@ class GlossKind(PaintedCoat[Gloss]):
         return Gloss(id="sample"), Gloss(id="sample", frame="letter")
 
 
-def _frames(coat: Gloss, context: CoatContext, box: Box) -> tuple[np.ndarray, np.ndarray]:
+def _frames(coat: Gloss, context: CoatContext, box: Box) -> tuple[Plane, Numbers]:
     """(n, 4) float32 px boxes that are cut, and (H, W) or (1, 1) which of them each px is in."""
     letters = context.frames.letters
     if coat.frame == "piece" or letters is None or not letters.units:
@@ -110,11 +110,11 @@ def _numbers(coat: Gloss, context: CoatContext) -> GlossCut:
 
 @njit(nogil=True, cache=True)
 def _shine(
-    frames: np.ndarray,
+    frames: Plane,
     owner: Numbers,
     d: Plane,
     cut: GlossCut,
-    oval: np.ndarray,
+    oval: Values,
     x0: int,
     y0: int,
     out: Plane,

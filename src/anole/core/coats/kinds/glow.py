@@ -80,9 +80,7 @@ def _ends(coat: Glow, context: CoatContext) -> tuple[float, float]:
     return start - base, end - base
 
 
-def _field(
-    coat: Glow, context: CoatContext, sigma: float, inward: bool
-) -> tuple[np.ndarray, float]:
+def _field(coat: Glow, context: CoatContext, sigma: float, inward: bool) -> tuple[Plane, float]:
     """The distance that the glow runs along, smoothed, and where its edge lies on it."""
     edge, outset = context.edge(coat.silhouette == "whole", inward)
     if sigma <= 0.05:
@@ -113,13 +111,13 @@ def _fade(d: Plane, start: Real, end: Real, hot: Real, curve: Table, cut: Real, 
 
 
 def fade(
-    d: np.ndarray,
+    d: Plane,
     start: float,
     end: float,
     hot: float,
-    curve: np.ndarray,
+    curve: Plane,
     cut: bool,
-    out: np.ndarray,
+    out: Plane,
 ) -> None:
     """Strength of a glow at distances d, into out; both (H, W) float32.
 

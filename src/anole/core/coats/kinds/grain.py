@@ -47,7 +47,7 @@ class GrainKind(CoatKind[Grain]):
     def cover(self, coat: Grain, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
         return Cover(full(box), outside=False, face=True)
 
-    def source(self, coat: Grain, context: CoatContext, paint: PaintContext) -> np.ndarray:
+    def source(self, coat: Grain, context: CoatContext, paint: PaintContext) -> Planes:
         wide = paint.box.grown(1).meet(context.shape.box)
         light = light_of(coat.lamp or context.lamp, coat.ramp)
         lit = _mean_light(lit_heights(heights(coat, context, paint.over(wide)), light))

@@ -60,7 +60,7 @@ class MirrorKind(CoatKind[Mirror]):
         plane = np.ascontiguousarray(self._reflection(coat, context, box)[3])
         return Cover(plane, outside=True, face=True)
 
-    def source(self, coat: Mirror, context: CoatContext, paint: PaintContext) -> np.ndarray:
+    def source(self, coat: Mirror, context: CoatContext, paint: PaintContext) -> Planes:
         return straight(self._reflection(coat, context, paint.box), solid=True)
 
     def _reflection(self, coat: Mirror, context: CoatContext, box: Box) -> Planes:

@@ -7,7 +7,7 @@ from typing import Any
 
 import numpy as np
 
-from ...arrays import Plane, Planes
+from ...arrays import Plane, Planes, Reals
 from ...box import Box
 from ...field.mouldings import height
 from ...field.remap import displaced
@@ -71,7 +71,7 @@ class PressKind(CoatKind[Press]):
     def thrown_to(self, coat: Press, context: CoatContext, throw: Throw) -> dict[str, Any]:
         return thrown(coat, ("push_x", "push_y"), throw, context)
 
-    def heights(self, coat: Press, share: np.ndarray) -> np.ndarray:
+    def heights(self, coat: Press, share: Reals) -> Reals:
         return height(coat.moulding, share)
 
     def samples(self) -> tuple[Press, ...]:

@@ -4,9 +4,7 @@ from __future__ import annotations
 
 import math
 
-import numpy as np
-
-from ...arrays import Planes
+from ...arrays import Planes, Reals
 from ...box import Box
 from ...field.blur import smoothed
 from ...field.mouldings import height, table
@@ -63,13 +61,13 @@ class ReliefKind(CoatKind[Relief]):
         plane = context.between(edge, box, low + outset.by, math.inf)
         return Cover(plane, outside=outer < -EDGE, face=True)
 
-    def source(self, coat: Relief, context: CoatContext, paint: PaintContext) -> np.ndarray:
+    def source(self, coat: Relief, context: CoatContext, paint: PaintContext) -> Planes:
         """The ramp's colour for the light that each px gets."""
         if coat.gleam is not None and is_painted(coat.gleam.paint):
             return with_highlight(coat, context, paint, shaded)
         return shaded(coat, context, paint.box)
 
-    def heights(self, coat: Relief, share: np.ndarray) -> np.ndarray:
+    def heights(self, coat: Relief, share: Reals) -> Reals:
         rise = height(coat.moulding, share)
         return 1 - rise if coat.height.value < 0 else rise
 

@@ -9,6 +9,7 @@ import cv2
 import msgspec
 import numpy as np
 
+from ...arrays import Plane
 from ...box import Box
 from ...field.blur import gaussian
 from ...model import Lamp, Length, Shadow
@@ -128,7 +129,7 @@ def _moved(box: Box, dx: float, dy: float) -> Box:
     )
 
 
-def _silhouette(coat: Shadow, context: CoatContext, box: Box) -> np.ndarray:
+def _silhouette(coat: Shadow, context: CoatContext, box: Box) -> Plane:
     """Coverage over `box` of the shape grown and moved, edges crisp."""
     shape, (dx, dy, _, grow) = context.shape, _thrown_by(coat, context)
     if abs(grow) < 0.01 and shape.smooth:

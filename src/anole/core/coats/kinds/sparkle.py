@@ -8,7 +8,7 @@ import numpy as np
 from numba import njit
 
 from ... import bands
-from ...arrays import Plane
+from ...arrays import Plane, Records
 from ...box import Box
 from ...model import Lamp, Length, Sparkle
 from ..context import CoatContext, Overlap, Reads
@@ -23,7 +23,7 @@ CORE, LEAST = 0.16, 0.6
 
 @njit(nogil=True, cache=True, error_model="numpy")
 def _rows(
-    flares: np.ndarray,
+    flares: Records,
     points: int,
     slim: float,
     halo: float,

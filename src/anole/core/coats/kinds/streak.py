@@ -71,7 +71,7 @@ class StreakKind(PaintedCoat[Streak]):
         plane = np.ascontiguousarray(self._blown(coat, context, box)[-1])
         return Cover(plane, outside=True, face=False)
 
-    def source(self, coat: Streak, context: CoatContext, paint: PaintContext) -> np.ndarray:
+    def source(self, coat: Streak, context: CoatContext, paint: PaintContext) -> Planes:
         if coat.of == "silhouette":
             return super().source(coat, context, paint)
         return straight(self._blown(coat, context, paint.box), solid=True)

@@ -4,8 +4,6 @@ from __future__ import annotations
 
 import math
 
-import numpy as np
-
 from ...arrays import Plane
 from ...box import Box
 from ...field.beside import of_the_rest
@@ -81,7 +79,7 @@ def _farthest(coat: Stroke, context: CoatContext) -> float:
     return (context.base(whole) - outer) * longest + context.mitre_overhang(whole)
 
 
-def _span(coat: Stroke, context: CoatContext, box: Box, low: float, high: float) -> np.ndarray:
+def _span(coat: Stroke, context: CoatContext, box: Box, low: float, high: float) -> Plane:
     """A(low) - A(high), each with corners turned as the coat says."""
     if coat.join == "round":
         return context.between(context.shape.nearest, box, low, high)

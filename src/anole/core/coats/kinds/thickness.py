@@ -10,7 +10,7 @@ import numpy as np
 from numba import njit
 
 from ... import bands
-from ...arrays import Chords, Plane, Planes
+from ...arrays import Chords, Plane, Planes, Records
 from ...box import Box
 from ...field.extrusion import Extrusion
 from ...field.shape_fields import ink_box
@@ -83,7 +83,7 @@ class ThicknessKind(PaintedCoat[Thickness]):
     def cover(self, coat: Thickness, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
         return Cover(walls_of(coat, context, box).cover, outside=True, face=False)
 
-    def source(self, coat: Thickness, context: CoatContext, paint: PaintContext) -> np.ndarray:
+    def source(self, coat: Thickness, context: CoatContext, paint: PaintContext) -> Planes:
         made = walls_of(coat, context, paint.box)
         way = extrusion_of(coat, context)
         edge = Edge(
@@ -184,7 +184,7 @@ def lit(colours: Planes, made: Walls, coat: Thickness, context: CoatContext, box
     return out
 
 
-def _facing(made: Walls, coat: Thickness, context: CoatContext, box: Box, way: np.ndarray) -> Plane:
+def _facing(made: Walls, coat: Thickness, context: CoatContext, box: Box, way: Records) -> Plane:
     """(H, W) float32: how much walls face a way in space."""
     out, axis = made.outward, context.depth_axis
     if coat.way != "pose" or axis is None:
@@ -198,7 +198,7 @@ def _facing(made: Walls, coat: Thickness, context: CoatContext, box: Box, way: n
 
 
 @njit(nogil=True, cache=True)
-def _light_rows(out: Planes, facing: Plane, light: np.ndarray, first: int, last: int) -> None:
+def _light_rows(out: Planes, facing: Plane, light: Plane, first: int, last: int) -> None:
     """Colours changed in place."""
     one, zero = np.float32(1), np.float32(0)
     for y in range(first, last):

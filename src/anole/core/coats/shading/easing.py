@@ -6,7 +6,7 @@ import functools
 
 import numpy as np
 
-from ...arrays import Table
+from ...arrays import Points, Table
 
 STEPS = 1024
 FINE = 1 << 15
@@ -20,7 +20,7 @@ CURVES = {
 """x1, y1, x2, y2 of the cubic Bezier curve from (0, 0) to (1, 1)."""
 
 
-def cubic_bezier(x1: float, y1: float, x2: float, y2: float, at: np.ndarray) -> np.ndarray:
+def cubic_bezier(x1: float, y1: float, x2: float, y2: float, at: Points) -> Points:
     """Heights of the curve at progress `at`, 0..1; x1 and x2 within 0..1, so that x only grows."""
     t = np.linspace(0, 1, FINE + 1)
     s = 1 - t

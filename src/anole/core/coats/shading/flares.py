@@ -6,7 +6,7 @@ import math
 
 import numpy as np
 
-from ...arrays import Chords
+from ...arrays import Chords, Points
 from ...field.normals import order, outward
 from ...model import Flare, Lamp, Sparkle
 from ...paint.frames import FrameBox
@@ -38,7 +38,7 @@ def by_hand(coat: Sparkle, context: CoatContext, size: float) -> list[tuple[floa
     return found
 
 
-def corners(chords: Chords) -> np.ndarray:
+def corners(chords: Chords) -> Points:
     """(n, 2) px: where an outline turns sharply, and away from what it covers."""
     _, after = order(chords)
     way = chords[:, 2:] - chords[:, :2]
@@ -49,7 +49,7 @@ def corners(chords: Chords) -> np.ndarray:
     return chords[turn > SHARP, 2:]
 
 
-def rims(chords: Chords, lamp: Lamp) -> np.ndarray:
+def rims(chords: Chords, lamp: Lamp) -> Points:
     """(n, 2) px: the middles of runs of an outline that face the lamp."""
     bearing = math.radians(lamp.bearing)
     facing = outward(chords) @ (math.sin(bearing), -math.cos(bearing)) > FACING
@@ -67,7 +67,7 @@ def rims(chords: Chords, lamp: Lamp) -> np.ndarray:
     return np.array(middles)
 
 
-def _spread(points: np.ndarray, chance: np.ndarray, count: int, apart: float) -> list[int]:
+def _spread(points: Points, chance: Points, count: int, apart: float) -> list[int]:
     """The numbers of at most `count` points, those with the least chance first, none near another."""
     chosen: list[int] = []
     for n in np.argsort(chance, kind="stable"):

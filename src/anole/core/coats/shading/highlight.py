@@ -16,7 +16,7 @@ from ..context import CoatContext
 
 WHITE = ColourPaint(colour=Colour(255, 255, 255))
 CLEAR = Colour(0, 0, 0, 0)
-Shading = Callable[[Relief, CoatContext, Box], np.ndarray]
+Shading = Callable[[Relief, CoatContext, Box], Planes]
 
 
 def is_painted(paint: Paint) -> bool:

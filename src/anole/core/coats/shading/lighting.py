@@ -101,7 +101,7 @@ def light_of(lamp: Lamp, stops: tuple[Stop, ...], gleam: Gleam | None = None) ->
     return Light(numbers, np.ascontiguousarray(lut.T), _shine(strength * colour[3], tight, half[2]))
 
 
-def _shine(strength: float, tight: float, flat: float) -> np.ndarray:
+def _shine(strength: float, tight: float, flat: float) -> Plane:
     """max(0, m^tightness less a flat's own), times the strength.
 
     Over the root of 1 - m, about the angle to the half vector, any power is a smooth bell.

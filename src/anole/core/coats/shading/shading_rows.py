@@ -5,7 +5,7 @@ from __future__ import annotations
 import numpy as np
 from numba import njit
 
-from ...arrays import Plane, Planes, Real
+from ...arrays import Plane, Planes, Real, Row
 from .shading_table import SHORT, TURNS, HighlightTable, ShadingTable, add_highlight, gleam, turn_at
 
 
@@ -20,7 +20,7 @@ def _places(
     per_px: Real,
     reach: Real,
     rows: Real,
-    at: np.ndarray,
+    at: Row,
     down: Plane,
     right: Plane,
 ) -> None:
@@ -35,9 +35,7 @@ def _places(
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _between(
-    flat: Plane, plane: int, at: np.ndarray, down: Plane, right: Plane, out: Plane
-) -> None:
+def _between(flat: Plane, plane: int, at: Row, down: Plane, right: Plane, out: Plane) -> None:
     # unsigned places: a signed one might count from the end, and would be asked each time
     which, beside, below = np.uint32(plane), np.uint32(4), np.uint32(4 * TURNS)
     for x in range(out.shape[0]):
@@ -89,7 +87,7 @@ def sample_row(
     y: int,
     x0: int,
     x1: int,
-    room: tuple[np.ndarray, Plane, Plane],
+    room: tuple[Row, Plane, Plane],
     out: Planes,
 ) -> None:
     """Straight colours of the px x0..x1 of row y of out, (4, H, W).

@@ -11,7 +11,7 @@ import numpy as np
 from numba import njit
 
 from ... import bands
-from ...arrays import Plane, Planes, Real, Table
+from ...arrays import Colours, Plane, Planes, Real, Table
 from .lighting import Light, LightNumbers, colour_at, shine_at, tone_at
 
 LEAST_SAMPLES, MOST_SAMPLES, FINE = 3, 12, 24.0
@@ -27,7 +27,7 @@ SHORT = np.float32(1e-3)
 
 def slopes(
     heights: Plane, span: tuple[float, float], rise: float, wide: float
-) -> tuple[np.ndarray, float, float]:
+) -> tuple[Colours, float, float]:
     """Slope g of the surface over the distance, averaged over `wide` px: rows of 1 / |(g, 1)|,
     g / |(g, 1)| and g, (n, 3) float32; the distance of the first, and rows for each px."""
     outer, reach = span[0], max(span[1] - span[0], 1e-3)
@@ -53,7 +53,7 @@ def entry(d: Real, first: Real, per_px: Real, count: int) -> int:
 
 @njit(nogil=True, cache=True, error_model="numpy")
 def _tabulate(
-    slope: np.ndarray,
+    slope: Plane,
     first: Real,
     per_px: Real,
     start: Real,
@@ -62,7 +62,7 @@ def _tabulate(
     k: LightNumbers,
     ramp: Table,
     samples: int,
-    out: np.ndarray,
+    out: Planes,
     y0: int,
     y1: int,
 ) -> None:
@@ -102,12 +102,12 @@ class HighlightTable(NamedTuple):
     shine : the gleam, as of a Light; tint : its colour
     """
 
-    slope: np.ndarray
+    slope: Table
     first: np.float32
     per_px: np.float32
     samples: int
     lean: tuple[np.float32, np.float32]
-    shine: np.ndarray
+    shine: Table
     tint: tuple[np.float32, np.float32, np.float32]
 
 

@@ -17,7 +17,7 @@ from .shading_table import entry, slopes
 def _swell(
     d: Plane,
     outer: Real,
-    slope: np.ndarray,
+    slope: Plane,
     first: Real,
     per_px: Real,
     k: LightNumbers,
@@ -49,14 +49,14 @@ def _swell(
 
 
 def shade_smoothed(
-    d: np.ndarray,
+    d: Plane,
     over: Box,
     box: Box,
     span: tuple[float, float],
     rise: float,
     heights: Plane,
     light: Light,
-) -> np.ndarray:
+) -> Planes:
     """As shade_exact(), from a smoothed distance and its own differences."""
     out = np.empty((4, box.height, box.width), np.float32)
     rows, columns = box.grown(1).meet(over).slices_in(over)

@@ -9,12 +9,12 @@ from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from importlib import import_module
 
-from ...arrays import Plane
+from ...arrays import Reals
 from ...model.paints import PATTERNS, PatternName
 from ...registry import Registry
 from .grid import Grid, PatternParams
 
-Value = Callable[[Grid, PatternParams], Plane]
+Value = Callable[[Grid, PatternParams], Reals]
 
 
 def _of(name: str) -> Value:

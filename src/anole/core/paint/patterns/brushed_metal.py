@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...arrays import Reals
 from ...noise import fbm
 from .grid import Grid, PatternParams
 
 
-def value(grid: Grid, params: PatternParams) -> np.ndarray:
+def value(grid: Grid, params: PatternParams) -> Reals:
     fine = fbm(grid.u, grid.v, 2, params.parts * 48, 3, params.seed)
     wide = fbm(grid.u, grid.v, 1, params.parts * 5, 2, params.seed + 17)
     sheen = fbm(grid.u, grid.v, 2, 2, 2, params.seed + 29)

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...arrays import Reals
 from ...noise import fbm
 from .grid import Grid, PatternParams, over
 
 
-def value(grid: Grid, params: PatternParams) -> np.ndarray:
+def value(grid: Grid, params: PatternParams) -> Reals:
     n, octaves = params.parts, 2 + round(params.rough * 2)
     out = np.zeros_like(grid.u)
     for k, height in enumerate((1 / 3, 2 / 3, 1.0)):

@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-import numpy as np
-
+from ...arrays import Reals
 from .grid import Grid, PatternParams, bars
 
 
-def value(grid: Grid, params: PatternParams) -> np.ndarray:
+def value(grid: Grid, params: PatternParams) -> Reals:
     px = grid.px * params.parts
     a = 2 * bars(grid.u * params.parts, params.weight, px) - 1
     b = 2 * bars(grid.v * params.parts, params.weight, px) - 1

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...arrays import Reals
 from ...noise import fbm
 from .grid import Grid, PatternParams, wave
 
 
-def value(grid: Grid, params: PatternParams) -> np.ndarray:
+def value(grid: Grid, params: PatternParams) -> Reals:
     n = params.parts * 8
     twill = wave((grid.u + grid.v) * n)
     threads = wave(grid.u * n * 2)

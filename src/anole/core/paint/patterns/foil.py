@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...arrays import Reals
 from ...noise import cells, fbm
 from .grid import Grid, PatternParams
 
 
-def value(grid: Grid, params: PatternParams) -> np.ndarray:
+def value(grid: Grid, params: PatternParams) -> Reals:
     n = params.parts * 2
     near, second, own = cells(grid.u, grid.v, n, n, 1.0, params.seed)
     _, _, own2 = cells(grid.u, grid.v, n * 2, n * 2, 1.0, params.seed + 3)

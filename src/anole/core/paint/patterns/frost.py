@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...arrays import Reals
 from ...noise import cells, fbm
 from .grid import Grid, PatternParams
 
 
-def value(grid: Grid, params: PatternParams) -> np.ndarray:
+def value(grid: Grid, params: PatternParams) -> Reals:
     n = params.parts * 2
     bend = (fbm(grid.u, grid.v, n, n, 2, params.seed) - 0.5) * (1.2 * (0.3 + params.rough) / n)
     u, v = grid.u + bend, grid.v - bend

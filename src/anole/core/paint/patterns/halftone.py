@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...arrays import Reals
 from ...noise import fbm
 from .grid import Grid, PatternParams, over, wave
 
 
-def value(grid: Grid, params: PatternParams) -> np.ndarray:
+def value(grid: Grid, params: PatternParams) -> Reals:
     n = max(params.parts, 2) * 2
     x, y = (grid.u + grid.v) * n, (grid.u - grid.v) * n
     dx, dy = x - np.floor(x) - 0.5, y - np.floor(y) - 0.5

@@ -4,15 +4,16 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...arrays import Plane, Reals
 from ...noise import cells
 from .grid import Grid, PatternParams, smooth
 
 
-def value(grid: Grid, params: PatternParams) -> np.ndarray:
+def value(grid: Grid, params: PatternParams) -> Reals:
     n, d = params.parts * 2, 0.02 / max(params.parts, 1)
     jitter = 0.4 + 0.6 * params.rough
 
-    def dent(du: float, dv: float) -> np.ndarray:
+    def dent(du: float, dv: float) -> Plane:
         u, v = grid.u + np.float32(du), grid.v + np.float32(dv)
         near, second, _ = cells(u - np.floor(u), v - np.floor(v), n, n, jitter, params.seed)
         return smooth(0, 0.5, second - near)

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...arrays import Reals
 from ...noise import cells, fbm
 from .grid import Grid, PatternParams, smooth
 
 
-def value(grid: Grid, params: PatternParams) -> np.ndarray:
+def value(grid: Grid, params: PatternParams) -> Reals:
     n = params.parts * 3
     bend = (fbm(grid.u, grid.v, n, n, 2, params.seed + 2) - 0.5) * (0.5 / n)
     u, v = grid.u + bend, grid.v - bend

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...arrays import Reals
 from ...noise import fbm
 from .grid import Grid, PatternParams
 
 
-def value(grid: Grid, params: PatternParams) -> np.ndarray:
+def value(grid: Grid, params: PatternParams) -> Reals:
     n = max(params.parts // 2, 1)
     a = (fbm(grid.u, grid.v, n, n, 4, params.seed) - 0.5) * (0.3 + 0.5 * params.rough) / n
     b = (fbm(grid.u, grid.v, n, n, 4, params.seed + 9) - 0.5) * (0.3 + 0.5 * params.rough) / n

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...arrays import Reals
 from ...noise import fbm
 from .grid import Grid, PatternParams
 
 
-def value(grid: Grid, params: PatternParams) -> np.ndarray:
+def value(grid: Grid, params: PatternParams) -> Reals:
     n = params.parts * 6
     tooth = fbm(grid.u, grid.v, n * 4, n * 4, 1, params.seed) - 0.5
     mould = fbm(grid.u, grid.v, n, n, 2, params.seed + 1) - 0.5

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...arrays import Reals
 from ...noise import chance, fbm
 from .grid import Grid, PatternParams, over
 
 
-def value(grid: Grid, params: PatternParams) -> np.ndarray:
+def value(grid: Grid, params: PatternParams) -> Reals:
     rows = params.parts
     y = grid.v * rows
     row = np.floor(y)

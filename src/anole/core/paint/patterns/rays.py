@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...arrays import Reals
 from ...noise import fbm
 from .grid import Grid, PatternParams, bars
 
 
-def value(grid: Grid, params: PatternParams) -> np.ndarray:
+def value(grid: Grid, params: PatternParams) -> Reals:
     x, y = grid.u - 0.5, grid.v - 0.5
     turn = np.arctan2(y, x) / np.float32(2 * np.pi)
     if params.rough > 0:

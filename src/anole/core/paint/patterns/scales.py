@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...arrays import Reals
 from ...noise import chance
 from .grid import Grid, PatternParams, over
 
 
-def value(grid: Grid, params: PatternParams) -> np.ndarray:
+def value(grid: Grid, params: PatternParams) -> Reals:
     n, rows = params.parts, params.parts * 2
     out = np.zeros_like(grid.u)
     taken = np.zeros(grid.u.shape, bool)

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...arrays import Reals
 from ...noise import chance, fbm
 from .grid import Grid, PatternParams, over
 
 WAYS = ((1, 0), (1, 1), (2, 1), (1, 2), (1, -1), (3, -1))
 
 
-def value(grid: Grid, params: PatternParams) -> np.ndarray:
+def value(grid: Grid, params: PatternParams) -> Reals:
     out = np.zeros_like(grid.u)
     lines = params.parts * 5
     bend = (fbm(grid.u, grid.v, 3, 3, 2, params.seed) - 0.5) * params.rough

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...arrays import Reals
 from ...noise import cells
 from .grid import Grid, PatternParams, over
 
 
-def value(grid: Grid, params: PatternParams) -> np.ndarray:
+def value(grid: Grid, params: PatternParams) -> Reals:
     out = np.zeros_like(grid.u)
     for k in range(3):
         n = params.parts * (3 << k)

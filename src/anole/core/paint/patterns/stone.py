@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...arrays import Reals
 from ...noise import cells, fbm
 from .grid import Grid, PatternParams, smooth
 
 
-def value(grid: Grid, params: PatternParams) -> np.ndarray:
+def value(grid: Grid, params: PatternParams) -> Reals:
     n = params.parts * 2
     mottle = fbm(grid.u, grid.v, n, n, 5, params.seed)
     near, _, own = cells(grid.u, grid.v, n * 3, n * 3, 1.0, params.seed + 1)

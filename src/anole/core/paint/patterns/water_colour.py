@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...arrays import Reals
 from ...noise import fbm
 from .grid import Grid, PatternParams, smooth
 
 
-def value(grid: Grid, params: PatternParams) -> np.ndarray:
+def value(grid: Grid, params: PatternParams) -> Reals:
     n = params.parts
     wash = fbm(grid.u, grid.v, n, n, 3 + round(params.rough * 2), params.seed)
     out = 0.25 + 0.6 * fbm(grid.u, grid.v, max(n // 2, 1), max(n // 2, 1), 2, params.seed + 5)

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
+from ...arrays import Reals
 from ...noise import fbm
 from .grid import Grid, PatternParams, wave
 
 
-def value(grid: Grid, params: PatternParams) -> np.ndarray:
+def value(grid: Grid, params: PatternParams) -> Reals:
     drift = fbm(grid.u, grid.v, 1, 3, 3, params.seed)
     rings = wave(drift * (params.parts * 2 + 2) + grid.v * params.parts)
     pores = fbm(grid.u, grid.v, 4, 96, 3, params.seed + 11)

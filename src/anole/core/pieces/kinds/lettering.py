@@ -6,8 +6,8 @@ from collections.abc import Callable
 from typing import Any
 
 import msgspec
-import numpy as np
 
+from ...arrays import Chords
 from ...box import Box
 from ...lettering.bends import shapings
 from ...lettering.outline import SHAPING, chords, outline
@@ -48,7 +48,7 @@ class LetteringKind(CoatedKind[Lettering]):
         key = outline(piece, dpi).key
         return (*key[:2], *key[3:])
 
-    def chords(self, piece: Lettering, dpi: float, scale: float) -> np.ndarray:
+    def chords(self, piece: Lettering, dpi: float, scale: float) -> Chords:
         return chords(outline(piece, dpi), scale)
 
     def smooth(self, piece: Lettering) -> bool:

@@ -10,7 +10,7 @@ import numpy as np
 from numba import njit
 
 from ... import bands
-from ...arrays import Plane
+from ...arrays import Plane, Points, Records
 from ...box import Box, around
 from ...compose.steps import Step
 from ...model import Board, Colour, ColourPaint, ImagePaint, Paint, Pool, Rim, Spot
@@ -35,8 +35,8 @@ def _fading(t: float) -> float:
 
 @njit(nogil=True, cache=True)
 def _cover_rows(
-    spots: np.ndarray,
-    rim: np.ndarray,
+    spots: Records,
+    rim: Points,
     x0: int,
     y0: int,
     first: int,

@@ -9,7 +9,7 @@ from typing import Any
 import msgspec
 import numpy as np
 
-from ...arrays import Chords, Curves, Planes
+from ...arrays import Chords, Curves, Planes, Records
 from ...box import Box
 from ...cache import Cache
 from ...coats.shape import Shape, sound_outline
@@ -103,7 +103,7 @@ class StampsKind(CoatedKind[Stamps]):
 
     # where the marks lie
 
-    def by_hand(self, piece: Stamps) -> np.ndarray:
+    def by_hand(self, piece: Stamps) -> Records:
         """(n, 6) board px: x, y, size, cosine, sine, strength."""
         rows = [(m.x, m.y, m.size, m.turn, m.strength) for m in piece.marks]
         found = np.array(rows, float).reshape(-1, 5)
@@ -113,7 +113,7 @@ class StampsKind(CoatedKind[Stamps]):
         turn = np.radians(found[:, 3] + piece.place.rotation)
         return np.column_stack([at, found[:, 2] * scale, np.cos(turn), np.sin(turn), found[:, 4]])
 
-    def all_stamps(self, piece: Stamps, view: View) -> np.ndarray:
+    def all_stamps(self, piece: Stamps, view: View) -> Records:
         """(n, 6) px of the render scale, those by chance beneath."""
         parts = [self.by_hand(piece)]
         if piece.scatter is not None:
@@ -147,7 +147,7 @@ class StampsKind(CoatedKind[Stamps]):
 
     # the silhouette
 
-    def _outlines(self, piece: Stamps, stamps: np.ndarray) -> Chords:
+    def _outlines(self, piece: Stamps, stamps: Records) -> Chords:
         curves = mark_curves(piece)
         parts = [positive(flatten(laying.placed(curves, one), 0.02)) for one in stamps]
         return united_outlines(parts)
@@ -217,7 +217,7 @@ class StampsKind(CoatedKind[Stamps]):
         ]
 
     def _in_colours(
-        self, piece: Stamps, how: Stamps, key: tuple, stamps: np.ndarray, box: Box, view: View
+        self, piece: Stamps, how: Stamps, key: tuple, stamps: Records, box: Box, view: View
     ) -> CompositeStep:
         def laid() -> Planes:
             return view.cache.get(
@@ -303,7 +303,7 @@ def _bare(piece: Coated) -> Coated:
     return msgspec.structs.replace(piece, style=(), worn=None, name="", opacity=1.0)
 
 
-def _touched(stamps: np.ndarray, soft: float) -> Box:
+def _touched(stamps: Records, soft: float) -> Box:
     """The px that stamps may change."""
     if not len(stamps):
         return Box(0, 0, 0, 0)
@@ -313,7 +313,7 @@ def _touched(stamps: np.ndarray, soft: float) -> Box:
     return Box(int(low[0]), int(low[1]), int(high[0]), int(high[1]))
 
 
-def _levels(piece: Stamps, stamps: np.ndarray) -> dict[int, Planes]:
+def _levels(piece: Stamps, stamps: Records) -> dict[int, Planes]:
     """Its picture in as many sizes as stamps of these sizes ask for."""
     size = size_of(piece.asset)
     if size is None or not len(stamps):

@@ -10,7 +10,7 @@ import cv2
 import msgspec
 import numpy as np
 
-from ...arrays import Matrix, Plane, Points
+from ...arrays import Matrix, Plane, Planes, Points
 from ...box import EMPTY, Box
 from ...cache import Cache
 from ...compose.cover import Cover
@@ -105,7 +105,7 @@ def landing(matrix: Matrix, box: Box, window: Box) -> Box:
     return Box(int(x0) - 1, int(y0) - 1, int(x1) + 1, int(y1) + 1).meet(window)
 
 
-def projected_plane(plane: Plane, matrix: Matrix, box: Box, into: Box, edge: int) -> np.ndarray:
+def projected_plane(plane: Plane, matrix: Matrix, box: Box, into: Box, edge: int) -> Plane:
     """A plane over `box` of the flat frame, seen over `into` of the posed one."""
     full = np.ascontiguousarray(np.broadcast_to(plane, (box.height, box.width)))
     there = np.array([[1, 0, box.x0 + 0.5], [0, 1, box.y0 + 0.5], [0, 0, 1]])
@@ -124,7 +124,7 @@ def onto_face(
     flat: Flat,
     window: Box,
     cache: Cache,
-    within: Callable[[], tuple[np.ndarray, Box]],
+    within: Callable[[], tuple[Plane, Box]],
 ) -> CompositeStep:
     """A step made on the flat piece as one of the posed frame."""
     matrix, box = flat.matrix, step.box
@@ -139,7 +139,7 @@ def onto_face(
         )
         return flat_cover._replace(plane=turned)
 
-    def colours() -> np.ndarray:
+    def colours() -> Planes:
         colours_flat = step.source()
         if colours_flat.shape[1:] == (1, 1):
             return colours_flat

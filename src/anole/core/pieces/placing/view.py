@@ -5,8 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import NamedTuple
 
-import numpy as np
-
+from ...arrays import Planes
 from ...box import Box
 from ...cache import Cache
 from ...model import Board, Piece
@@ -28,7 +27,7 @@ class View(NamedTuple):
     scale: float
     window: Box
     cache: Cache
-    picture: Callable[[Board, float, Box, bool], np.ndarray]
+    picture: Callable[[Board, float, Box, bool], Planes]
     is_ground: Callable[[Piece], bool]
     transparent: bool = False
     depth: int = 0

@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-import numpy as np
-
+from ...arrays import Numbers
 from ...box import Box
 from ...field.letter_owners import owners
 from ...field.shape_fields import bounds
@@ -45,7 +44,7 @@ def letter_frames(
             for n, part in enumerate(parts())
         ]
 
-    def plane() -> np.ndarray:
+    def plane() -> Numbers:
         return view.cache.get(
             ("owners", *key, box), lambda: owners([part.chords for part in parts()], box)
         )

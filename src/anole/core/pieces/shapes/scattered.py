@@ -7,7 +7,7 @@ from collections.abc import Callable
 import cv2
 import numpy as np
 
-from ...arrays import Plane
+from ...arrays import Chords, Plane, Points, Records
 from ...box import Box
 from ...field.coverage import rasterise
 from ...field.shape_fields import bounds
@@ -16,7 +16,7 @@ from ...model import Board, Coated, Scatter
 
 MAP_SIDE = 256.0
 """px of the longer side of the map that says where stamps may be."""
-Outline = Callable[[Coated, float, float], np.ndarray]
+Outline = Callable[[Coated, float, float], Chords]
 Frame = tuple[float, float, float, float]
 
 
@@ -31,7 +31,7 @@ def _border(board: Board, reach: float) -> tuple[Plane, Frame]:
     return weights, (0.0, 0.0, float(board.width), float(board.height))
 
 
-def _about(chords: np.ndarray, scale: float, reach: float | None) -> tuple[Plane, Frame]:
+def _about(chords: Chords, scale: float, reach: float | None) -> tuple[Plane, Frame]:
     """An outline's inside, or what lies outside it within reach, most likely close to it.
 
     chords : (m, 4) px at `scale`
@@ -72,7 +72,7 @@ def scattered(
     board: Board,
     standing: Callable[[Board, str], Coated | None],
     outline: Outline,
-) -> np.ndarray:
+) -> Records:
     """(n, 6) board px: x, y, size, cosine, sine, strength; none where they have no place to be."""
     target = standing(board, scatter.of) if scatter.of else None
     found = _map(scatter, board, target, outline)
@@ -85,7 +85,7 @@ def scattered(
     if not len(at):
         return nothing
 
-    def between(low: float, high: float, number: int) -> np.ndarray:
+    def between(low: float, high: float, number: int) -> Points:
         return low + (high - low) * chance[:, number]
 
     turn = np.radians(scatter.turn) * (2 * chance[:, 4] - 1)
