@@ -9,8 +9,8 @@ from anole.core.model import (
     Fill,
     Glow,
     Gradient,
+    GradientMap,
     Grey,
-    InkRamp,
     Invert,
     Lamp,
     Levels,
@@ -162,7 +162,7 @@ def picture_in_words() -> tuple[Coat, ...]:
     face = Backdrop(
         of="ground",
         scale=1.6,
-        tone=(Invert(), Grey(), Levels(black=0.25, white=0.8), InkRamp(stops=two)),
+        tone=(Invert(), Grey(), Levels(black=0.25, white=0.8), GradientMap(stops=two)),
     )
     light = Gradient(stops=stops((0, "#ffffffb0"), (0.55, "#ffffff00")))
     side = Gradient(angle=110, stops=stops((0, "#ffd9a0a0"), (0.6, "#ffd9a000")))

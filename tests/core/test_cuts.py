@@ -26,9 +26,9 @@ from anole.core.model import (
     Fill,
     Font,
     Gradient,
+    GradientMap,
     Ground,
     ImagePaint,
-    InkRamp,
     Length,
     Lettering,
     LetterPaint,
@@ -157,7 +157,8 @@ def emblem() -> str:
 
 
 PLAIN = [
-    InkRamp(stops=RAMP.stops) if tone is InkRamp else tone() for tone in TONES.members.values()
+    GradientMap(stops=RAMP.stops) if tone is GradientMap else tone()
+    for tone in TONES.members.values()
 ]
 TONES = [t for plain in PLAIN for t in (plain, *changed(plain)) if t.on and t != Levels()]
 

@@ -18,13 +18,13 @@ from anole.core.model import (
     Colour,
     Curves,
     Exposure,
-    Flats,
+    GradientMap,
     Grey,
-    InkRamp,
     Invert,
     Length,
     Levels,
     Perceptual,
+    Posterise,
     Speckle,
     Stop,
     Tint,
@@ -122,8 +122,8 @@ def test_grey_keeps_luminance_and_invert_turns_over(colour):
     )
 
 
-def test_an_ink_ramp_goes_from_the_darkest_to_the_brightest():
-    found = through(InkRamp(stops=RAMP), "#000000", "#ffffff")
+def test_a_gradient_map_goes_from_the_darkest_to_the_brightest():
+    found = through(GradientMap(stops=RAMP), "#000000", "#ffffff")
     assert found[0, :3] == pytest.approx(RAMP[0].colour.floats[:3], abs=2e-3)
     assert found[1, :3] == pytest.approx(RAMP[1].colour.floats[:3], abs=2e-3)
 
@@ -138,7 +138,7 @@ def test_a_tint_keeps_lightness_and_takes_the_hue():
 
 def test_flats_are_as_many_as_asked():
     greys = [f"rgb({v} {v} {v})" for v in range(256)]
-    found = through(Flats(steps=4), *greys)[:, 0]
+    found = through(Posterise(steps=4), *greys)[:, 0]
     assert np.unique(found.round(4)).tolist() == pytest.approx([0, 1 / 3, 2 / 3, 1], abs=1e-3)
 
 
@@ -194,7 +194,7 @@ def _any(kind):
     """The struct with every number anywhere within its hard range."""
     fields = {}
     for field in msgspec.structs.fields(kind):
-        if field.name == "stops" and kind is InkRamp:
+        if field.name == "stops" and kind is GradientMap:
             fields["stops"] = st.just(RAMP)
         elif isinstance(field.default, float | int) and not isinstance(field.default, bool):
             fields[field.name] = (

@@ -9,7 +9,7 @@ from PyQt6.QtCore import QPoint, QPointF, Qt
 from anole.core.library import styles
 from anole.core.model import Board
 from anole.studio.app import application
-from anole.studio.look.foot_bar import FootBar
+from anole.studio.look.status_bar import StatusBar
 from anole.studio.main_window.window import Window
 from anole.studio.runtime import troubles
 
@@ -22,7 +22,7 @@ def no_trouble(request, monkeypatch):
     some. Messages with details are errors that nobody expected."""
     told: list[str] = []
     monkeypatch.setattr(troubles.TROUBLES, "_last", {})
-    say = FootBar.say
+    say = StatusBar.say
 
     def listening(self, message: str, details: str = "") -> None:
         told.extend([details] if details else [])
@@ -31,7 +31,7 @@ def no_trouble(request, monkeypatch):
     def heard(event: troubles.Event) -> None:
         told.append(event.trouble.details)
 
-    monkeypatch.setattr(FootBar, "say", listening)
+    monkeypatch.setattr(StatusBar, "say", listening)
     troubles.TROUBLES.happened.connect(heard)
     yield told
     troubles.TROUBLES.happened.disconnect(heard)

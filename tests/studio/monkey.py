@@ -28,7 +28,7 @@ from anole.core.model import Board
 from anole.core.render.export import part
 from anole.studio import app as studio_app
 from anole.studio.documents.board_files import demo_boards
-from anole.studio.look.foot_bar import FootBar
+from anole.studio.look.status_bar import StatusBar
 from anole.studio.main_window.window import OPEN, Window
 from anole.studio.runtime import troubles
 
@@ -97,14 +97,14 @@ class Monkey:
         self._listen()
 
     def _listen(self) -> None:
-        say = FootBar.say
+        say = StatusBar.say
 
-        def listening(bar: FootBar, message: str, details: str = "") -> None:
+        def listening(bar: StatusBar, message: str, details: str = "") -> None:
             if details:
                 self.wrong.append(details)
             say(bar, message, details)
 
-        FootBar.say = listening  # type: ignore[method-assign]
+        StatusBar.say = listening  # type: ignore[method-assign]
         troubles.TROUBLES.happened.connect(lambda event: self.wrong.append(event.trouble.details))
 
     def _work(self) -> None:

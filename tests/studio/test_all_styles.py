@@ -142,7 +142,7 @@ def test_a_style_of_ones_own_is_described_and_renamed(opened, qtbot):
     assert found.coats == styles.find("deep pool").coats
     marked.name.setText("cup gold")
     marked.name.editingFinished.emit()
-    assert "already" in window.foot.text.text()
+    assert "already" in window.status.text.text()
     assert names(page) == ["gala"] and marked.name.text() == "gala"
 
 
@@ -220,7 +220,7 @@ def test_changes_are_carried_into_the_style_and_reach_the_others(dressed, qtbot)
     found = styles.find("club")
     assert found.coats[0].opacity == 0.5 and found.notes == "ours"
     assert window.shelf.side.worn.text() == "club"
-    reach = next(a for a in window.foot.answers if "other one" in a.text())
+    reach = next(a for a in window.status.answers if "other one" in a.text())
     assert window.document.board.coated("other").style[0].opacity == 1.0
     qtbot.mouseClick(reach, LEFT)
     assert window.document.board.coated("other").style[0].opacity == 0.5
@@ -229,7 +229,7 @@ def test_changes_are_carried_into_the_style_and_reach_the_others(dressed, qtbot)
 def test_the_change_of_the_style_is_undone_from_the_foot(dressed, qtbot):
     window = dressed
     window.actions_by_id["carry"].trigger()
-    undo = next(a for a in window.foot.answers if "Undo" in a.text())
+    undo = next(a for a in window.status.answers if "Undo" in a.text())
     qtbot.mouseClick(undo, LEFT)
     assert styles.find("club").coats[0].opacity == 1.0
 
@@ -258,8 +258,8 @@ def test_boards_in_a_folder_are_reached_and_keep_a_backup(dressed, tmp_path, set
     settle(window)
     found = board_file.read(file).board
     assert [found.coated(i).style[0].opacity for i in ("words", "other")] == [0.5, 0.5]
-    assert "2 pieces on 1 board" in window.foot.text.text()
-    assert "broken.anole" in window.foot.text.text()
+    assert "2 pieces on 1 board" in window.status.text.text()
+    assert "broken.anole" in window.status.text.text()
     assert backup_path(file, "state").exists()
 
 
@@ -269,7 +269,7 @@ def test_saving_under_a_name_that_is_there_asks_first(dressed, qtbot):
     window.shelf.name.setText("club")
     qtbot.keyClick(window.shelf.name, Key.Key_Return)
     assert styles.find("club").coats[0].opacity == 1.0
-    answer = next(a for a in window.foot.answers if "club 2" in a.text())
+    answer = next(a for a in window.status.answers if "club 2" in a.text())
     qtbot.mouseClick(answer, LEFT)
     assert styles.find("club 2").coats[0].opacity == 0.5
     assert styles.find("club").coats[0].opacity == 1.0
@@ -286,11 +286,11 @@ def test_lengths_in_px_are_offered_as_em_once(open_window, qtbot, settle):
     window.selection.choose("words")
     chip = window.shelf.row.reveal("fixed")
     chip.click()
-    assert "One length" in window.foot.question.text()
-    qtbot.mouseClick(window.foot.answers[0], LEFT)
+    assert "One length" in window.status.question.text()
+    qtbot.mouseClick(window.status.answers[0], LEFT)
     assert window.selection.coated.style[0].span.from_.unit == "em"
     chip.click()
-    assert not window.foot.asks
+    assert not window.status.asks
     assert window.selection.coated.style[0].span.from_ == Position(-9.0, "px")
 
 
@@ -373,7 +373,7 @@ def test_a_broken_pack_is_told_and_shows_nothing(open_window, settle, tmp_path):
     window = open_window(start_board())
     window.take_styles(path)
     settle(window)
-    assert "bad.anolepack" in window.foot.text.text()
+    assert "bad.anolepack" in window.status.text.text()
     assert window.pages.currentIndex() == 0
 
 

@@ -86,11 +86,11 @@ def test_what_would_be_lost_is_asked_about(window, qtbot):
     name = cluster(window).id
     window.document.apply("Stroke", lambda b: change_piece(b, name, style=(Stroke(id="k"),)))
     command(window, "dissolve").trigger()
-    assert window.foot.asks and "its coats" in window.foot.question.text()
-    window.foot.answers[-1].click()
+    assert window.status.asks and "its coats" in window.status.question.text()
+    window.status.answers[-1].click()
     assert cluster(window)
     command(window, "dissolve").trigger()
-    window.foot.answers[0].click()
+    window.status.answers[0].click()
     assert not any(isinstance(p, Cluster) for p in window.document.board.pieces)
 
 

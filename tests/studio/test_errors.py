@@ -79,7 +79,7 @@ def open_on(window, board: Board, settle) -> None:
 
 
 def message(window) -> str:
-    return window.foot.text.text() if window.foot.isVisible() else ""
+    return window.status.text.text() if window.status.isVisible() else ""
 
 
 def assert_at_work(window, settle, path) -> None:
@@ -112,13 +112,13 @@ def test_a_coat_that_fails_anywhere_is_left_out_and_the_rest_goes_on(
                 qtbot.waitUntil(lambda: "Hatch failed and is left out" in message(window))
                 assert np.abs(picture(window) - plainly).max() <= 1, name
                 assert window.build_up.state().failed == {"h"}
-                qtbot.mouseClick(window.foot.copy, LEFT)
+                qtbot.mouseClick(window.status.copy, LEFT)
                 assert f"planted in {name}" in QApplication.clipboard().text()
             assert_at_work(window, settle, tmp_path / f"{name}.png")
             if name in PAINTING:
                 qtbot.waitUntil(lambda: "without Hatch" in message(window))
             open_on(window, board_of(FILL), settle)
-        window.foot.fall_silent()
+        window.status.fall_silent()
 
 
 def test_a_coat_that_failed_is_tried_again_when_it_was_changed(open_window, settle):
@@ -186,7 +186,7 @@ def test_an_export_that_raises(open_window, settle, qtbot, tmp_path, monkeypatch
         broken_png.setattr(png, "write", lambda *_: {}["planted"])
         window.writing.to(tmp_path / "a.png").wait()
         qtbot.waitUntil(lambda: "a.png could not be exported" in message(window))
-        qtbot.mouseClick(window.foot.copy, LEFT)
+        qtbot.mouseClick(window.status.copy, LEFT)
         assert "KeyError" in QApplication.clipboard().text()
     assert_at_work(window, settle, tmp_path / "b.png")
     assert (tmp_path / "b.png").exists()

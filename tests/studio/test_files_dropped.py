@@ -43,7 +43,7 @@ def drop(settle):
         )
         window.dropEvent(event)
         settle(window)
-        return window.foot.text.text() if window.foot.isVisible() else ""
+        return window.status.text.text() if window.status.isVisible() else ""
 
     return fall
 
@@ -56,7 +56,7 @@ def picture(tmp_path):
 
 
 def answer(window, start: str) -> None:
-    next(b for b in window.foot.answers if b.text().startswith(start)).click()
+    next(b for b in window.status.answers if b.text().startswith(start)).click()
 
 
 def test_a_picture_stands_on_the_board_and_asks_what_else_it_may_be(open_window, drop, picture):
@@ -65,14 +65,14 @@ def test_a_picture_stands_on_the_board_and_asks_what_else_it_may_be(open_window,
     piece = window.selection.piece
     assert isinstance(piece, Picture)
     assert (piece.width.value, piece.height.value) == (20, 12)
-    assert [b.text() for b in window.foot.answers] == [
+    assert [b.text() for b in window.status.answers] == [
         "Make it the ground", "Paint the words with it", "Keep it so",
     ]  # fmt: skip
     # each answer is seen before it is given
     before = window.document.board
-    window.foot.answers[0].pointed.emit(True)
+    window.status.answers[0].pointed.emit(True)
     assert isinstance(window.document.shown.pieces[0].paint, ImagePaint)
-    window.foot.answers[0].pointed.emit(False)
+    window.status.answers[0].pointed.emit(False)
     assert window.document.shown == window.document.board == before
     # as the ground it is in one step, and back by undo
     answer(window, "Make it the ground")
@@ -80,7 +80,7 @@ def test_a_picture_stands_on_the_board_and_asks_what_else_it_may_be(open_window,
     assert not any(isinstance(p, Picture) for p in window.document.board.pieces)
     window.document.undo()
     assert isinstance(window.document.board.pieces[-1], Picture)
-    assert not window.foot.asks
+    assert not window.status.asks
 
 
 def test_it_may_become_the_paint_of_the_chosen_words(open_window, drop, picture):
@@ -97,7 +97,7 @@ def test_it_may_become_the_paint_of_the_chosen_words(open_window, drop, picture)
 def test_kept_or_left_it_stays_a_picture(open_window, drop, picture):
     window = open_window(board(Fill(id="f")))
     drop(window, picture)
-    window.foot.escape()
+    window.status.escape()
     assert isinstance(window.document.board.pieces[-1], Picture)
     assert len(window.document.board.assets) == 1
 
@@ -108,7 +108,7 @@ def test_in_coat_it_is_the_paint_at_once(open_window, drop, picture):
     window.selection.choose("words", "f")
     drop(window, picture)
     assert isinstance(window.document.board.coated("words").style[1].paint, ImagePaint)
-    assert not window.foot.asks
+    assert not window.status.asks
     window.document.undo()
     assert not isinstance(window.document.board.coated("words").style[1].paint, ImagePaint)
 
@@ -119,7 +119,7 @@ def test_where_nothing_can_take_it_only_a_picture_is_offered(open_window, drop, 
     window.selection.choose("words", "g")
     drop(window, picture)
     assert window.document.board.coated("words").style == (Grain(id="g"),)
-    assert [b.text() for b in window.foot.answers] == ["Keep it so"]
+    assert [b.text() for b in window.status.answers] == ["Keep it so"]
 
 
 def test_a_board_opens_and_a_font_dresses_the_words(open_window, drop, tmp_path):

@@ -190,7 +190,7 @@ def test_a_style_of_ones_own_is_deleted_from_its_menu_and_brought_back(open_wind
     ask(chip, chip.rect().center())
     window.actions_by_id["delete style"].trigger()
     assert all(one.style.name != "Mine" for one in window.shelf.shown)
-    window.foot.answers[0].click()
+    window.status.answers[0].click()
     assert styles.find("Mine").coats
     styles.remove("Mine")
     window.shelf.reload()
@@ -263,7 +263,7 @@ def test_keys_people_expect(open_window, qtbot, settle):
     assert window.coat.name.text() == ""
     assert len(window.selection.coated.style) == coats
     qtbot.keyClick(window, Qt.Key.Key_W, CTRL)
-    assert window.foot.asks
+    assert window.status.asks
 
 
 def test_ctrl_does_on_the_board_what_alt_does(open_window, qtbot, settle):
@@ -287,7 +287,9 @@ def test_ctrl_does_on_the_board_what_alt_does(open_window, qtbot, settle):
     window.selection.choose("words", "s")
     spot = window.view.transform_now().to_widget(160, 90).toPoint()
     qtbot.mouseClick(window.view, LEFT, CTRL, spot)
-    assert "Painted there on top" in window.foot.text.text() or "ground" in window.foot.text.text()
+    assert (
+        "Painted there on top" in window.status.text.text() or "ground" in window.status.text.text()
+    )
 
 
 def test_menus_made_of_what_there_is(open_window):

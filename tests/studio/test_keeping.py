@@ -36,7 +36,7 @@ def type_in(window, text: str) -> None:
 
 
 def answer(window, qtbot, label: str) -> None:
-    button = next(b for b in window.foot.answers if b.text() == label)
+    button = next(b for b in window.status.answers if b.text() == label)
     assert button.isVisible()
     qtbot.mouseClick(button, LEFT)
 
@@ -69,10 +69,10 @@ def test_what_would_lose_work_asks_and_stay_keeps_it(open_window, qtbot, tmp_pat
         "new": lambda: window.files.new(100, 100),
         "open": lambda: window.files.open(tmp_path / "x.anole"),
     }[way]()
-    assert window.isVisible() and window.foot.isVisible()
-    assert window.foot.question.text() == "“Relay” has changes that are not saved."
+    assert window.isVisible() and window.status.isVisible()
+    assert window.status.question.text() == "“Relay” has changes that are not saved."
     answer(window, qtbot, "Stay")
-    assert window.isVisible() and not window.foot.isVisible()
+    assert window.isVisible() and not window.status.isVisible()
     assert window.document.board.piece("w").text == "ONE"
 
 
@@ -80,9 +80,9 @@ def test_escape_stays_and_the_first_answer_has_the_keys(open_window, qtbot):
     window = open_window(PLAIN)
     type_in(window, "ONE")
     window.close()
-    assert window.foot.answers[0].hasFocus() and window.foot.answers[0].text() == "Save"
-    qtbot.keyClick(window.foot.answers[0], Qt.Key.Key_Escape)
-    assert window.isVisible() and not window.foot.asks
+    assert window.status.answers[0].hasFocus() and window.status.answers[0].text() == "Save"
+    qtbot.keyClick(window.status.answers[0], Qt.Key.Key_Escape)
+    assert window.isVisible() and not window.status.asks
 
 
 def test_save_saves_and_then_closes(open_window, qtbot, tmp_path):
@@ -130,7 +130,7 @@ def test_what_was_open_comes_back_as_it_was(open_window, qtbot, settle, tmp_path
 
     again = open_window()
     again.recovery.offer()
-    assert "“Relay” (3 steps, not saved" in again.foot.question.text()
+    assert "“Relay” (3 steps, not saved" in again.status.question.text()
     answer(again, qtbot, "Bring back")
     settle(again)
     document = again.document
@@ -209,11 +209,11 @@ def test_a_journal_that_cannot_be_written_is_said_once(open_window, qtbot, tmp_p
     monkeypatch.setenv("XDG_STATE_HOME", str(blocked))
     window = open_window(PLAIN)
     type_in(window, "A")
-    qtbot.waitUntil(lambda: "not kept aside" in window.foot.text.text())
-    window.foot.fall_silent()
+    qtbot.waitUntil(lambda: "not kept aside" in window.status.text.text())
+    window.status.fall_silent()
     type_in(window, "B")
     written(window, qtbot)
-    assert not window.foot.isVisible()
+    assert not window.status.isVisible()
     monkeypatch.setenv("XDG_STATE_HOME", str(tmp_path / "room"))
     type_in(window, "C")
     written(window, qtbot)
@@ -231,7 +231,7 @@ def test_a_file_that_another_program_changed_is_not_written_over(open_window, qt
     theirs = board_file.StoredBoard(change_piece(PLAIN, "w", text="THEIRS"))
     board_file.write(path, theirs, None)
     window.files.save()
-    assert "changed by another program" in window.foot.question.text()
+    assert "changed by another program" in window.status.question.text()
     assert board_file.read(path).board.piece("w").text == "THEIRS"
     answer(window, qtbot, "Stay")
     assert not window.document.is_saved
@@ -248,7 +248,7 @@ def test_a_file_that_was_only_touched_is_saved_without_a_question(open_window, t
     os.utime(path, (1, 1))
     type_in(window, "MINE")
     window.files.save()
-    assert window.document.is_saved and not window.foot.asks
+    assert window.document.is_saved and not window.status.asks
 
 
 @pytest.mark.parametrize("where", ["state", "beside", "none"])

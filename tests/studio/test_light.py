@@ -117,11 +117,11 @@ def test_alt_click_asks_which_coat_painted_this(open_window, qtbot, settle):
     now = window.view.transform_now()
     qtbot.mouseClick(window.view, LEFT, ALT, now.to_widget(142, 90).toPoint())
     assert window.selection.coat_id == "s"
-    assert "Stroke" in window.foot.text.text()
+    assert "Stroke" in window.status.text.text()
     qtbot.mouseClick(window.view, LEFT, ALT, now.to_widget(150, 90).toPoint())
     assert window.selection.coat_id == "r"
     qtbot.mouseClick(window.view, LEFT, ALT, now.to_widget(5, 5).toPoint())
-    assert "Only a ground" in window.foot.text.text()
+    assert "Only a ground" in window.status.text.text()
 
 
 def test_the_lantern_is_dragged_on_the_board(open_window, settle):

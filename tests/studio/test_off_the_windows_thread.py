@@ -85,7 +85,7 @@ def test_names_that_nothing_fills_are_said_before_anything_is_written(open_windo
     window.show_page(window.series)
     window.series.render_to(tmp_path / "out", 1)
     qtbot.waitUntil(lambda: window.series.job is None)
-    assert "{number}" in window.foot.text.text() and not (tmp_path / "out").exists()
+    assert "{number}" in window.status.text.text() and not (tmp_path / "out").exists()
 
 
 @pytest.mark.parametrize("clear", [True, False])
@@ -140,7 +140,7 @@ def test_twenty_thousand_letters_are_cut_and_that_is_said(open_window, settle, q
         words = window.start.words.toPlainText()
     settle(window)
     assert len(words) == MOST_WORDS
-    assert "letters here" in window.foot.text.text()
+    assert "letters here" in window.status.text.text()
 
 
 def test_the_core_of_many_letters_is_measured(open_window, settle, qtbot, threads):

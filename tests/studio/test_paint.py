@@ -17,9 +17,9 @@ from anole.core.model import (
     ColourPaint,
     Fill,
     Gradient,
+    GradientMap,
     ImagePaint,
     Ink,
-    InkRamp,
     Invert,
     Length,
     Pattern,
@@ -183,7 +183,7 @@ def test_a_gradient_is_folded_read_from_css_and_taken_from_the_shelf(open_window
     QGuiApplication.clipboard().setText("linear-gradient(nonsense")
     qtbot.mouseClick(made.read, LEFT)
     assert window.document.board == before
-    assert "no gradient" in window.foot.text.text()
+    assert "no gradient" in window.status.text.text()
     made.shelf.unfold(True)
     assert len(made.shelf.grid.entries) >= 30
     qtbot.mouseClick(made.shelf.grid, LEFT, pos=made.shelf.grid.box(6).center().toPoint())
@@ -208,10 +208,10 @@ def test_a_pattern_gets_inks_tone_and_a_picture(open_window, qtbot, tmp_path, se
     assert fill(window).inks[-1] == Ink("letter")
     tone = controls["tone"]
     tone._added(1 + list(OPERATIONS).index(Invert))
-    tone._added(1 + list(OPERATIONS).index(InkRamp))
-    assert [type(op) for op in fill(window).tone] == [Invert, InkRamp]
+    tone._added(1 + list(OPERATIONS).index(GradientMap))
+    assert [type(op) for op in fill(window).tone] == [Invert, GradientMap]
     tone.rows[1].raised.emit()
-    assert [type(op) for op in fill(window).tone] == [InkRamp, Invert]
+    assert [type(op) for op in fill(window).tone] == [GradientMap, Invert]
     qtbot.mouseClick(tone.rows[1].toggle, LEFT)
     assert not fill(window).tone[1].on
     tone.rows[0].removed.emit()
@@ -247,7 +247,7 @@ def test_a_dropped_picture_becomes_the_ground_or_fills_the_letters(open_window, 
     window.show_stage(Stage.ARRANGE)
     drop(window, picture(tmp_path))
     settle(window)
-    window.foot.answers[0].click()
+    window.status.answers[0].click()
     assert isinstance(window.document.board.pieces[0].paint, ImagePaint)
     window.show_stage(Stage.COAT)
     window.selection.choose("words", "f")
@@ -260,7 +260,7 @@ def test_a_dropped_picture_becomes_the_ground_or_fills_the_letters(open_window, 
     drop(window, tmp_path / "bad.png")
     settle(window)
     assert window.document.board == before
-    assert "bad.png" in window.foot.text.text()
+    assert "bad.png" in window.status.text.text()
 
 
 RAMP = (Stop(0, Colour(0, 0, 0)), Stop(1, Colour(255, 255, 255)))

@@ -38,7 +38,7 @@ def test_a_picture_stands_on_the_board(open_window, held):
     piece = held(window, mime)
     assert isinstance(piece, Picture)
     assert (piece.width.value, piece.height.value) == (30, 20)
-    assert window.foot.answers[0].text() == "Make it the ground"
+    assert window.status.answers[0].text() == "Make it the ground"
 
 
 @pytest.mark.parametrize("as_text", [True, False])
@@ -51,7 +51,7 @@ def test_artwork_becomes_an_emblem_that_may_wear_the_words_style(open_window, he
         mime.setData("image/svg+xml", WHEEL)
     piece = held(window, mime)
     assert isinstance(piece, Emblem) and piece.own and not piece.style
-    dress = next(b for b in window.foot.answers if b.text().startswith("Dress it"))
+    dress = next(b for b in window.status.answers if b.text().startswith("Dress it"))
     dress.pointed.emit(True)
     assert window.document.shown.piece(piece.id).style
     dress.click()
@@ -76,7 +76,7 @@ def test_hostile_artwork_costs_a_message(open_window, held):
     before = window.document.board
     mime.setText('<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>')
     held(window, mime)
-    assert "script" in window.foot.text.text()
+    assert "script" in window.status.text.text()
     assert window.document.board == before
 
 

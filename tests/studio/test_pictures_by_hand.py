@@ -21,7 +21,7 @@ def window(open_window, settle, tmp_path):
     window = open_window(board(Fill(id="f"), text="A"))
     use_picture(window.session, path)
     settle(window)
-    window.foot.escape()
+    window.status.escape()
     return window
 
 

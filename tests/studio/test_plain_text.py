@@ -49,8 +49,8 @@ def window(open_window):
 def test_nothing_of_it_is_taken_for_markup(window, settle):
     window.selection.choose("w", "f")
     window.document.apply(f"Do {EVIL}", lambda b: change_coat(b, "w", "f", opacity=0.5))
-    window.foot.say(EVIL)
-    window.foot.ask(EVIL, [("Stay", lambda: None)])
+    window.status.say(EVIL)
+    window.status.ask(EVIL, [("Stay", lambda: None)])
     looked_at, found = 0, 0
     for stage in (0, 1, 2):
         window.show_stage(stage)

@@ -98,9 +98,9 @@ def test_the_sheet_is_lifted_by_hand_and_by_key(proofed, qtbot, settle, tmp_path
 
 
 @pytest.mark.parametrize("kind", [n for n, form in FORMATS.items() if form.encode])
-def test_every_format_is_weighed_as_it_is_written(proofed, qtbot, tmp_path, kind):
+def test_every_format_is_measured_as_it_is_written(proofed, qtbot, tmp_path, kind):
     panel, found = proofed.export, []
-    panel.weighed.connect(found.append)
+    panel.measured.connect(found.append)
     # another format first: what was rendered for it may serve, or may not
     for form in ("png 16" if kind != "png 16" else "jpeg", kind):
         found.clear()
@@ -117,7 +117,7 @@ def test_the_true_bytes_and_picture_follow_the_quality(proofed, qtbot):
     window = proofed
     panel = window.export
     found: list = []
-    panel.weighed.connect(found.append)
+    panel.measured.connect(found.append)
 
     def edit(**fields):
         found.clear()
@@ -154,8 +154,8 @@ def test_several_exports_are_saved_with_the_board_and_written_at_once(
     names = sorted(p.name for p in tmp_path.iterdir())
     assert names == [f"{window.document.title} 320-..-x.webp", f"{window.document.title}.png"]
     window.writing.all_to(tmp_path, window.export.exports)
-    assert "already" in window.foot.question.text()
-    qtbot.mouseClick(window.foot.answers[0], LEFT)
+    assert "already" in window.status.question.text()
+    qtbot.mouseClick(window.status.answers[0], LEFT)
     qtbot.waitUntil(lambda: window.writing.job is None, timeout=60_000)
     assert len(list(tmp_path.iterdir())) == 4
     path = tmp_path / "kept.anole"
@@ -175,8 +175,8 @@ def test_a_picture_that_does_not_fit_is_asked_about(proofed, qtbot, settle, tmp_
     window, path = proofed, tmp_path / "a.jpg"
     window.writing.write([Order(path, Export(format="jpeg", most=1500))])
     qtbot.waitUntil(lambda: window.writing.job is None, timeout=60_000)
-    assert not path.exists() and "smaller" in window.foot.question.text()
-    qtbot.mouseClick(window.foot.answers[0], LEFT)
+    assert not path.exists() and "smaller" in window.status.question.text()
+    qtbot.mouseClick(window.status.answers[0], LEFT)
     qtbot.waitUntil(lambda: window.writing.job is None, timeout=60_000)
     assert path.stat().st_size <= 1500
     assert Image.open(path).size[0] < 320

@@ -30,7 +30,7 @@ def nothing_known():
 
 
 def message(window) -> str:
-    return window.foot.text.text() if window.foot.isVisible() else ""
+    return window.status.text.text() if window.status.isVisible() else ""
 
 
 @pytest.mark.parametrize(
@@ -62,9 +62,9 @@ def test_a_slow_opening_is_cancelled_and_the_board_stays(open_window, qtbot, tmp
     window.files.open(tmp_path / "slow.anole")
     qtbot.waitUntil(lambda: message(window) == "Reading slow.anole")
     start = time.monotonic()
-    qtbot.mouseClick(window.foot.stop, LEFT)
+    qtbot.mouseClick(window.status.stop, LEFT)
     assert time.monotonic() - start < 1
-    assert window.reading.idle and not window.foot.isVisible()
+    assert window.reading.idle and not window.status.isVisible()
     qtbot.waitUntil(lambda: not any(t.name == "anole-background" for t in threading.enumerate()))
     assert window.document.board == before
 

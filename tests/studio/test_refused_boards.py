@@ -20,7 +20,7 @@ kept = app.application()
 def look():
     (window,) = OPEN
     print(window.isVisible(), window.pages.currentWidget() is window.start)
-    print(window.foot.text.text(), window.foot.question.text())
+    print(window.status.text.text(), window.status.question.text())
     window.leave()
 QTimer.singleShot(4000, look)
 print(app.run(Path(sys.argv[-1])))
@@ -49,7 +49,7 @@ def test_it_is_said_on_the_start_page(open_window, settle, broken):
     window.files.open(broken)
     settle(window)
     assert window.pages.currentWidget() is window.start
-    assert "a.anole is not an Anole board" in window.foot.text.text()
+    assert "a.anole is not an Anole board" in window.status.text.text()
 
 
 def test_a_board_that_was_worked_on_stays(open_window, settle, broken, tmp_path):
@@ -58,7 +58,7 @@ def test_a_board_that_was_worked_on_stays(open_window, settle, broken, tmp_path)
     before = window.pages.currentWidget()
     window.files.open(broken)
     settle(window)
-    assert window.pages.currentWidget() is before and "a.anole" in window.foot.text.text()
+    assert window.pages.currentWidget() is before and "a.anole" in window.status.text.text()
 
 
 @pytest.mark.parametrize("where", ["state", "beside"])
@@ -73,7 +73,7 @@ def test_the_version_before_is_offered_and_opened_as_a_copy(open_window, settle,
     window.document.start(Board())
     files.open(path)
     settle(window)
-    assert "The version before it" in window.foot.question.text()
-    window.foot.answers[0].click()
+    assert "The version before it" in window.status.question.text()
+    window.status.answers[0].click()
     settle(window)
     assert window.document.board.width == 123 and window.document.path is None

@@ -98,9 +98,9 @@ def test_a_table_that_is_none_is_told(opened, settle, tmp_path):
     path.write_bytes(b"nothing")
     page.open_table(path)
     settle(window)
-    assert "a.xlsx" in window.foot.text.text()
+    assert "a.xlsx" in window.status.text.text()
     paste(page, "   ")
-    assert "empty" in window.foot.text.text()
+    assert "empty" in window.status.text.text()
 
 
 def test_all_rows_are_written_and_a_second_time_none(opened, qtbot, settle, tmp_path):
@@ -114,10 +114,10 @@ def test_all_rows_are_written_and_a_second_time_none(opened, qtbot, settle, tmp_
     names = sorted(p.name for p in tmp_path.glob("*.png"))
     assert names == ["001-One.png", "002-Two.png"]
     assert Image.open(tmp_path / names[0]).size == (320, 180)
-    assert "2 of 2" in window.foot.text.text()
+    assert "2 of 2" in window.status.text.text()
     page.render_to(tmp_path, jobs=1)
     qtbot.waitUntil(lambda: page.job is None, timeout=60_000)
-    assert "2 were there already" in window.foot.text.text()
+    assert "2 were there already" in window.status.text.text()
 
 
 def test_escape_goes_back_to_the_board_and_the_series_is_saved(opened, qtbot, tmp_path):

@@ -28,7 +28,7 @@ def path():
 def test_a_damaged_file_is_set_aside_with_a_word(path, content, open_window):
     path.write_bytes(content)
     window = open_window()
-    assert "settings were damaged" in window.foot.text.text()
+    assert "settings were damaged" in window.status.text.text()
     assert path.with_name(path.name + ASIDE).read_bytes() == content
     window.settings.put("theme", "light")
     assert Settings().get("theme", "") == "light"

@@ -160,4 +160,4 @@ def test_a_dropped_file_that_is_no_font_is_said(three, tmp_path, settle):
     drop(three, path, tmp_path / "readme.txt")
     settle(three)
     assert three.document.board == before
-    assert "bad.ttf" in three.foot.text.text()
+    assert "bad.ttf" in three.status.text.text()

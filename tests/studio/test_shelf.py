@@ -128,8 +128,8 @@ def test_a_deleted_style_is_brought_back(open_window, qtbot):
     chip.setFocus()
     window.actions_by_id["delete style"].trigger()
     assert "mine" not in [one.style.name for one in window.shelf.shown]
-    assert "mine" in window.foot.question.text()
-    qtbot.mouseClick(window.foot.answers[0], LEFT)
+    assert "mine" in window.status.question.text()
+    qtbot.mouseClick(window.status.answers[0], LEFT)
     assert "mine" in [one.style.name for one in window.shelf.shown]
     found = window.shelf.row.reveal("mine").stored.style
     assert [type(coat) for coat in found.coats] == [Fill]

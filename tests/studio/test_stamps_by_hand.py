@@ -116,7 +116,7 @@ def test_a_picture_dropped_on_stamps_becomes_their_mark(window, settle, tmp_path
     name = stamps(window).id
     take(window.session, [tmp_path / "wheel.svg"])
     settle(window)
-    answer = next(b for b in window.foot.answers if "stamps" in b.text())
+    answer = next(b for b in window.status.answers if "stamps" in b.text())
     answer.click()
     piece = window.document.board.piece(name)
     assert piece.asset and window.selection.piece_id == name

@@ -190,7 +190,7 @@ def test_recent_boards_have_their_pictures_and_a_gone_one_is_said(started, qtbot
     # kept, and said when it is asked for; nothing is lost
     qtbot.mouseClick(cards[str(gone)], LEFT)
     settle(window)
-    assert "gone.anole" in window.foot.text.text()
+    assert "gone.anole" in window.status.text.text()
     assert gone in window.settings.recent
     window.start.cards.cards[str(gone)].unwanted.emit()
     assert gone not in window.settings.recent
@@ -237,9 +237,9 @@ def test_throwing_away_what_was_not_closed_is_asked(started, open_window, qtbot)
     crash(window, qtbot)
     again = started()
     again.start.cards.cards[str(found()[0][0])].remove.click()
-    assert again.foot.asks
+    assert again.status.asks
     assert len(found()) == 1
-    again.foot.answers[0].click()
+    again.status.answers[0].click()
     assert found() == []
 
 
@@ -281,5 +281,5 @@ def test_a_board_that_cannot_be_read_keeps_the_page(started, qtbot, settle, tmp_
     path.write_bytes(b"no board")
     window.files.open(path)
     settle(window)
-    assert "bad.anole" in window.foot.text.text()
+    assert "bad.anole" in window.status.text.text()
     assert window.pages.currentWidget() is window.start

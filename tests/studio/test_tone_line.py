@@ -85,14 +85,14 @@ def test_keys_choose_and_move_points_and_a_double_click_sets_back(toned, qtbot):
     assert toned.selection.coat.tone[1].at_25 == pytest.approx(0.25)
 
 
-def test_heaps_are_of_what_lies_beneath_the_tone_and_of_nothing_else(toned, settle, qtbot):
+def test_histograms_are_of_what_lies_beneath_the_tone_and_of_nothing_else(toned, settle, qtbot):
     """Two greys beneath, the white above and the ground not counted."""
     curve, levels = lines(toned)
     qtbot.waitUntil(lambda: bool(curve.bins.any() and levels.bins.any()), timeout=20_000)
     for line in (curve, levels):
-        heaps = np.flatnonzero(line.bins > 0.3)
-        assert set(heaps) <= {level(0x40), level(0xA0)}
-        assert {level(0x40), level(0xA0)} & set(heaps)
+        peaks = np.flatnonzero(line.bins > 0.3)
+        assert set(peaks) <= {level(0x40), level(0xA0)}
+        assert {level(0x40), level(0xA0)} & set(peaks)
         assert line.bins[-1] == 0
 
 

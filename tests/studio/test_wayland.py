@@ -20,7 +20,7 @@ from pathlib import Path
 from PyQt6.QtCore import QPoint
 from anole.studio.runtime import troubles
 from anole.studio.app import application
-from anole.studio.look.foot_bar import FootBar
+from anole.studio.look.status_bar import StatusBar
 from anole.studio.exchange.pasting import paste
 from anole.studio.main_window.window import Window
 seated, out = sys.argv[1] == "seat", Path(sys.argv[2])

@@ -146,8 +146,8 @@ def test_a_bad_file_is_said_and_the_board_stays(open_window, settle, tmp_path, c
     window.files.open(path)
     settle(window)
     assert window.document.board == STYLED
-    assert "bad.anole" in window.foot.text.text()
-    assert window.foot.isVisible()
+    assert "bad.anole" in window.status.text.text()
+    assert window.status.isVisible()
 
 
 def test_a_missing_font_is_said_and_the_words_kept(open_window, settle, tmp_path):
@@ -157,26 +157,26 @@ def test_a_missing_font_is_said_and_the_words_kept(open_window, settle, tmp_path
     window = open_window()
     window.files.open(path)
     settle(window)
-    assert "Gone Sans" in window.foot.text.text()
+    assert "Gone Sans" in window.status.text.text()
     assert window.document.board == made
 
 
 def test_an_unwritable_folder_is_said(open_window, qtbot, tmp_path):
     window = open_window(STYLED)
     assert not window.files.save_to(tmp_path / "no" / "a.anole")
-    assert "cannot write" in window.foot.text.text()
+    assert "cannot write" in window.status.text.text()
     window.writing.to(tmp_path / "no" / "a.png")
     qtbot.waitUntil(lambda: window.writing.job is None, timeout=30_000)
-    assert "cannot write" in window.foot.text.text()
+    assert "cannot write" in window.status.text.text()
 
 
 def test_a_picture_can_be_stopped(open_window, qtbot, tmp_path):
     window = open_window(STYLED)
     job = window.writing.to(tmp_path / "a.png", 40.0)
-    qtbot.mouseClick(window.foot.stop, LEFT)
+    qtbot.mouseClick(window.status.stop, LEFT)
     qtbot.waitUntil(lambda: window.writing.job is None, timeout=60_000)
     job.wait()
-    assert "nothing was exported" in window.foot.text.text()
+    assert "nothing was exported" in window.status.text.text()
     assert not list(tmp_path.iterdir())
 
 

@@ -69,7 +69,7 @@ class Extrusion(NamedTuple):
 
         Sides whose wall is seen are taken at the back, the others at the face, with the way back
         between them. That curve runs round each point as often as its line meets the face: so the
-        union by the rule of not zero is exact (a convolution, after Guibas, Ramshaw and Stolfi,
+        union by the nonzero winding rule is exact (a convolution, after Guibas, Ramshaw and Stolfi,
         "A kinetic framework for computational geometry", 1983).
         """
         if not self.moves or not len(chords):

@@ -1,4 +1,4 @@
-"""Outlines united and grown in whole numbers, where no rounding can tear them."""
+"""Outlines united and grown in integer coordinates, where no rounding can tear them."""
 
 from __future__ import annotations
 
@@ -12,10 +12,10 @@ from ..arrays import Chords
 from .outset import StrokeOutset
 
 Polygons = list[list[list[int]]]
-"""Closed contours, each a list of points in whole numbers."""
+"""Closed contours, each a list of points in integer coordinates."""
 NOTHING: Chords = np.zeros((0, 4))
 STEPS = float(1 << 14)
-"""Whole numbers to a px."""
+"""Integer steps to a px."""
 CLOSED = 1e-6
 """px between a chord and the next of its contour, at most."""
 ARC = 0.01
@@ -23,7 +23,7 @@ ARC = 0.01
 
 
 def to_polygons(chords: Chords) -> Polygons:
-    """Chords (m, 4) px, in order along each contour, in whole numbers."""
+    """Chords (m, 4) px, in order along each contour, in integer coordinates."""
     if not len(chords):
         return []
     apart = np.abs(chords[1:, :2] - chords[:-1, 2:]) > CLOSED

@@ -11,7 +11,7 @@ from numba import njit
 from ..arrays import Chords, Indices, Records
 
 GREATEST_GROUP = 120
-"""Glyphs united at once; only heaps of hundreds of letters on one spot go beyond."""
+"""Glyphs united at once; only piles of hundreds of letters on one spot go beyond."""
 
 
 @njit(nogil=True, cache=True)
@@ -71,8 +71,8 @@ def groups(parts: Sequence[Any]) -> list[list[Any]]:
     """Parts (with a `box`) whose boxes touch."""
     if not parts:
         return []
-    heaps: dict[int, list[Any]] = {}
+    groups: dict[int, list[Any]] = {}
     labels = touching(np.array([part.box for part in parts], np.float64)).tolist()
     for label, part in zip(labels, parts, strict=True):
-        heaps.setdefault(label, []).append(part)
-    return list(heaps.values())
+        groups.setdefault(label, []).append(part)
+    return list(groups.values())

@@ -115,7 +115,7 @@ class Grey(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="grey"):
     amount: Annotated[float, _fine("Amount", "How far")] = 1.0
 
 
-class InkRamp(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="ink-ramp"):
+class GradientMap(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="ink-ramp"):
     """Luminance mapped to a gradient: darkest to the first colour, brightest to the last."""
 
     stops: Annotated[Stops, meta("Ramp", "From the darkest to the brightest")]
@@ -140,7 +140,7 @@ class Bloom(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="bloom"):
     threshold: Annotated[float, _fine("From", "What is bright enough to shine")] = 0.6
 
 
-class Flats(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="flats"):
+class Posterise(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="flats"):
     """A few flat steps of each channel."""
 
     steps: Annotated[
@@ -169,10 +169,10 @@ TONES = OpenUnion(
     Tint,
     Invert,
     Grey,
-    InkRamp,
+    GradientMap,
     Blur,
     Bloom,
-    Flats,
+    Posterise,
     Speckle,
 )
 """Every kind of operation that a list of tones may hold."""

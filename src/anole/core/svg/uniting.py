@@ -1,4 +1,4 @@
-"""Areas united twice: in curves, and in whole numbers to see whether the curves came out right."""
+"""Areas united twice: in curves, and in integer coordinates to see whether the curves came out right."""
 
 from __future__ import annotations
 
@@ -21,7 +21,7 @@ from .errors import SvgError
 UNIT = 1000.0
 """Units to which an SVG's height is brought: Skia counts in float32."""
 FINE, STEPS = 0.02, 1024.0
-"""Units by which chords may be off, and whole numbers to a unit."""
+"""Units by which chords may be off, and integer steps to a unit."""
 LOOK, LIKE = 256.0, 0.1
 """px across at which both unions are compared, and by how much their coverages may differ."""
 
@@ -51,7 +51,7 @@ def _in_curves(parts: Iterable[Part]) -> skia.Path:
 
 
 def _polygons(path: skia.Path) -> Polygons:
-    """Closed polygons in whole numbers."""
+    """Closed polygons in integer coordinates."""
     found = []
     for cubics in contours_of(path):
         points = np.rint(flatten(cubics, FINE)[:, :2] * STEPS).astype(np.int64)

@@ -6,7 +6,7 @@ from ...core.edit.clusters import clip, dissolve_cluster, loses, make_cluster
 from ...core.model import Cluster, Coated, Placed
 from ...core.model.nesting import holder_of, siblings
 from ..documents.opening import open_up
-from ..look.foot_bar import nothing
+from ..look.status_bar import nothing
 from ..shared.session import Session
 from .command import PIECE, Command
 
@@ -43,7 +43,7 @@ def _dissolve(session: Session) -> None:
         ("Dissolve", lambda: _dissolve_now(session, cluster.id)),
         ("Keep the cluster", nothing),
     )
-    session.reading.foot.ask(f"Dissolving it loses {what}.", answers)
+    session.reading.status.ask(f"Dissolving it loses {what}.", answers)
 
 
 def _dissolve_now(session: Session, cluster: str) -> None:

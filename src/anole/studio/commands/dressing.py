@@ -13,7 +13,7 @@ from ...core.edit.recolouring import in_colours
 from ...core.edit.wearing import add_coats, add_style, put_style
 from ...core.library.styles import digest
 from ...core.model import Board, Coat, ModelError, Style
-from ..look.foot_bar import nothing
+from ..look.status_bar import nothing
 from ..shared.new_words import remember_style
 from ..shared.session import Session
 
@@ -71,12 +71,12 @@ def wear(session: Session, style: Style) -> None:
 def _ask_about_lengths(session: Session, piece: str, style: Style) -> None:
     """Lengths that do not grow with the words are offered as em, once for each style."""
     count, asked = fixed_lengths(style.coats), session.settings.texts(ASKED)
-    if not count or style.name in asked or session.reading.foot.asks:
+    if not count or style.name in asked or session.reading.status.asks:
         return
     session.settings.put(ASKED, [*asked, style.name][-500:])
     lengths = "One length" if count == 1 else f"{count} lengths"
     grow = "does" if count == 1 else "do"
-    session.reading.foot.ask(
+    session.reading.status.ask(
         f"{lengths} of “{style.name}” {grow} not grow with the words.",
         [
             (

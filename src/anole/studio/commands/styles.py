@@ -8,7 +8,7 @@ from collections.abc import Callable
 
 from ...core.coats.registry import kind_of
 from ...core.library.styles import StoredStyle
-from ..look.foot_bar import nothing
+from ..look.status_bar import nothing
 from ..shared.session import Session
 from ..shared.targets import StyleTarget
 from . import worn
@@ -48,7 +48,7 @@ def _delete(session: Session, stored: StoredStyle) -> None:
     """A style of one's own leaves the library; the bar at the foot brings it back."""
     style = stored.style
     if session.styles.delete(style):
-        session.reading.foot.ask(
+        session.reading.status.ask(
             f"The style “{style.name}” is deleted.",
             [("Bring it back", lambda: session.styles.keep(style)), ("Good", nothing)],
         )

@@ -12,7 +12,7 @@ from ...core.edit.reaching import reach_folder
 from ...core.edit.wearing import cut_loose, is_changed, put_style, reach, style_of, wear_as
 from ...core.library.styles import digest
 from ...core.model import Style
-from ..look.foot_bar import nothing
+from ..look.status_bar import nothing
 from ..shared.session import Session
 
 
@@ -77,7 +77,7 @@ def _offer(session: Session, old: Style, new: Style, was_own: bool) -> None:
     answers.append(("Undo the change of the style", lambda: _back(session, old, was_own)))
     answers.append(("Only here", nothing))
     own = f" {len(left)} more that wear it have changes of their own and stay." if left else ""
-    session.reading.foot.ask(f"“{new.name}” is changed in your library.{own}", answers)
+    session.reading.status.ask(f"“{new.name}” is changed in your library.{own}", answers)
 
 
 def _back(session: Session, old: Style, was_own: bool) -> None:

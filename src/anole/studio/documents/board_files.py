@@ -15,7 +15,7 @@ from ...core.files.backup import Where, keep_previous, kept_previous
 from ...core.files.stamp import changed_since
 from ...core.model import Board, Colour, ColourPaint, Ground
 from ...core.text import short
-from ..look.foot_bar import nothing
+from ..look.status_bar import nothing
 from .document import Document
 from .file_names import ended
 from .reading import Reading
@@ -58,7 +58,7 @@ class BoardFiles(QObject):
     ) -> None:
         super().__init__(window)
         self.document, self.settings, self._window = document, settings, window
-        self.reading, self.foot = reading, reading.foot
+        self.reading, self.status = reading, reading.status
 
     # another board
 
@@ -68,7 +68,7 @@ class BoardFiles(QObject):
             then()
             return
         self._window.raise_()
-        self.foot.ask(
+        self.status.ask(
             f"“{short(self.document.title)}” has changes that are not saved.",
             [("Save", lambda: self.save(then)), ("Do not save", then), ("Stay", nothing)],
         )
@@ -112,10 +112,10 @@ class BoardFiles(QObject):
         """Say what is wrong with a board, and offer the version before where one was kept."""
         before = kept_previous(path)
         if before is None:
-            self.foot.say(str(error))
+            self.status.say(str(error))
             return
         when = datetime.fromtimestamp(before.stat().st_mtime).strftime("%-d %b %Y, %H:%M")
-        self.foot.ask(
+        self.status.ask(
             f"{error}. The version before it, of {when}, is kept.",
             [("Open that one", lambda: self.open_copy(before)), ("Leave it", nothing)],
         )
@@ -133,7 +133,7 @@ class BoardFiles(QObject):
         if path is None:
             self.ask_save(then)
         elif changed_since(path, self.document.stamp):
-            self.foot.ask(
+            self.status.ask(
                 f"{path.name} was changed by another program since it was opened here.",
                 [
                     ("Save as another file", lambda: self.ask_save(then)),
@@ -154,7 +154,7 @@ class BoardFiles(QObject):
         if path != Path(name) and path.exists():
             # the dialog asked about the name without its ending
             answers = [("Write over it", lambda: self._save(path, then)), ("Stay", nothing)]
-            self.foot.ask(f"{path.name} is there already.", answers)
+            self.status.ask(f"{path.name} is there already.", answers)
         else:
             self._save(path, then)
 
@@ -167,7 +167,7 @@ class BoardFiles(QObject):
         try:
             keep_previous(path, self.backup)
         except OSError as error:
-            self.foot.say(f"The version before could not be kept: {error.strerror or error}")
+            self.status.say(f"The version before could not be kept: {error.strerror or error}")
         if not self.document.save(path):
             return False
         self.settings.add_recent(path)

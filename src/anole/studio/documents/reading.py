@@ -12,7 +12,7 @@ from ...core.atomic import FileError
 from ...core.lettering.font_file import FontError
 from ...core.paint.image_formats import ImageError
 from ...core.text import short
-from ..look.foot_bar import FootBar
+from ..look.status_bar import StatusBar
 from ..runtime.background import Background, Stop
 from ..runtime.troubles import TROUBLES, what
 
@@ -33,9 +33,9 @@ class _Job(NamedTuple):
 class Reading(QObject):
     """What a window reads."""
 
-    def __init__(self, foot: FootBar) -> None:
+    def __init__(self, foot: StatusBar) -> None:
         super().__init__()
-        self.foot = foot
+        self.status = foot
         self.task: Background | None = None
         self._jobs: list[_Job] = []
         self._name = ""
@@ -68,7 +68,7 @@ class Reading(QObject):
         self._soon.stop()
         if task is not None:
             task.cancel()
-            self.foot.fall_silent()
+            self.status.fall_silent()
 
     def _next(self) -> None:
         if self.task is not None or not self._jobs:
@@ -81,16 +81,16 @@ class Reading(QObject):
         self._soon.start()
 
     def _refuse(self, error: Exception) -> None:
-        self.foot.say(str(error))
+        self.status.say(str(error))
 
     def _say(self) -> None:
-        self.foot.show_progress(f"Reading {short(self._name)}", None, self.stop)
+        self.status.show_progress(f"Reading {short(self._name)}", None, self.stop)
 
     def _ended(self, job: _Job, result: object, error: BaseException | None) -> None:
         self.task = None
         self._soon.stop()
-        if not self.foot.progress.isHidden():
-            self.foot.fall_silent()
+        if not self.status.progress.isHidden():
+            self.status.fall_silent()
         try:
             if error is None:
                 job.done(result)

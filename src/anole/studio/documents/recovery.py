@@ -11,7 +11,7 @@ from PyQt6.QtCore import QObject
 from ...core.files.journal import Journal, JournalError, JournalFolder, folders, read
 from ...core.files.journal.reader import About, about
 from ...core.text import short
-from ..look.foot_bar import FootBar
+from ..look.status_bar import StatusBar
 from ..runtime.background import Background
 from ..runtime.troubles import TROUBLES
 from .board_files import BoardFiles
@@ -53,7 +53,7 @@ class Recovery(QObject):
         self,
         files: BoardFiles,
         journaling: Journaling,
-        foot: FootBar,
+        foot: StatusBar,
         another: Callable[[], HasRecovery],
     ) -> None:
         super().__init__(files)

@@ -19,7 +19,7 @@ from ...core.paint.image_formats import SUFFIXES
 from ...core.paint.svg_files import svg_file
 from ...core.pieces.registry import kind_of
 from ...core.registry import Registry
-from ..look.foot_bar import nothing
+from ..look.status_bar import nothing
 from ..shared.session import Session
 from ..shared.shell import Stage
 from .pictures import place_picture, take_picture
@@ -64,7 +64,7 @@ def _offer(session: Session, sha: str, words: Coated | None, chosen: Piece | Non
     if fresh is None:
         return
     meanings = _meanings(fresh, sha, words, taker)
-    document, foot = session.document, session.reading.foot
+    document, foot = session.document, session.reading.status
     answers = [(one.title, functools.partial(_take, session, one)) for one in meanings]
     foot.ask("The picture stands on the board.", [*answers, ("Keep it so", nothing)])
     for button, one in zip(foot.answers, meanings, strict=False):

@@ -9,7 +9,7 @@ from ...core.edit.font_files import carry_font, font_asset
 from ...core.edit.pieces import change_piece
 from ...core.lettering.font_file import FontFile, font_bytes
 from ...core.model import Asset, Board, Font
-from ..look.foot_bar import nothing
+from ..look.status_bar import nothing
 from ..shared.session import Session
 
 

@@ -14,7 +14,7 @@ from ...core.files.export_target import target_of
 from ...core.files.formats import format_of
 from ...core.model import Board, Export
 from ..documents.file_names import ended, numbered
-from ..look.foot_bar import FootBar, nothing
+from ..look.status_bar import StatusBar, nothing
 from ..runtime.troubles import Trouble
 from ..shared.session import Session
 from .export_job import ExportJob, Order
@@ -33,16 +33,16 @@ def name_of(board: Board, export: Export, title: str) -> str:
 
 
 class Writing(QObject):
-    def __init__(self, session: Session, foot: FootBar, window: QWidget) -> None:
+    def __init__(self, session: Session, foot: StatusBar, window: QWidget) -> None:
         super().__init__(window)
         self.session, self.document = session, session.document
-        self.foot, self._window = foot, window
+        self.status, self._window = foot, window
         self.job: ExportJob | None = None
         self._misfits: list[Order] = []
 
     def _is_busy(self) -> bool:
         if self.job is not None:
-            self.foot.say("A picture is being exported; wait for it, or cancel it.")
+            self.status.say("A picture is being exported; wait for it, or cancel it.")
         return self.job is not None
 
     def _named(
@@ -104,7 +104,7 @@ class Writing(QObject):
             return
         fresh = [o._replace(path=numbered(o.path)) if o in there else o for o in orders]
         what = "One of the files is" if len(there) == 1 else f"{len(there)} of the files are"
-        self.foot.ask(
+        self.status.ask(
             f"{what} in {folder.name} already.",
             [
                 ("Number the new ones", lambda: self.write(fresh)),
@@ -122,20 +122,20 @@ class Writing(QObject):
         self._misfits = []
         job = self.job = ExportJob(self.document.board, orders, self.session.left_out)
         job.progressed.connect(
-            lambda s: self.foot.show_progress(f"Exporting {job.name}", s, self.cancel)
+            lambda s: self.status.show_progress(f"Exporting {job.name}", s, self.cancel)
         )
         job.misfit.connect(self._misfits.append)
         job.ended.connect(lambda trouble, _: self._ended(trouble))
-        self.foot.show_progress(f"Exporting {job.name}", 0.0, self.cancel)
+        self.status.show_progress(f"Exporting {job.name}", 0.0, self.cancel)
         job.start()
         return job
 
     def _ended(self, trouble: Trouble) -> None:
         self.job = None
-        self.foot.say(*trouble)
+        self.status.say(*trouble)
         if self._misfits:
             orders = [order._replace(shrink=True) for order in self._misfits]
-            self.foot.ask(
+            self.status.ask(
                 "No quality fits. Should the picture be smaller?",
                 [("Make it smaller", lambda: self.write(orders)), ("Leave it", nothing)],
             )

@@ -18,8 +18,8 @@ MOST_NAMED = 3
 class Announcing(QObject):
     def __init__(self, session: Session, writing: Writing) -> None:
         super().__init__(session.document)
-        self.session, self.foot, self._writing = session, session.reading.foot, writing
-        session.document.said.connect(self.foot.say)
+        self.session, self.status, self._writing = session, session.reading.status, writing
+        session.document.said.connect(self.status.say)
         # queued, for it may have been caught amid painting, when nothing of a window may change
         TROUBLES.happened.connect(self._trouble, Qt.ConnectionType.QueuedConnection)  # type: ignore[call-arg]
         session.worker.warmed.connect(self._warmed)
@@ -29,17 +29,17 @@ class Announcing(QObject):
         self._warming.timeout.connect(lambda: self._warmed(0.0))
         self._warming.start(WARMING_MS)
         if session.settings.trouble:
-            self.foot.say(session.settings.trouble)
+            self.status.say(session.settings.trouble)
 
     def _warmed(self, share: float) -> None:
         if share >= 1:
             self._warming.stop()
-            if not self.foot.progress.isHidden() and self._writing.job is None:
-                self.foot.fall_silent()
+            if not self.status.progress.isHidden() and self._writing.job is None:
+                self.status.fall_silent()
             return
-        if not self._warming.isActive() and not self.foot.says:
+        if not self._warming.isActive() and not self.status.says:
             message = "Preparing the painter; only the first start takes this long."
-            self.foot.show_progress(message, share)
+            self.status.show_progress(message, share)
 
     def fonts_skipped(self, troubles: list[str]) -> None:
         """Fonts of the system that cannot be used."""
@@ -47,7 +47,7 @@ class Announcing(QObject):
             rest = len(troubles) - MOST_NAMED
             more = f" and {rest} more" if rest > 0 else ""
             named = "; ".join(troubles[:MOST_NAMED])
-            self.foot.say(f"Fonts of this system that were skipped: {named}{more}")
+            self.status.say(f"Fonts of this system that were skipped: {named}{more}")
 
     def _trouble(self, event: Event) -> None:
         trouble, board = event.trouble, self.session.document.board
@@ -55,4 +55,4 @@ class Announcing(QObject):
             self.session.left_out.take(board, event.part)
             for part in failing(board, event.part):
                 trouble = trouble._replace(message=told(part, event.error))
-        self.foot.say(*trouble)
+        self.status.say(*trouble)

@@ -30,8 +30,8 @@ from ..exchange.dropping import files_in, take
 from ..exchange.fonts import take_font
 from ..exchange.writing import Writing
 from ..look import theme
-from ..look.foot_bar import FootBar
 from ..look.plain import Label
+from ..look.status_bar import StatusBar
 from ..proof.export_panel import ExportPanel
 from ..proof.large_proof import LargeProof
 from ..proof.proof_pictures import ProofPictures
@@ -79,8 +79,8 @@ class Window(QWidget):
         first = PURPOSES[0]
         self.document: Document = Document(board or new_board(first.width, first.height), self)
         self.selection = Selection(self.document)
-        self.foot, self.targets = FootBar(), Targets()
-        self.reading = Reading(self.foot)
+        self.status, self.targets = StatusBar(), Targets()
+        self.reading = Reading(self.status)
         self.styles: StyleLibrary = StyleLibrary(self.document)
         self.session = Session(
             self.document,
@@ -121,7 +121,7 @@ class Window(QWidget):
         session = self.session
         self.files: BoardFiles = BoardFiles(self.document, self.settings, self.reading, self)
         self.journaling: Journaling = Journaling(self.document)
-        self.recovery = Recovery(self.files, self.journaling, self.foot, self.another)
+        self.recovery = Recovery(self.files, self.journaling, self.status, self.another)
         self.arrivals: Arrivals = Arrivals(self.document)
         self.holding = Holding(session)
         self.view: BoardView = BoardView(session)
@@ -133,7 +133,7 @@ class Window(QWidget):
         self.shelf, self.steps = Shelf(session), Steps(session, self)
         self.export = ExportPanel(session)
         self.font_reader: FontReader = FontReader()
-        self.writing = Writing(session, self.foot, self)
+        self.writing = Writing(session, self.status, self)
         self.announcing = Announcing(session, self.writing)
         self.actions_by_id = Actions(session, self)
         self.top = TopBar(session, self.actions_by_id)
@@ -147,7 +147,7 @@ class Window(QWidget):
     def _build(self) -> None:
         pictures = ProofPictures(self.session)
         self.proof = LargeProof(pictures)
-        self.export.weighed.connect(self.proof.file.show_file)
+        self.export.measured.connect(self.proof.file.show_file)
         lefts = (
             pieces_panel(self.pieces, self.actions_by_id),
             self.under_build_up,
@@ -165,7 +165,7 @@ class Window(QWidget):
             self.pages.addWidget(part)
         for widget, parts in (
             (work, (self.panels, self.hint, self.shelf)),
-            (self, (self.top, self.pages, self.foot)),
+            (self, (self.top, self.pages, self.status)),
         ):
             column = QVBoxLayout(widget)
             column.setContentsMargins(0, 0, 0, 0)
@@ -183,7 +183,7 @@ class Window(QWidget):
         self.series.left.connect(self.leave_page)
         for page in self.style_pages.pages:
             page.left.connect(self.leave_page)
-        self.journaling.failed.connect(self.foot.say)
+        self.journaling.failed.connect(self.status.say)
         self.view.zoomed.connect(self.top.show_zoom)
         self.arrange.board.framing.connect(self.tools.cropping.start)
         self.export.wanted.connect(self.writing.ask)
@@ -328,7 +328,7 @@ class Window(QWidget):
         if self.stage != Stage.PROOF and not event.isAutoRepeat():
             self.holding.press(event.key(), self.stage)
         if event.key() == Qt.Key.Key_Escape:
-            self.foot.escape()
+            self.status.escape()
         super().keyPressEvent(event)
 
     def keyReleaseEvent(self, event: QKeyEvent | None) -> None:

@@ -8,7 +8,7 @@ from PyQt6.QtWidgets import QWidget
 
 from ..look import theme
 from ..look.painting import painting
-from .weighing import Weighed
+from .file_size import MeasuredFile
 
 HEAD = 30
 
@@ -20,11 +20,11 @@ class AsFile(QWidget):
         super().__init__()
         self.setAccessibleName("The file's picture at 100 % beside the board")
         self.setCursor(Qt.CursorShape.OpenHandCursor)
-        self.found: Weighed | None = None
+        self.found: MeasuredFile | None = None
         self._at = QPointF(0.5, 0.5)
         self._pressed: QPointF | None = None
 
-    def show_file(self, found: Weighed) -> None:
+    def show_file(self, found: MeasuredFile) -> None:
         """The true bytes are known."""
         self.found = found
         self.update()

@@ -23,7 +23,7 @@ from ..controls.base.fields import FieldPanel
 from ..look.plain import Label
 from ..shared.session import Session
 from .export_rows import ExportRows
-from .weighing import Weighed, Weighing, target_job
+from .file_size import FileMeasuring, MeasuredFile, target_job
 
 REST_MS = 250
 MOST_WEIGHED = 40_000_000
@@ -37,12 +37,12 @@ def size_words(count: int) -> str:
 
 
 class ExportPanel(QScrollArea):
-    """`wanted(export)` and `all_wanted(exports)` when a button is pressed; `weighed` when the true
+    """`wanted(export)` and `all_wanted(exports)` when a button is pressed; `measured` when the true
     bytes of the chosen one are known."""
 
     wanted = pyqtSignal(object)
     all_wanted = pyqtSignal(object)
-    weighed = pyqtSignal(object)
+    measured = pyqtSignal(object)
 
     def __init__(self, session: Session) -> None:
         super().__init__()
@@ -50,7 +50,7 @@ class ExportPanel(QScrollArea):
         self.document, self.worker = session.document, session.worker
         self._chosen = ""
         self._asked: Any = None
-        self._weighing = Weighing()
+        self._measuring = FileMeasuring()
         self._later = QTimer(self)
         self._later.setSingleShot(True)
         self._later.timeout.connect(self._ask)
@@ -202,20 +202,20 @@ class ExportPanel(QScrollArea):
             # where the painted ends is seen in a picture of it
             self.worker.ask(("target",), target_job((board, export)))
         else:
-            self._weigh(target_of(board, export))
+            self._measure(target_of(board, export))
 
     def _done(self, key: Any, result: Any) -> None:
         if key == ("target",):
             self._targeted(*result)
         elif key == ("file",):
-            self._weighed(*result)
+            self._measured_file(*result)
 
     def _targeted(self, key: Any, target: Target) -> None:
         if key == self._asked:
             self._show_size(target)
-            self._weigh(target)
+            self._measure(target)
 
-    def _weigh(self, target: Target) -> None:
+    def _measure(self, target: Target) -> None:
         board, export = self._asked
         px = target.box.width * target.box.height
         form = format_of(export.format)
@@ -223,9 +223,9 @@ class ExportPanel(QScrollArea):
             self.bytes.setText("The file's size is known once it is exported.")
             return
         self.bytes.setText(f"{form.title}, working out its size")
-        self.worker.ask(("file",), self._weighing.job((board, export)))
+        self.worker.ask(("file",), self._measuring.job((board, export)))
 
-    def _weighed(self, key: Any, found: Weighed) -> None:
+    def _measured_file(self, key: Any, found: MeasuredFile) -> None:
         if key != self._asked:
             return
         if found.trouble:
@@ -234,4 +234,4 @@ class ExportPanel(QScrollArea):
             quality = f", quality {found.quality}" if found.quality is not None else ""
             title = format_of(key[1].format).title
             self.bytes.setText(f"{title}, {size_words(found.size)}{quality}")
-        self.weighed.emit(found)
+        self.measured.emit(found)

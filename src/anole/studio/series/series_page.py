@@ -308,7 +308,7 @@ class SeriesPage(QWidget):
 
     def render_to(self, out: Path, jobs: int = 0) -> None:
         """Write every row's file that is not there yet."""
-        foot = self.session.reading.foot
+        foot = self.session.reading.status
         if self.job is not None:
             foot.say("A series is being written; wait for it, or cancel it.")
             return
@@ -335,7 +335,7 @@ class SeriesPage(QWidget):
 
     def _ended(self, trouble: Any) -> None:
         self.job = None
-        self.session.reading.foot.say(*trouble)
+        self.session.reading.status.say(*trouble)
 
     def stop(self) -> None:
         """Give up what is being written and wait for its end."""
@@ -349,7 +349,7 @@ class SeriesPage(QWidget):
             self.paste_rows()
         elif event.key() == Qt.Key.Key_Delete:
             self.delete_rows()
-        elif event.key() == Qt.Key.Key_Escape and not self.session.reading.foot.asks:
+        elif event.key() == Qt.Key.Key_Escape and not self.session.reading.status.asks:
             self.left.emit()
         else:
             super().keyPressEvent(event)

@@ -19,9 +19,9 @@ from ...core.paint.image_formats import ImageError
 from ...core.paint.picture_files import decoded
 from ..documents.board_files import demo_boards
 from ..documents.recovery import found, told
-from ..look.foot_bar import nothing
 from ..look.pixel_images import image_of
 from ..look.plain import Label
+from ..look.status_bar import nothing
 from ..runtime.background import Background, Stop
 from ..runtime.lifetimes import discard
 from ..runtime.troubles import TROUBLES
@@ -160,7 +160,7 @@ class BoardCards(QWidget):
             self.session.shell.recovery.throw_away(path)
             self.fill()
 
-        self.session.reading.foot.ask(
+        self.session.reading.status.ask(
             f"Throw away what was not saved of {name}?", [("Throw away", go), ("Stay", nothing)]
         )
 

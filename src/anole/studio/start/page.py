@@ -177,7 +177,7 @@ class StartPage(QWidget):
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         assert event is not None
-        if event.key() == Qt.Key.Key_Escape and not self.session.reading.foot.asks:
+        if event.key() == Qt.Key.Key_Escape and not self.session.reading.status.asks:
             self._empty()
         else:
             super().keyPressEvent(event)

@@ -16,7 +16,7 @@ from ...core.library.sets import FAVOURITES
 from ...core.library.styles import StoredStyle, is_found
 from ...core.model import Coated, Style
 from ..commands.dressing import coloured, dressed, mix, mixed_board, wear
-from ..look.foot_bar import nothing
+from ..look.status_bar import nothing
 from ..rendering.samples import bare, sample, words_of
 from ..shared.session import Session
 from .chip import PICTURE, Chip
@@ -166,7 +166,7 @@ class Shelf(QWidget):
             self.save_as(name, setting)
             return
         other = free_name(name)
-        self.session.reading.foot.ask(
+        self.session.reading.status.ask(
             f"There is a style called “{name}” already.",
             [
                 (f"Save as “{other}”", lambda: self.save_as(other, setting)),

@@ -80,7 +80,7 @@ class WallPage(QWidget):
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         assert event is not None
-        if event.key() == Qt.Key.Key_Escape and not self.session.reading.foot.asks:
+        if event.key() == Qt.Key.Key_Escape and not self.session.reading.status.asks:
             self.left.emit()
         else:
             super().keyPressEvent(event)

@@ -62,7 +62,7 @@ class WearKind(ActingKind[Wear]):
 
 
 def _formed(coat: Wear, shape: Shape, context: CoatContext) -> Shape:
-    """The shape grown and rounded, in whole numbers."""
+    """The shape grown and rounded, in integer coordinates."""
     grow, radius = context.px(coat.grow), context.px(coat.corners)
     if grow == 0 and radius == 0:
         return shape

@@ -45,7 +45,7 @@ class PullingTool(BoardTool):
         self._board: Board | None = None
         self._from = QPointF()
         self._token: object | None = None
-        self._moving = self._gone = self._below = False
+        self._moving = self._dragged = self._below = False
         self._lines: list[Guide] = []
         self.guides: tuple[Guide, ...] = ()
         self._net: QRectF | None = None
@@ -144,7 +144,7 @@ class PullingTool(BoardTool):
         if holder is not None:
             open_up(self.document, holder)
         self._grip = handle_at(self.handles(), at)
-        self._moving = self._gone = False
+        self._moving = self._dragged = False
         if self._grip is None:
             self._below = bool(keys & Qt.KeyboardModifier.ControlModifier)
             self._choose(self._pressed(at), bool(keys & Qt.KeyboardModifier.ShiftModifier))
@@ -205,9 +205,9 @@ class PullingTool(BoardTool):
     def _move(self, at: QPointF, free: bool) -> None:
         """Move all that is chosen, with snapping; Ctrl moves freely."""
         by = at - self._from
-        if not self._gone and by.manhattanLength() < 3:
+        if not self._dragged and by.manhattanLength() < 3:
             return
-        self._gone = True
+        self._dragged = True
         start, board = self._start, self._board
         assert start is not None and board is not None
         zoom = self.view.transform_now().zoom
@@ -223,7 +223,7 @@ class PullingTool(BoardTool):
         self.document.apply("Move", lambda _: moved(board, ways), self._token)
 
     def release(self) -> None:
-        if self._below and not self._gone:
+        if self._below and not self._dragged:
             self._choose_beneath()
         self._below = False
         if self._net is not None:

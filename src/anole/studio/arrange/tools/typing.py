@@ -46,7 +46,7 @@ class TypingTool(BoardTool):
         self._token: object = object()
         self._known: tuple[Any, list[Caret], np.ndarray] | None = None
         self._blink, self._pause = QTimer(view), QTimer(view)
-        self._blink.timeout.connect(self._wink)
+        self._blink.timeout.connect(self._toggle_caret)
         self._pause.setSingleShot(True)
         self._pause.timeout.connect(self.new_step)
         self.document.changed.connect(self._keep_in)
@@ -105,7 +105,7 @@ class TypingTool(BoardTool):
     def new_step(self) -> None:
         self._token = object()
 
-    def _wink(self) -> None:
+    def _toggle_caret(self) -> None:
         self._lit = not self._lit
         self.view.update()
 

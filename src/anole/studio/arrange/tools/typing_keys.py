@@ -53,7 +53,7 @@ def press_key(typing: Typing, event: QKeyEvent) -> bool:
     """Do what a key says; False for one that says nothing here."""
     if event.key() == Qt.Key.Key_Escape:
         typing.leave()
-    elif not (_erased(typing, event) or _carried(typing, event) or _gone(typing, event)):
+    elif not (_erased(typing, event) or _carried(typing, event) or _caret_moved(typing, event)):
         text = "\n" if event.key() in ENTER else event.text()
         if not text or not (text.isprintable() or text == "\n"):
             return False
@@ -97,7 +97,7 @@ def _carried(typing: Typing, event: QKeyEvent) -> bool:
     return True
 
 
-def _gone(typing: Typing, event: QKeyEvent) -> bool:
+def _caret_moved(typing: Typing, event: QKeyEvent) -> bool:
     """The keys that move the caret; Shift selects, Ctrl goes by words."""
     to = _goal(typing, event.key(), bool(event.modifiers() & BY_WORD))
     if to is None:

@@ -25,7 +25,7 @@ from .histogram import BINS, passed
 from .tone_handles import PULLED, ToneHandle, line_of
 
 PAD, SIDE, BAR, REACH = 6.0, 30.0, 5.0, 12.0
-"""px round the field, of the heaps beside it, of the bars of light, and within which a point is
+"""px round the field, of the histogram beside it, of the bars of light, and within which a point is
 taken."""
 STEPS = 128
 FINER = 16
@@ -100,7 +100,7 @@ class ToneLine(QWidget):
                 x, y = box.left() + box.width() * n / 4, box.top() + box.height() * n / 4
                 painter.drawLine(QPointF(x, box.top()), QPointF(x, box.bottom()))
                 painter.drawLine(QPointF(box.left(), y), QPointF(box.right(), y))
-            self._heaps(painter, box)
+            self._histograms(painter, box)
             across = np.linspace(0, 1, STEPS + 1)
             up = np.clip(line_of(self.op, across), 0, 1)
             points = [
@@ -116,7 +116,7 @@ class ToneLine(QWidget):
                 painter.setBrush(theme.colour("leaf" if chosen else "text"))
                 painter.drawEllipse(self.spot(handle), 4.5, 4.5)
 
-    def _heaps(self, painter: QPainter, box: QRectF) -> None:
+    def _histograms(self, painter: QPainter, box: QRectF) -> None:
         """What comes in hangs below the field, what goes out lies beside it."""
         middles = (np.arange(BINS * FINER) + 0.5) / (BINS * FINER)
         out = passed(self.bins, np.clip(line_of(self.op, middles), 0, 1))

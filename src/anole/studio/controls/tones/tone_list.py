@@ -20,7 +20,7 @@ from ..base.switch import Toggle
 from ..base.table import CONTROLS, many
 from ..choices.choice import ComboBox
 from .tone_handles import PULLED
-from .tone_heaps import ToneHeaps
+from .tone_histograms import ToneHistograms
 from .tone_line import ToneLine
 
 
@@ -102,7 +102,7 @@ class ToneList(Control):
         self._ops: tuple[Any, ...] = ()
         self.rows: list[ToneRow] = []
         self._context: Context | None = None
-        self._heaps = ToneHeaps(self, lambda: self.rows)
+        self._histograms = ToneHistograms(self, lambda: self.rows)
         self.add = ComboBox()
         self.add.setAccessibleName("Add a tone operation")
         self.add.addItem("+ tone")
@@ -133,7 +133,7 @@ class ToneList(Control):
             row_of_op.edited.connect(lambda v, t, n=number: self._put(n, v, t))
             row_of_op.removed.connect(lambda n=number: self._send(self._without(n)))
             row_of_op.raised.connect(lambda n=number: self._raise(n))
-            row_of_op.asked.connect(self._heaps.ask)
+            row_of_op.asked.connect(self._histograms.ask)
             if self._context is not None:
                 row_of_op.fields.take(self._context)
             self.rows.append(row_of_op)

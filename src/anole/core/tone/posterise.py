@@ -1,18 +1,18 @@
-"""Flats: each channel in a few equal steps."""
+"""Posterise: each channel in a few equal steps."""
 
 from __future__ import annotations
 
 import numpy as np
 
 from ..arrays import Planes
-from ..model import Flats
+from ..model import Posterise
 from .operation import Operation
 from .where import Where
 
 
-def apply(op: Flats, planes: Planes, where: Where) -> Planes:
+def apply(op: Posterise, planes: Planes, where: Where) -> Planes:
     steps = max(round(op.steps), 2)
     return np.minimum(np.floor(planes * np.float32(steps)), steps - 1) / np.float32(steps - 1)
 
 
-OPERATION = Operation(Flats, apply, called="Fewer tones")
+OPERATION = Operation(Posterise, apply, called="Fewer tones")

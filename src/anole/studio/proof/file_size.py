@@ -18,7 +18,7 @@ from ..rendering.worker import Job, Worker
 FileKey = tuple[Board, Export]
 
 
-class Weighed(NamedTuple):
+class MeasuredFile(NamedTuple):
     """Bytes and quality; the picture as read back (None where nothing is lost), as rendered; and
     what is wrong, '' for nothing."""
 
@@ -50,7 +50,7 @@ def as_read(export: Export, data: bytes) -> QImage | None:
         return image_of(np.ascontiguousarray(image.convert("RGBA")))
 
 
-class Weighing:
+class FileMeasuring:
     """The jobs of an export panel; what was rendered last serves the next file of the same px."""
 
     def __init__(self) -> None:
@@ -58,9 +58,9 @@ class Weighing:
 
     def job(self, key: FileKey) -> Job:
         """The true bytes of an export, and the picture as it is read back from them."""
-        return lambda worker: (key, self._weighed(key, worker))
+        return lambda worker: (key, self._measured(key, worker))
 
-    def _weighed(self, key: FileKey, worker: Worker) -> Weighed:
+    def _measured(self, key: FileKey, worker: Worker) -> MeasuredFile:
         board, export = key
         target = target_of(board, export)
         if self._rendered is None or self._rendered[0] != target_key(target):
@@ -71,8 +71,8 @@ class Weighing:
         try:
             data, quality = data_of(export, pixels, target.dpi, worker.is_over)
         except DoesNotFit as error:
-            return Weighed(0, None, None, shown, str(error))
-        return Weighed(len(data), quality, as_read(export, data), shown, "")
+            return MeasuredFile(0, None, None, shown, str(error))
+        return MeasuredFile(len(data), quality, as_read(export, data), shown, "")
 
 
 def target_job(key: FileKey) -> Job:

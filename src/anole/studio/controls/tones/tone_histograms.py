@@ -25,7 +25,7 @@ class HasLine(Protocol):
     line: ToneLine | None
 
 
-class ToneHeaps(QObject):
+class ToneHistograms(QObject):
     """One for each list; nothing is counted for lines that nobody sees."""
 
     def __init__(self, control: Control, rows: Callable[[], Sequence[HasLine]]) -> None:

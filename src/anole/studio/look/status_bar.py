@@ -57,7 +57,7 @@ class Answer(QPushButton):
         self.pointed.emit(False)
 
 
-class FootBar(QWidget):
+class StatusBar(QWidget):
     """A question stays until it is answered; messages come and go beneath it."""
 
     def __init__(self) -> None:
