@@ -15,7 +15,7 @@ from .shaping import Line, drawable, shape_line, tracked
 
 
 class TypeSetting(NamedTuple):
-    """All that the layout of a block depends on; leading and tracking in em."""
+    """All that the layout of a block depends on; `text` is drawable, leading and tracking in em."""
 
     text: str
     font: Font
@@ -62,7 +62,7 @@ def setting_of(piece: Lettering, dpi: float) -> TypeSetting:
     """All of a piece that decides where its glyphs stand, in em of its size."""
     em = piece.size.px(1.0, dpi)
     return TypeSetting(
-        piece.text,
+        drawable(piece.text),
         piece.font,
         piece.tracking / 1000,
         piece.leading.px(em, dpi) / em,
@@ -79,7 +79,7 @@ def _lines(setting: TypeSetting, file: FontFile, stored: Outlines | None) -> lis
     axes = setting.font.axes.pairs
     return [
         shape_line(file, text, setting.tracking, features, axes)
-        for text in drawable(setting.text).split("\n")
+        for text in setting.text.split("\n")
     ]
 
 
@@ -112,7 +112,7 @@ def _start(line: Line, width: float, align: str) -> float:
 def block(setting: TypeSetting, stored: Outlines | None = None) -> Block:
     """Set the words and unite their outlines; `stored` ones stand in for a missing font."""
     file, found = (stored_outlines.file_of(stored), False) if stored else find(setting.font)
-    texts = drawable(setting.text).split("\n")
+    texts = setting.text.split("\n")
     lines = _lines(setting, file, stored)
     width = max((line.width for line in lines), default=0.0)
     if setting.align == "justify":

@@ -50,6 +50,7 @@ class ExportPanel(QScrollArea):
         self.document, self.worker = session.document, session.worker
         self._chosen = ""
         self._asked: Any = None
+        self._target: Target | None = None
         self._measuring = FileMeasuring()
         self._later = QTimer(self)
         self._later.setSingleShot(True)
@@ -187,9 +188,11 @@ class ExportPanel(QScrollArea):
         same = self._asked is not None and self._asked[0] == board
         self._asked = wanted
         if export.trim:
+            self._target = None
             self.pixels.setText("Looking for what is painted")
         else:
-            self._show_size(target_of(board, export))
+            self._target = target_of(board, export)
+            self._show_size(self._target)
         self._later.start(0 if same else REST_MS)
 
     def _show_size(self, target: Target) -> None:
@@ -197,12 +200,11 @@ class ExportPanel(QScrollArea):
         self.pixels.setText(f"{box.width} × {box.height} px, {target.dpi:.0f} dots per inch")
 
     def _ask(self) -> None:
-        board, export = self._asked
-        if export.trim:
+        if self._target is None:
             # where the painted ends is seen in a picture of it
-            self.worker.ask(("target",), target_job((board, export)))
+            self.worker.ask(("target",), target_job(self._asked))
         else:
-            self._measure(target_of(board, export))
+            self._measure(self._target)
 
     def _done(self, key: Any, result: Any) -> None:
         if key == ("target",):
@@ -216,14 +218,13 @@ class ExportPanel(QScrollArea):
             self._measure(target)
 
     def _measure(self, target: Target) -> None:
-        board, export = self._asked
         px = target.box.width * target.box.height
-        form = format_of(export.format)
+        form = format_of(target.export.format)
         if px > MOST_WEIGHED or form.encode is None:
             self.bytes.setText("The file's size is known once it is exported.")
             return
         self.bytes.setText(f"{form.title}, working out its size")
-        self.worker.ask(("file",), self._measuring.job((board, export)))
+        self.worker.ask(("file",), self._measuring.job(self._asked, target))
 
     def _measured_file(self, key: Any, found: MeasuredFile) -> None:
         if key != self._asked:

@@ -56,13 +56,11 @@ class FileMeasuring:
     def __init__(self) -> None:
         self._rendered: tuple[object, Pixels] | None = None
 
-    def job(self, key: FileKey) -> Job:
-        """The true bytes of an export, and the picture as it is read back from them."""
-        return lambda worker: (key, self._measured(key, worker))
+    def job(self, key: FileKey, target: Target) -> Job:
+        """The true bytes of an export that shows `target`, and the picture as it is read back."""
+        return lambda worker: (key, self._measured(key[1], target, worker))
 
-    def _measured(self, key: FileKey, worker: Worker) -> MeasuredFile:
-        board, export = key
-        target = target_of(board, export)
+    def _measured(self, export: Export, target: Target, worker: Worker) -> MeasuredFile:
         if self._rendered is None or self._rendered[0] != target_key(target):
             pixels = rendered(target, deep=is_deep(export), stop=worker.is_over)
             self._rendered = (target_key(target), pixels)

@@ -9,13 +9,14 @@ from ....core.box import Box
 from ....core.field.coverage import rasterise
 from ....core.lettering.block import TypeSetting, block
 from ....core.lettering.flatten import flatten
+from ....core.lettering.shaping import drawable
 from ....core.model import Font
 from ...look.pixel_images import PREMULTIPLIED, image_of
 
 
 def words_coverage(text: str, font: Font, width: int, height: int) -> np.ndarray:
     """(height, width) float32 0..1: the words as large as the box allows, from its left side."""
-    curves = block(TypeSetting(text, font, 0.0, 1.0, "start")).curves
+    curves = block(TypeSetting(drawable(text), font, 0.0, 1.0, "start")).curves
     if not len(curves):
         return np.zeros((height, width), np.float32)
     low, high = curves.min((0, 1)), curves.max((0, 1))
