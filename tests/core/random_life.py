@@ -458,6 +458,7 @@ OPERATIONS: dict[str, Operation] = {
         b, "Column", some(r, b, Piece).id, r.choice(["words", "colour", "shown"])
     ),
     "add_title": lambda r, b: titles.add_title(b, text(r) or "A", Style(name="s", coats=()))[0],
+    "capitals": lambda r, b: words.capitals(b, some(r, b, Lettering).id),
 }
 QUERIES = {
     "replaced", "carried", "carried_coat", "between", "colour_between", "matched", "mixed", "coat_of", "natural_place", "style_of", "is_changed", "reach_folder", "series_of", "export_of", "safe_name", "file_name", "slots", "named", "in_colours", "wearers", "setting_of", "mean_hue", "main_hue", "hue_behind",

@@ -61,7 +61,7 @@ from anole.core.model import (
 )
 from anole.core.model.paints import PATTERNS
 from anole.core.model.pieces.stamps import MARKS
-from anole.core.model.tones import TONES
+from anole.core.model.tones import TONES as EVERY_TONE
 from anole.core.render.renderer import Renderer, Request
 
 from .other_values import changed
@@ -158,7 +158,7 @@ def emblem() -> str:
 
 PLAIN = [
     GradientMap(stops=RAMP.stops) if tone is GradientMap else tone()
-    for tone in TONES.members.values()
+    for tone in EVERY_TONE.members.values()
 ]
 TONES = [t for plain in PLAIN for t in (plain, *changed(plain)) if t.on and t != Levels()]
 
@@ -188,7 +188,7 @@ def test_a_paint_is_one_picture(picture, off_by_cuts, deep):
 
 
 @pytest.mark.deep
-@pytest.mark.parametrize("tone", list(TONES.members.values()), ids=lambda tone: tone.__name__)
+@pytest.mark.parametrize("tone", list(EVERY_TONE.members.values()), ids=lambda tone: tone.__name__)
 def test_a_tone_is_one_picture(tone, picture, off_by_cuts, deep):
     for toned in some([t for t in TONES if type(t) is tone], deep):
         assert off_by_cuts(words(AROUND, FACE, ToneCoat(id="c", tone=(toned,)))) <= 1, toned

@@ -11,7 +11,7 @@ from anole.core.edit.arranging import align, distribute
 from anole.core.edit.boards import crop_board
 from anole.core.edit.pieces import add_lettering, change_piece
 from anole.core.edit.snapping import extent
-from anole.core.edit.words import change_letters, free_letters, replace_text
+from anole.core.edit.words import capitals, change_letters, free_letters, replace_text
 from anole.core.lettering.caret import (
     caret_lines,
     carets,
@@ -24,6 +24,7 @@ from anole.core.lettering.caret import (
 from anole.core.lettering.outline import outline
 from anole.core.lettering.shaping import drawable
 from anole.core.model import (
+    Board,
     Colour,
     Fill,
     FitBox,
@@ -243,3 +244,17 @@ def test_the_caret_goes_by_what_people_take_for_one_character(name):
     assert next_cluster(text, 0, False) == 0
     for n in range(len(text) + 1):
         assert whole_clusters(text, n) == max(p for p in places if p <= n)
+
+
+@pytest.mark.parametrize(
+    ("text", "shown", "moved"), [("roll", "ROLL", 2), ("große", "GROSSE", 5), ("ﬁx", "FIX", 2)]
+)
+def test_in_capitals_letters_keep_what_is_their_own(text, shown, moved):
+    board, name = add_lettering(Board(), text)
+    last = len(text) - 1 if text != "roll" else 2
+    board = change_letters(board, name, [last], turn=20.0)
+    made = capitals(board, name).lettering(name)
+    assert made.text == shown
+    assert [(own.at, own.turn) for own in made.letters.own] == [(moved, 20.0)]
+    again = capitals(board, name)
+    assert capitals(again, name) == again

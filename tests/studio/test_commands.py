@@ -14,7 +14,17 @@ from anole.studio.shared.shell import Stage
 from ..core.shapes import board
 
 BY_ID = {command.id: command for command in COMMANDS}
-ASKING = {"open", "save", "save-as", "export", "picture", "close", "quit", "screen"} | {
+ASKING = {
+    "open",
+    "save",
+    "save-as",
+    "export",
+    "picture",
+    "ground picture",
+    "close",
+    "quit",
+    "screen",
+} | {
     "import pack",
     "export all",
     "export pack",

@@ -13,7 +13,8 @@ from anole.core.model import Fill, Gradient, Relief, Stroke
 from anole.studio.commands import COMMANDS, MENUS
 from anole.studio.commands.gestures import GESTURES
 from anole.studio.controls.gradients.gradient_bar import GradientBar
-from anole.studio.main_window.finding import everything, found
+from anole.studio.finding.entry import found
+from anole.studio.finding.everything import everything
 from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board, paint
@@ -140,9 +141,7 @@ def test_a_right_click_asks_and_changes_nothing(open_window, qtbot, settle):
     words = window.view.transform_now().to_widget(160, 90).toPoint()
     corner = window.view.transform_now().to_widget(3, 3).toPoint()
     assert {"Add words", "Paste", "Undo"} <= set(ask(window.view, corner))
-    assert {"Cut", "Duplicate", "Delete", "Line up", "Bring to the top"} <= set(
-        ask(window.view, words)
-    )
+    assert {"Cut", "Duplicate", "Delete", "Line up", "To the top"} <= set(ask(window.view, words))
     item = window.pieces.visualItemRect(window.pieces.item(0)).center()
     assert "Rename" in ask(window.pieces.viewport(), item)
     window.show_stage(Stage.COAT)
@@ -173,7 +172,7 @@ def test_a_saved_colour_is_deleted_by_its_menu_and_not_by_a_bare_right_click(ope
     colour.swatches.keep(colour.value(), "Rink red")
     chips = colour.swatches.saved
     titles = ask(chips, chips.box(0).center().toPoint())
-    assert "Delete the saved one" in titles
+    assert "Delete the saved colour" in titles
     assert len(window.document.board.swatches) == 1
     window.actions_by_id["delete swatch"].trigger()
     assert window.document.board.swatches == ()

@@ -186,7 +186,7 @@ def test_later_keeps_it_in_the_menu_and_it_can_be_thrown_away(open_window, qtbot
     again = open_window()
     again.recovery.offer()
     answer(again, qtbot, "Later")
-    entry = choices(again, "Board", "Not closed")
+    entry = choices(again, "Board", "Left open last time")
     next(a for a in entry if a.text().startswith("Throw away “Relay”")).trigger()
     assert found() == []
 

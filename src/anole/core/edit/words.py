@@ -28,6 +28,17 @@ def replace_text(board: Board, piece_id: str, start: int, end: int, text: str) -
     return with_piece(board, replaced(piece, **fields))
 
 
+def capitals(board: Board, piece_id: str) -> Board:
+    """All letters as capitals (Unicode's full mapping); letters' own ways keep to their letters."""
+    piece = board.lettering(piece_id)
+    fields: dict[str, Any] = {"text": piece.text.upper()[:MOST]}
+    if piece.letters is not None:
+        own = (replaced(o, at=len(piece.text[: o.at].upper())) for o in piece.letters.own)
+        kept = tuple(o for o in own if o.at < MOST)
+        fields["letters"] = replaced(piece.letters, own=kept)
+    return with_piece(board, replaced(piece, **fields))
+
+
 def change_letters(board: Board, piece_id: str, places: Iterable[int], **fields: Any) -> Board:
     """Set what the letters at those places have for themselves. Raises ModelError."""
     piece = board.lettering(piece_id)

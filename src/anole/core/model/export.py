@@ -47,7 +47,7 @@ class Export(Struct, frozen=True, cache_hash=True, kw_only=True):
     ] = 0
     scale: Annotated[
         float,
-        number("Times", "The board's size", 0.001, 100, soft=(0.25, 4), step=0.25, group=SIZE),
+        number("Scale", "The board's size", 0.001, 100, soft=(0.25, 4), step=0.25, group=SIZE),
     ] = 1.0
     width: Annotated[
         float,
@@ -100,7 +100,7 @@ class Export(Struct, frozen=True, cache_hash=True, kw_only=True):
         ),
     ] = False
     srgb: Annotated[
-        bool, meta("Say it is sRGB", "A tag that programs read the colours by", group=FILE)
+        bool, meta("Tag as sRGB", "A tag that programs read the colours by", group=FILE)
     ] = True
     dpi: Annotated[
         float,

@@ -140,11 +140,13 @@ class Corners(Struct, frozen=True, cache_hash=True, kw_only=True):
         0.0,
         0.0,
     )
-    bottom_right: Annotated[Corner, meta("Low right", "Way of the corner in em: across, down")] = (
+    bottom_right: Annotated[
+        Corner, meta("Bottom right", "Way of the corner in em: across, down")
+    ] = (
         0.0,
         0.0,
     )
-    bottom_left: Annotated[Corner, meta("Low left", "Way of the corner in em: across, down")] = (
+    bottom_left: Annotated[Corner, meta("Bottom left", "Way of the corner in em: across, down")] = (
         0.0,
         0.0,
     )

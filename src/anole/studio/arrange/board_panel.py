@@ -5,9 +5,9 @@ from __future__ import annotations
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QHBoxLayout, QPushButton, QVBoxLayout, QWidget
 
-from ...core.edit.boards import change_board, crop_board, resize_board
+from ...core.edit.boards import change_board, resize_board
 from ...core.model.board import LONGEST_SIDE
-from ...core.render.painted_box import painted_box
+from ..commands.board import crop
 from ..controls.base.field_label import FieldLabel
 from ..controls.numbers.number import Number
 from ..look.plain import Label
@@ -54,7 +54,7 @@ class BoardPanel(QWidget):
         for button in (self.to_paint, self.to_frame):
             crops.addWidget(button)
         column.addLayout(crops)
-        self.to_paint.clicked.connect(self._crop)
+        self.to_paint.clicked.connect(lambda: crop(session))
         self.to_frame.clicked.connect(self.framing)
         self.across.edited.connect(lambda v, t: self._resize(round(v), None, t))
         self.down.edited.connect(lambda v, t: self._resize(None, round(v), t))
@@ -62,6 +62,10 @@ class BoardPanel(QWidget):
         self.anchor.pinned.connect(self._pinned)
         self.document.settled.connect(WhenVisible(self, self.show_board))
         self.show_board()
+
+    def control(self, name: str) -> QWidget | None:
+        """What edits a field of the board."""
+        return {"width": self.across, "height": self.down, "dpi": self.dpi}.get(name)
 
     def show_board(self) -> None:
         board = self.document.board
@@ -72,15 +76,6 @@ class BoardPanel(QWidget):
         mm = " × ".join(f"{side * 25.4:.0f}" for side in inches)
         both = " × ".join(f"{side:.1f}" for side in inches)
         self.print_size.setText(f"Printed: {mm} mm, {both} in")
-
-    def _crop(self) -> None:
-        box = painted_box(self.document.board)
-        if box is None:
-            self.document.said.emit(
-                "Nothing is painted besides the ground: there is nothing to crop to."
-            )
-            return
-        self.document.apply("Crop", lambda b: crop_board(b, *box))
 
     def _pinned(self, name: str) -> None:
         self._anchor = name

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 import msgspec
+from PyQt6.QtWidgets import QWidget
 
 from ...core.model.field_info import field_info
 from ...core.model.fields import BLENDING
@@ -33,6 +34,9 @@ class FieldsSection(Section):
     @property
     def empty(self) -> bool:
         return not self.panel.controls
+
+    def control(self, name: str) -> QWidget | None:
+        return self.panel.controls.get(name)
 
     def show_piece(self, piece: Any, context: Context) -> None:
         self.panel.take(context)

@@ -71,6 +71,15 @@ class PiecePanel(QScrollArea):
         for sections in self.columns.values():
             yield from sections.values()
 
+    def control(self, name: str) -> QWidget | None:
+        """What edits a field of the chosen piece, or of the board where none is chosen."""
+        self.show_piece()
+        piece = self.selection.piece
+        if piece is None:
+            return self.board.control(name)
+        found = (section.control(name) for section in self.sections(type(piece)).values())
+        return next((control for control in found if control is not None), None)
+
     def show_piece(self) -> None:
         board, piece = self.document.board, self.selection.piece
         for struct, sections in self.columns.items():

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 import msgspec
-from PyQt6.QtWidgets import QHBoxLayout
+from PyQt6.QtWidgets import QHBoxLayout, QWidget
 
 from ...core.edit.pieces import pin
 from ...core.model import Place, Placed
@@ -32,6 +32,9 @@ class PlaceSection(Section):
         self.panel.edited.connect(self._placed)
         self.pin.pinned.connect(self._pinned)
         self.several.wanted.connect(lambda what: line_up(session, what))
+
+    def control(self, name: str) -> QWidget | None:
+        return self.panel.controls.get(name)
 
     def show_piece(self, piece: Any, context: Context) -> None:
         assert isinstance(piece, Placed)

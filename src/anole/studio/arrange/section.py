@@ -42,6 +42,10 @@ class Section(QWidget):
     def edit_words(self) -> None:
         """Whoever shows words takes the focus, to type into them."""
 
+    def control(self, name: str) -> QWidget | None:
+        """What edits a field of the piece; None where it stands elsewhere."""
+        return None
+
     def apply(self, name: str, token: object | None, **fields: Any) -> None:
         """Set fields of the chosen piece."""
         piece_id = self.selection.piece_id

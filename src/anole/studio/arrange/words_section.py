@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 import msgspec
+from PyQt6.QtWidgets import QWidget
 
 from ...core.model import Lettering
 from ..controls.base.control import Context
@@ -47,6 +48,12 @@ class WordsSection(Section):
             self.words.blockSignals(True)
             self.words.setPlainText(piece.text)
             self.words.blockSignals(False)
+
+    def control(self, name: str) -> QWidget | None:
+        if name.startswith("font."):
+            self.details.unfold(True)
+            return self.details
+        return {"text": self.words, "font": self.fonts}.get(name)
 
     def fonts_came(self) -> None:
         self.fonts.fonts_came()

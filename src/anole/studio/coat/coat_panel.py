@@ -71,6 +71,12 @@ class CoatPanel(QScrollArea):
             self._column.insertWidget(self._column.count() - 1, panel)
         return self.panels[struct]
 
+    def control(self, name: str) -> QWidget | None:
+        """What edits a field of the chosen coat."""
+        self.show_coat()
+        coat = self.selection.coat
+        return self.panel(type(coat)).controls.get(name) if coat is not None else None
+
     def show_coat(self) -> None:
         coat = self.selection.coat
         self.empty.setVisible(coat is None)

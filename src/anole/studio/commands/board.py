@@ -5,7 +5,9 @@ from __future__ import annotations
 from collections.abc import Callable
 from pathlib import Path
 
+from ...core.edit.boards import crop_board
 from ...core.files.backup import Where
+from ...core.render.painted_box import painted_box
 from ..documents.board_files import BACKUPS, demo_boards
 from ..documents.purposes import PURPOSES, Purpose
 from ..documents.recovery import found, told
@@ -65,6 +67,17 @@ def _backups(session: Session) -> list[Answer]:
     return [Answer(title, _keep_before(where), now == where) for where, title in BACKUPS.items()]
 
 
+def crop(session: Session) -> None:
+    """Cut the board down to all that is painted besides its grounds."""
+    box = painted_box(session.document.board)
+    if box is None:
+        session.document.said.emit(
+            "Nothing is painted besides the ground: there is nothing to crop to."
+        )
+        return
+    session.document.apply("Crop", lambda b: crop_board(b, *box))
+
+
 def several_exports(session: Session) -> bool:
     """Whether the board is written to more than one file."""
     return len(session.document.board.exports) > 1
@@ -77,12 +90,12 @@ MENU = Menu(
         Command("new", "New board", ("Ctrl+N",), window("new")),
         Choices("New board for", _purposes),
         Command("open", "Open…", ("Ctrl+O",), window("open")),
-        Choices("Recent boards", _recent),
+        Choices("Recent boards", _recent, why="no board was opened yet"),
         Choices("Demo boards", _demo),
-        Choices("Not closed", _not_closed),
+        Choices("Left open last time", _not_closed, why="nothing was left open"),
         None,
         Command("save", "Save", ("Ctrl+S",), window("save")),
-        Command("save-as", "Save under another name…", ("Ctrl+Shift+S",), window("save as")),
+        Command("save-as", "Save as…", ("Ctrl+Shift+S",), window("save as")),
         Choices("When saving, the version before", _backups),
         None,
         Command("export", "Export…", ("Ctrl+Return",), window("export")),
@@ -93,6 +106,7 @@ MENU = Menu(
             window("export all"),
             several_exports,
         ),
+        Command("crop", "Crop to what is painted", (), crop),
         Command("series", "Series from a table", ("Ctrl+Shift+T",), window("series")),
         None,
         Command("close", "Close the window", ("Ctrl+W",), window("close")),

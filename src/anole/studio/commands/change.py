@@ -17,6 +17,7 @@ from .command import (
     has_coated,
     has_piece,
     on_coat,
+    otherwise,
     window,
 )
 
@@ -66,14 +67,17 @@ def _choose_all(session: Session) -> None:
     session.selection.choose_all(shown)
 
 
+@otherwise("nothing was done yet")
 def _can_undo(session: Session) -> bool:
     return session.document.history.undo_name is not None
 
 
+@otherwise("nothing was undone")
 def _can_redo(session: Session) -> bool:
     return session.document.history.redo_name is not None
 
 
+@otherwise("choose a piece first")
 def _can_duplicate(session: Session) -> bool:
     return on_coat(session) or has_piece(session)
 

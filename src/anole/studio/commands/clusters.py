@@ -8,9 +8,10 @@ from ...core.model.nesting import holder_of, siblings
 from ..documents.opening import open_up
 from ..look.status_bar import nothing
 from ..shared.session import Session
-from .command import PIECE, Command
+from .command import PIECE, Command, otherwise
 
 
+@otherwise("choose several pieces first")
 def _can_cluster(session: Session) -> bool:
     chosen, board = session.selection.pieces, session.document.board
     if not chosen or not all(isinstance(piece, Placed) for piece in chosen):
@@ -26,6 +27,7 @@ def _cluster(session: Session) -> None:
         session.selection.choose(fresh)
 
 
+@otherwise("choose a cluster first")
 def _is_cluster(session: Session) -> bool:
     return isinstance(session.selection.piece, Cluster)
 
@@ -60,6 +62,7 @@ def _enter(session: Session) -> None:
         session.selection.choose(cluster.pieces[-1].id)
 
 
+@otherwise("the piece lies in no cluster")
 def _is_inside(session: Session) -> bool:
     return session.selection.holder is not None
 
@@ -82,6 +85,7 @@ def _clipper(session: Session) -> str | None:
     return next((piece.id for piece in reversed(beneath) if isinstance(piece, Coated)), None)
 
 
+@otherwise("no silhouette lies beneath")
 def _can_clip(session: Session) -> bool:
     return _clipper(session) is not None
 
@@ -92,6 +96,7 @@ def _clip(session: Session) -> None:
     session.document.apply("Clip", lambda b: clip(b, ids, by))
 
 
+@otherwise("the piece is not clipped")
 def _is_clipped(session: Session) -> bool:
     return any(piece.within for piece in session.selection.pieces)
 
@@ -121,5 +126,5 @@ CLUSTERS = (
     Command("leave", "Out of the cluster", ("Alt+Up",), _leave, _is_inside, (PIECE,)),
     None,
     Command("clip", "Clip by the piece beneath", ("Alt+I",), _clip, _can_clip, (PIECE,)),
-    Command("unclip", "Clip it no longer", ("Alt+Shift+I",), _unclip, _is_clipped, (PIECE,)),
+    Command("unclip", "Stop clipping", ("Alt+Shift+I",), _unclip, _is_clipped, (PIECE,)),
 )

@@ -6,9 +6,13 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import TypeVar
 
+from ...core.coats.registry import kind_of
+from ...core.edit.coats import change_coat
+from ...core.model import Colour, ColourPaint
 from ..shared.session import Session
+from ..shared.shell import Stage
 from ..shared.targets import StopTarget, SwatchTarget
-from .command import STOP, SWATCH, Command, Menu
+from .command import COAT, STOP, SWATCH, Command, Menu, otherwise
 
 T = TypeVar("T")
 
@@ -34,26 +38,59 @@ def _on(
     return run
 
 
+@otherwise("show a gradient first")
 def _has_stops(session: Session) -> bool:
     return _stops(session) is not None
 
 
+@otherwise("a gradient keeps two stops")
 def _can_delete_stop(session: Session) -> bool:
     stops = _stops(session)
     return stops is not None and stops.can_delete_stop
 
 
+@otherwise("point at a saved colour first")
 def _can_delete_swatch(session: Session) -> bool:
     swatch = _swatch(session)
     return swatch is not None and swatch.can_delete_swatch
 
 
+@otherwise("choose a coat that is painted first")
+def _is_painted(session: Session) -> bool:
+    coat = session.selection.coat
+    return coat is not None and kind_of(coat).held(coat) is not None
+
+
+def _show_saved(session: Session) -> None:
+    """The colours of the chosen coat's paint, with those that were saved."""
+    session.shell.show_stage(Stage.COAT)
+    session.shell.show_field("paint")
+
+
+def _pick(session: Session) -> None:
+    """Paint the chosen coat with a colour of the board, each looked at while it is pointed at."""
+    piece, coat, token = session.selection.piece_id, session.selection.coat, object()
+    if piece is None or coat is None:
+        return
+
+    def told(colour: Colour, taken: bool) -> None:
+        paint = ColourPaint(colour=colour)
+        session.document.apply(
+            "Pick a colour", lambda b: change_coat(b, piece, coat.id, paint=paint), token
+        )
+
+    session.shell.pick_colour(told)
+
+
 MENU = Menu(
     "Colo&ur",
     (
+        Command("pick colour", "Pick a colour from the board", (), _pick, _is_painted, (COAT,)),
+        Command("saved colours", "Saved colours", (), _show_saved, _is_painted),
+        None,
         Command(
             "double stop",
-            "Double the stop",
+            "Duplicate the stop",
             (),
             _on(_stops, lambda t: t.double_stop()),
             _has_stops,
@@ -69,7 +106,7 @@ MENU = Menu(
         ),
         Command(
             "centre hint",
-            "Halfway place back to the middle",
+            "Centre the halfway notch",
             (),
             _on(_stops, lambda t: t.centre_hint()),
             _has_stops,
@@ -94,7 +131,7 @@ MENU = Menu(
         None,
         Command(
             "use swatch",
-            "Use the saved one",
+            "Use the saved colour",
             (),
             _on(_swatch, lambda t: t.use_swatch()),
             lambda s: _swatch(s) is not None,
@@ -102,7 +139,7 @@ MENU = Menu(
         ),
         Command(
             "delete swatch",
-            "Delete the saved one",
+            "Delete the saved colour",
             (),
             _on(_swatch, lambda t: t.delete_swatch()),
             _can_delete_swatch,

@@ -14,6 +14,21 @@ BOARD, PIECE, COAT, STOP, SWATCH, STYLE = "board", "piece", "coat", "stop", "swa
 """Things with a context menu."""
 
 
+NOT_NOW = "does not apply now"
+_REASONS: dict[object, str] = {}
+When = Callable[[Session], bool]
+
+
+def otherwise(why: str) -> Callable[[When], When]:
+    """Of what says when a command applies: what people are told where it does not."""
+
+    def told(when: When) -> When:
+        _REASONS[when] = why
+        return when
+
+    return told
+
+
 class Command(NamedTuple):
     """`when` says whether it applies now; `run` does it; `on`: whose context menus have it."""
 
@@ -23,6 +38,11 @@ class Command(NamedTuple):
     run: Callable[[Session], object]
     when: Callable[[Session], bool] = lambda session: True
     on: tuple[str, ...] = ()
+
+    @property
+    def why(self) -> str:
+        """What keeps it from applying, where it does not."""
+        return _REASONS.get(self.when, NOT_NOW)
 
     @property
     def shown_keys(self) -> str:
@@ -40,11 +60,12 @@ class Answer(NamedTuple):
 
 
 class Choices(NamedTuple):
-    """Answers that depend on what there is: a menu of their own."""
+    """Answers that depend on what there is: a menu of their own; `why` there may be none."""
 
     title: str
     entries: Callable[[Session], list[Answer]]
     on: tuple[str, ...] = ()
+    why: str = NOT_NOW
 
 
 class Menu(NamedTuple):
@@ -63,14 +84,17 @@ def window(name: str) -> Callable[[Session], object]:
     return lambda session: session.shell.do(name)
 
 
+@otherwise("choose a piece first")
 def has_piece(session: Session) -> bool:
     return session.selection.piece is not None
 
 
+@otherwise("choose words, a picture or an emblem first")
 def has_coated(session: Session) -> bool:
     return session.selection.coated is not None
 
 
+@otherwise("choose a coat first")
 def has_coat(session: Session) -> bool:
     return session.selection.coat is not None
 

@@ -5,10 +5,13 @@ from __future__ import annotations
 import functools
 from collections.abc import Callable
 
+import msgspec
+
 from ...core.edit.fitting import fit_all
 from ...core.edit.pieces import add_fresh, change_piece, move_in_order
 from ...core.edit.stamps import reshuffle
-from ...core.model import Board, Coated, Stamps
+from ...core.edit.words import capitals
+from ...core.model import Board, Coated, Placed, Stamps
 from ...core.model.nesting import siblings
 from ...core.pieces.fresh import Fresh
 from ...core.pieces.registry import is_ground, ways_to_begin
@@ -18,7 +21,19 @@ from ..shared.new_words import add_words
 from ..shared.session import Session
 from ..shared.shell import Stage
 from .clusters import CLUSTERS, holders
-from .command import BOARD, PIECE, Answer, Choices, Command, Menu, has_coated, has_piece, window
+from .command import (
+    BOARD,
+    PIECE,
+    Answer,
+    Choices,
+    Command,
+    Menu,
+    has_coated,
+    has_piece,
+    otherwise,
+    window,
+)
+from .grounds import ask_ground, choose_ground, has_ground
 
 LAST = 1 << 30
 
@@ -56,6 +71,7 @@ def _hide_others(session: Session) -> None:
     session.document.apply("Show the others" if shown else "Hide the others", switch)
 
 
+@otherwise("choose scattered marks first")
 def _is_scattered(session: Session) -> bool:
     piece = session.selection.piece
     return isinstance(piece, Stamps) and piece.scatter is not None
@@ -105,6 +121,40 @@ def adding() -> tuple[Command, ...]:
 ADDING = adding()
 
 
+@otherwise("choose words first")
+def _has_words(session: Session) -> bool:
+    return session.selection.lettering is not None
+
+
+@otherwise("choose a piece that has a place first")
+def _has_place(session: Session) -> bool:
+    return session.selection.placed is not None
+
+
+def _capitals(session: Session) -> None:
+    words = session.selection.lettering
+    if words is not None:
+        session.document.apply("Words in capitals", lambda b: capitals(b, words.id))
+
+
+def _flip(side: str) -> Callable[[Session], object]:
+    """Mirror what is chosen about its anchor."""
+
+    def run(session: Session) -> None:
+        ids = [piece.id for piece in session.selection.pieces if isinstance(piece, Placed)]
+
+        def flip(board: Board) -> Board:
+            for piece_id in ids:
+                place = board.placed(piece_id).place
+                place = msgspec.structs.replace(place, **{side: -getattr(place, side)})
+                board = change_piece(board, piece_id, place=place)
+            return board
+
+        session.document.apply("Flip", flip)
+
+    return run
+
+
 def _line_ups(session: Session) -> list[Answer]:
     return [Answer(TITLES[what], functools.partial(line_up, what=what)) for what in able(session)]
 
@@ -116,20 +166,24 @@ MENU = Menu(
         *ADDING,
         None,
         Command("edit words", "Edit the words", (), window("edit words"), has_coated, (PIECE,)),
+        Command("capitals", "Words in capitals", (), _capitals, _has_words, (PIECE,)),
         Command("rename", "Rename", ("F2",), window("rename"), has_piece, (PIECE,)),
         None,
         Command("fit words", "Fit to the board", (), _fit, has_coated, (PIECE,)),
-        Choices("Line up", _line_ups, (PIECE,)),
+        Choices("Line up", _line_ups, (PIECE,), "choose a piece first"),
+        Command("flip across", "Flip left to right", (), _flip("scale_x"), _has_place, (PIECE,)),
+        Command("flip down", "Flip top to bottom", (), _flip("scale_y"), _has_place, (PIECE,)),
         None,
         *CLUSTERS,
         None,
-        Command(
-            "reshuffle", "Reshuffle the chance", ("Alt+R",), _reshuffle, _is_scattered, (PIECE,)
-        ),
+        Command("reshuffle", "Reshuffle", ("Alt+R",), _reshuffle, _is_scattered, (PIECE,)),
+        None,
+        Command("choose ground", "Choose the ground", (), choose_ground, has_ground, (BOARD,)),
+        Command("ground picture", "A picture as the ground…", (), ask_ground, has_ground, (BOARD,)),
         None,
         Command(
             "hide",
-            "Hide or show",
+            "Hide or show the piece",
             ("Alt+H",),
             _switch("shown", "Show or hide"),
             has_piece,
@@ -137,7 +191,7 @@ MENU = Menu(
         ),
         Command(
             "hide others",
-            "Hide all others, or show them",
+            "Hide or show all others",
             ("Alt+Shift+H",),
             _hide_others,
             has_piece,
@@ -147,9 +201,9 @@ MENU = Menu(
             "lock", "Lock or unlock", ("Alt+L",), _switch("locked", "Lock"), has_piece, (PIECE,)
         ),
         None,
-        Command("raise", "Bring one up", ("Alt+PgUp",), _order(1), has_piece, (PIECE,)),
-        Command("lower", "Bring one down", ("Alt+PgDown",), _order(-1), has_piece, (PIECE,)),
-        Command("top", "Bring to the top", (), _order(LAST), has_piece, (PIECE,)),
-        Command("foot", "Bring to the bottom", (), _order(-LAST), has_piece, (PIECE,)),
+        Command("raise", "Move up", ("Alt+PgUp",), _order(1), has_piece, (PIECE,)),
+        Command("lower", "Move down", ("Alt+PgDown",), _order(-1), has_piece, (PIECE,)),
+        Command("top", "To the top", (), _order(LAST), has_piece, (PIECE,)),
+        Command("foot", "To the bottom", (), _order(-LAST), has_piece, (PIECE,)),
     ),
 )

@@ -12,7 +12,18 @@ from ..look.status_bar import nothing
 from ..shared.session import Session
 from ..shared.targets import StyleTarget
 from . import worn
-from .command import PIECE, STYLE, Answer, Choices, Command, Menu, has_coat, has_coated, window
+from .command import (
+    PIECE,
+    STYLE,
+    Answer,
+    Choices,
+    Command,
+    Menu,
+    has_coat,
+    has_coated,
+    otherwise,
+    window,
+)
 from .dressing import lay, lay_coat, wear
 
 
@@ -31,15 +42,18 @@ def _on_pointed(run: Callable[[Session, StoredStyle], object]) -> Callable[[Sess
     return act
 
 
+@otherwise("point at a style first")
 def _is_pointed(session: Session) -> bool:
     return pointed(session) is not None
 
 
+@otherwise("point at a style of your own first")
 def _is_own(session: Session) -> bool:
     stored = pointed(session)
     return stored is not None and stored.own
 
 
+@otherwise("choose a piece and point at a style first")
 def _can_wear(session: Session) -> bool:
     return _is_pointed(session) and has_coated(session)
 
@@ -149,21 +163,17 @@ MENU = Menu(
         ),
         Command("delete style", "Delete the style", (), _on_pointed(_delete), _is_own, (STYLE,)),
         None,
-        Command(
-            "carry", "Carry the changes into the style", (), worn.carry, worn.changed, (PIECE,)
-        ),
-        Command(
-            "strip back", "Strip back to the style", (), worn.strip_back, worn.changed, (PIECE,)
-        ),
+        Command("carry", "Update the style", (), worn.carry, worn.changed, (PIECE,)),
+        Command("strip back", "Reset to the style", (), worn.strip_back, worn.changed, (PIECE,)),
         Command(
             "cut loose",
-            "Cut loose from the style",
+            "Detach from the style",
             (),
             worn.cut,
             lambda s: bool(worn.worn_name(s)),
             (PIECE,),
         ),
-        Command("reach", "Reach boards in a folder…", (), worn.ask_folder, worn.wears),
+        Command("reach", "Update the boards of a folder…", (), worn.ask_folder, worn.wears),
         None,
         Command("import pack", "Import styles…", (), window("import pack")),
         Command("export pack", "Export styles as a pack…", (), window("export pack")),

@@ -30,6 +30,7 @@ MENU = Menu(
         Command("arrange", "Arrange", ("Alt+1",), _stage(Stage.ARRANGE)),
         Command("coats", "Coat", ("Alt+2",), _stage(Stage.COAT)),
         Command("proof", "Proof", ("Alt+3",), _stage(Stage.PROOF)),
+        Command("pieces list", "List of pieces", (), window("pieces list")),
         None,
         Command("zoom in", "Zoom in", ("Ctrl++", "Ctrl+="), window("zoom in")),
         Command("zoom out", "Zoom out", ("Ctrl+-",), window("zoom out")),
@@ -37,11 +38,11 @@ MENU = Menu(
         Command(
             "fill", "Fill the window with the board", ("Ctrl+9",), window("fill board"), on=(BOARD,)
         ),
-        Command("full", "Full size", ("Ctrl+1",), window("full size"), on=(BOARD,)),
+        Command("full", "Actual size", ("Ctrl+1",), window("full size"), on=(BOARD,)),
         Choices("Zoom", _zooms),
         None,
         Command("fold", "Hide or show the panels", ("F9",), window("fold panels"), on=(BOARD,)),
         Command("screen", "Full screen", ("F11",), window("full screen")),
-        Command("dress", "Dark or light window", (), window("change theme")),
+        Command("dress", "Dark or light theme", (), window("change theme")),
     ),
 )

@@ -14,6 +14,7 @@ from ...core.library.styles import digest
 from ...core.model import Style
 from ..look.status_bar import nothing
 from ..shared.session import Session
+from .command import otherwise
 
 
 def worn_name(session: Session) -> str:
@@ -22,11 +23,13 @@ def worn_name(session: Session) -> str:
     return piece.worn.name if piece is not None and piece.worn is not None else ""
 
 
+@otherwise("the piece wears no saved style")
 def wears(session: Session) -> bool:
     """Whether it wears one that the library has."""
     return session.styles.find(worn_name(session)) is not None
 
 
+@otherwise("the piece is as its style has it")
 def changed(session: Session) -> bool:
     """Whether it wears one and has been changed since."""
     piece = session.selection.coated
@@ -73,7 +76,7 @@ def _offer(session: Session, old: Style, new: Style, was_own: bool) -> None:
     if there:
         title = f"Reach the other {len(there)}" if len(there) > 1 else "Reach the other one"
         answers.append((title, lambda: _reach_here(session, new)))
-    answers.append(("Reach boards in a folder…", lambda: ask_folder(session, new)))
+    answers.append(("Update the boards of a folder…", lambda: ask_folder(session, new)))
     answers.append(("Undo the change of the style", lambda: _back(session, old, was_own)))
     answers.append(("Only here", nothing))
     own = f" {len(left)} more that wear it have changes of their own and stay." if left else ""

@@ -29,7 +29,9 @@ from ..documents.style_library import StyleLibrary
 from ..exchange.dropping import files_in, take
 from ..exchange.fonts import take_font
 from ..exchange.writing import Writing
+from ..finding.finder import Finder
 from ..look import theme
+from ..look.focusing import focus_within
 from ..look.plain import Label
 from ..look.status_bar import StatusBar
 from ..proof.export_panel import ExportPanel
@@ -50,7 +52,6 @@ from ..styles.wall_page import WallPage
 from .actions import Actions
 from .announcing import Announcing
 from .arrivals import Arrivals
-from .finder import Finder
 from .holding import Holding
 from .key_sheet import KeySheet
 from .left_panels import BuildUpPanel, pieces_panel, proof_panel
@@ -257,6 +258,19 @@ class Window(QWidget):
 
     def set_zoom(self, zoom: float) -> None:
         self.view.set_zoom(zoom)
+
+    def show_field(self, name: str) -> None:
+        """Give the focus to a field of what the stage's panel shows."""
+        self.panels.hide_panels(False)
+        panel = (self.arrange, self.coat, self.export)[self.stage]
+        control = panel.control(name)
+        if control is not None:
+            focus_within(panel, control)
+
+    def show_export(self, form: str) -> None:
+        """Choose the board's export of a format."""
+        self.export.choose_format(form)
+        self.show_field("format")
 
     def do(self, name: str) -> None:
         """One of the window's own commands."""

@@ -11,12 +11,12 @@ from ..board.board_view import BoardView
 from ..coat.coat_panel import CoatPanel
 from ..documents.board_files import BoardFiles
 from ..documents.purposes import PURPOSES
+from ..finding.finder import Finder
 from ..proof.export_panel import ExportPanel
 from ..series.series_page import SeriesPage
 from ..shared.shell import Stage
 from ..styles.pages import StylePages
 from ..styles.shelf import Shelf
-from .finder import Finder
 from .key_sheet import KeySheet
 from .left_panels import BuildUpPanel
 from .steps import Steps
@@ -68,6 +68,12 @@ def show_steps(window: Parts) -> None:
     spot = button.mapToGlobal(button.rect().bottomRight())
     window.steps.move(spot.x() - window.steps.width(), spot.y() + 4)
     window.steps.show()
+
+
+def show_pieces(window: Parts) -> None:
+    """The list of pieces, to be walked by the arrow keys."""
+    window.show_stage(Stage.ARRANGE)
+    window.pieces.setFocus()
 
 
 def unfold_coats(window: Parts) -> None:
@@ -124,6 +130,7 @@ def window_commands(window: Parts) -> dict[str, Callable[[], object]]:
         "full screen": lambda: toggle_full_screen(window),
         "change theme": window.change_theme,
         "find": window.finder.unfold,
+        "pieces list": lambda: show_pieces(window),
         "keys": window.key_sheet.unfold,
         "close": window.close,
         "quit": window.quit,

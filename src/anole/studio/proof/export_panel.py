@@ -106,6 +106,17 @@ class ExportPanel(QScrollArea):
         self.worker.done.connect(self._done)
         self.document.settled.connect(self.refresh)
 
+    def control(self, name: str) -> QWidget | None:
+        """What edits a field of the chosen export."""
+        return self.file if name == "file" else self.fields.controls.get(name)
+
+    def choose_format(self, form: str) -> None:
+        """The first export of a format."""
+        for export in self.exports:
+            if export.format == form:
+                self._choose(export.id)
+                return
+
     # what there is
 
     @property

@@ -64,6 +64,12 @@ class Shell(Protocol):
     def show_stage(self, stage: Stage) -> None:
         """Turn to another stage."""
 
+    def show_field(self, name: str) -> None:
+        """Give the focus to a field of what the stage's panel shows, by its name in the model."""
+
+    def show_export(self, form: str) -> None:
+        """Choose the board's export of a format."""
+
     def do(self, name: str) -> None:
         """What only the window can do, by its name in window_commands."""
 

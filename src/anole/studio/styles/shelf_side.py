@@ -36,16 +36,16 @@ class WornButton(QPushButton):
         menu = QMenu(self)
         self.answers = [
             (
-                menu.addAction("Carry the changes into the style", lambda: worn.carry(session)),
+                menu.addAction("Update the style", lambda: worn.carry(session)),
                 worn.changed,
             ),
             (
-                menu.addAction("Strip back to the style", lambda: worn.strip_back(session)),
+                menu.addAction("Reset to the style", lambda: worn.strip_back(session)),
                 worn.changed,
             ),
-            (menu.addAction("Cut loose from the style", lambda: worn.cut(session)), worn.worn_name),
+            (menu.addAction("Detach from the style", lambda: worn.cut(session)), worn.worn_name),
             (
-                menu.addAction("Reach boards in a folder…", lambda: worn.ask_folder(session)),
+                menu.addAction("Update the boards of a folder…", lambda: worn.ask_folder(session)),
                 worn.wears,
             ),
         ]

@@ -1,4 +1,4 @@
-"""Ctrl+K: one field that finds any command, coat, style, piece or font, and does or shows it."""
+"""Ctrl+K: one field that finds anything, and does or shows it."""
 
 from __future__ import annotations
 
@@ -17,7 +17,8 @@ from PyQt6.QtWidgets import (
 from ..look import theme
 from ..look.sheet import Sheet
 from ..shared.session import Session
-from .finding import FinderEntry, everything, found
+from .entry import FinderEntry, found
+from .everything import everything
 
 ROW, WIDE, HIGH, TOP, AROUND = 30, 620, 420, 56, 76
 THING = Qt.ItemDataRole.UserRole
@@ -45,10 +46,12 @@ class FinderRow(QStyledItemDelegate):
         painter.setFont(theme.font(12))
         painter.setPen(theme.colour("on_leaf" if chosen else "dim"))
         painter.drawText(box.adjusted(10, 0, 0, 0), middle, thing.kind)
-        about = painter.fontMetrics().elidedText(thing.about, Qt.TextElideMode.ElideRight, 230)
+        about = painter.fontMetrics().elidedText(
+            thing.why or thing.about, Qt.TextElideMode.ElideRight, 230
+        )
         painter.drawText(box.adjusted(0, 0, -14, 0), middle | Qt.AlignmentFlag.AlignRight, about)
         painter.setFont(theme.font(13))
-        painter.setPen(theme.colour("on_leaf" if chosen else "text"))
+        painter.setPen(theme.colour("on_leaf" if chosen else "dim" if thing.why else "text"))
         room = box.adjusted(86, 0, -30 - painter.fontMetrics().horizontalAdvance(about), 0)
         title = painter.fontMetrics().elidedText(
             thing.title, Qt.TextElideMode.ElideRight, int(room.width())
@@ -62,7 +65,7 @@ class Finder(Sheet):
         self.session = session
         self.things: list[FinderEntry] = []
         self.field, self.list = QLineEdit(), QListWidget()
-        self.field.setPlaceholderText("Find a command, coat, style, piece or font")
+        self.field.setPlaceholderText("Find anything that can be done, changed, put on or opened")
         self.field.setAccessibleName("Find anything")
         self.field.setClearButtonEnabled(True)
         self.list.setAccessibleName("What was found")
@@ -116,9 +119,14 @@ class Finder(Sheet):
 
     def _take(self) -> None:
         item = self.list.currentItem()
+        entry = item.data(THING) if item is not None else None
+        if entry is not None and entry.why:
+            # it stays open: there is something to do first, or something else to look for
+            self.session.document.said.emit(f"{entry.title}: {entry.why}.")
+            return
         self.fold()
-        if item is not None:
-            item.data(THING).run(self.session)
+        if entry is not None:
+            entry.run(self.session)
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         """What the field leaves over: the arrows walk the list."""

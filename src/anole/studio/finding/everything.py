@@ -1,0 +1,29 @@
+"""All that the finder finds."""
+
+from __future__ import annotations
+
+from ..shared.session import Session
+from . import doing, fields, kinds, things
+from .entry import FinderEntry
+
+SOURCES = (
+    doing.commands,
+    kinds.coats,
+    fields.fields,
+    kinds.paints,
+    kinds.tones,
+    kinds.mouldings,
+    kinds.marks,
+    kinds.formats,
+    things.pieces,
+    things.coats,
+    things.styles,
+    things.fonts,
+    doing.hands,
+    doing.missing,
+)
+
+
+def everything(session: Session) -> list[FinderEntry]:
+    """All that can be found now, in the order in which it is shown."""
+    return [entry for source in SOURCES for entry in source(session)]

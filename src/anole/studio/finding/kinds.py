@@ -1,0 +1,171 @@
+"""What can be added or put on: coats, paints, patterns, tones, mouldings, marks and formats."""
+
+from __future__ import annotations
+
+import functools
+from collections.abc import Callable, Iterator
+from typing import Any, get_args
+
+import msgspec
+
+from ...core.coats.registry import kind_of
+from ...core.edit.coats import add_coat, change_coat
+from ...core.edit.exports import add_export
+from ...core.edit.pieces import add_fresh, change_piece
+from ...core.marks.shapes import DRAWN
+from ...core.model import Board, Colour, Export, Moulding, Paint, Pattern, Stamps, Tone
+from ...core.model.formats import FORMATS
+from ...core.model.moulding import Profile
+from ...core.model.open_union import tag_of
+from ...core.model.paints import PATTERNS
+from ...core.paint.kind import SOME_COLOUR
+from ...core.paint.source import KINDS as PAINTS
+from ...core.tone import OPERATIONS
+from ..commands.coats import add, kinds
+from ..shared.session import Session
+from ..shared.shell import Stage
+from .entry import FinderEntry
+
+NO_COATS = "choose words, a picture or an emblem first"
+Made = tuple[Board, str]
+
+
+def coats(session: Session) -> Iterator[FinderEntry]:
+    """Every kind of coat, to be added to the chosen piece."""
+    why = "" if session.selection.coated is not None else NO_COATS
+    for tag, kind in kinds().items():
+        run = functools.partial(_add_coat, tag=tag)
+        title = f"Add {kind.title}"
+        yield FinderEntry("coat", title, kind.about, run, id=f"coat:{tag}", why=why)
+
+
+def _add_coat(session: Session, tag: str) -> None:
+    session.shell.show_stage(Stage.COAT)
+    add(session, tag)
+
+
+def paints(session: Session) -> Iterator[FinderEntry]:
+    """Every kind of paint and every pattern, for the chosen coat or a new fill."""
+    why = "" if session.selection.coated is not None else NO_COATS
+    for struct, kind in PAINTS.items():
+        run = functools.partial(_paint, title=kind.title, begun=kind.begun)
+        title, key = f"Paint with {kind.title}", f"paint:{tag_of(struct)}"
+        yield FinderEntry("paint", title, kind.about, run, id=key, why=why)
+    for name in PATTERNS:
+        run = functools.partial(_paint, title=name, begun=functools.partial(_pattern, name))
+        title = f"Pattern: {name}"
+        yield FinderEntry("pattern", title, "", run, id=f"pattern:{name}", why=why)
+
+
+def _paint(session: Session, title: str, begun: Callable[[Colour], Paint]) -> None:
+    """On the chosen coat where it is painted; else on a new fill."""
+    coat = session.selection.coat
+    held = kind_of(coat).held(coat) if coat is not None else None
+    if held is None:
+        _new_coat(session, title, "fill", paint=begun(SOME_COLOUR))
+    else:
+        _change_coat(session, title, paint=begun(PAINTS[type(held)].first_colour(held)))
+
+
+def _pattern(name: str, colour: Colour) -> Paint:
+    return Pattern(generator=name)
+
+
+def tones(session: Session) -> Iterator[FinderEntry]:
+    """Every tone operation: on what has tones, as a coat, or as a wash over all."""
+    for struct, operation in OPERATIONS.items():
+        run = functools.partial(_tone, title=operation.title, op=operation.begun or struct())
+        about = (struct.__doc__ or "").strip()
+        key = f"tone:{tag_of(struct)}"
+        yield FinderEntry("tone", f"Tone: {operation.title}", about, run, id=key)
+
+
+def _tone(session: Session, title: str, op: Tone) -> None:
+    piece = session.selection.piece
+    if piece is not None and hasattr(piece, "tone"):
+        more = (*piece.tone, op)
+        session.document.apply(title, lambda b: change_piece(b, piece.id, tone=more))
+        session.shell.show_stage(Stage.ARRANGE)
+    elif session.selection.coated is not None:
+        _new_coat(session, title, "tone", tone=(op,))
+    else:
+        _new_piece(session, title, "wash", tone=(op,))
+
+
+def mouldings(session: Session) -> Iterator[FinderEntry]:
+    """Every cross-section, for the chosen coat or a new relief."""
+    why = "" if session.selection.coated is not None else NO_COATS
+    for name in get_args(Profile):
+        run = functools.partial(_mould, profile=name)
+        key = f"moulding:{name}"
+        yield FinderEntry("moulding", f"Moulding: {name}", "", run, id=key, why=why)
+
+
+def _mould(session: Session, profile: Profile) -> None:
+    coat = session.selection.coat
+    before = getattr(coat, "moulding", None)
+    if isinstance(before, Moulding):
+        moulding = msgspec.structs.replace(before, profile=profile)
+        _change_coat(session, f"Moulding: {profile}", moulding=moulding)
+    else:
+        _new_coat(session, f"Moulding: {profile}", "relief", moulding=Moulding(profile=profile))
+
+
+def marks(session: Session) -> Iterator[FinderEntry]:
+    """Every mark, for the chosen stamps or new ones."""
+    for name in DRAWN:
+        run = functools.partial(_mark, mark=name)
+        yield FinderEntry("mark", f"Mark: {name}", "", run, id=f"mark:{name}")
+
+
+def _mark(session: Session, mark: str) -> None:
+    piece = session.selection.piece
+    if isinstance(piece, Stamps):
+        session.document.apply(f"Mark: {mark}", lambda b: change_piece(b, piece.id, mark=mark))
+    else:
+        _new_piece(session, f"Mark: {mark}", "scatter", mark=mark)
+
+
+def formats(session: Session) -> Iterator[FinderEntry]:
+    """Every format that the board can be exported to."""
+    for name, form in FORMATS.items():
+        run = functools.partial(_export, name=name)
+        title = f"Export as {form.title}"
+        yield FinderEntry("export", title, "", run, id=f"export:{name}")
+
+
+def _export(session: Session, name: str) -> None:
+    """The board's export of that format, or a new one; shown with all its fields."""
+    if not any(one.format == name for one in session.document.board.exports):
+        title = f"Export as {FORMATS[name].title}"
+        session.document.make(title, lambda b: add_export(b, Export(format=name)))
+    session.shell.show_stage(Stage.PROOF)
+    session.shell.show_export(name)
+
+
+def _change_coat(session: Session, title: str, **fields: Any) -> None:
+    piece, coat = session.selection.piece_id, session.selection.coat
+    if piece is not None and coat is not None:
+        session.document.apply(title, lambda b: change_coat(b, piece, coat.id, **fields))
+        session.shell.show_stage(Stage.COAT)
+
+
+def _new_coat(session: Session, title: str, tag: str, **fields: Any) -> None:
+    piece = session.selection.coated
+    if piece is None:
+        return
+    made = session.document.make(title, lambda b: add_coat(b, piece.id, tag, **fields))
+    if made is not None:
+        session.shell.show_stage(Stage.COAT)
+        session.selection.choose(piece.id, made)
+
+
+def _new_piece(session: Session, title: str, way: str, **fields: Any) -> None:
+    def fresh(board: Board) -> Made:
+        board, piece = add_fresh(board, way)
+        return change_piece(board, piece, **fields), piece
+
+    made = session.document.make(title, fresh)
+    if made is not None:
+        session.shell.show_stage(Stage.ARRANGE)
+        session.selection.choose(made)
