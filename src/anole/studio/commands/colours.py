@@ -6,9 +6,9 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import TypeVar
 
-from ...core.coats.registry import kind_of
 from ...core.edit.coats import change_coat
 from ...core.model import Colour, ColourPaint
+from ...core.model.paints import PAINTS
 from ..shared.session import Session
 from ..shared.shell import Stage
 from ..shared.targets import StopTarget, SwatchTarget
@@ -57,8 +57,7 @@ def _can_delete_swatch(session: Session) -> bool:
 
 @otherwise("choose a coat that is painted first")
 def _is_painted(session: Session) -> bool:
-    coat = session.selection.coat
-    return coat is not None and kind_of(coat).held(coat) is not None
+    return isinstance(getattr(session.selection.coat, "paint", None), PAINTS)
 
 
 def _show_saved(session: Session) -> None:

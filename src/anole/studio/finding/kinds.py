@@ -8,7 +8,6 @@ from typing import Any, get_args
 
 import msgspec
 
-from ...core.coats.registry import kind_of
 from ...core.edit.coats import add_coat, change_coat
 from ...core.edit.exports import add_export
 from ...core.edit.pieces import add_fresh, change_piece
@@ -59,9 +58,8 @@ def paints(session: Session) -> Iterator[FinderEntry]:
 
 def _paint(session: Session, title: str, begun: Callable[[Colour], Paint]) -> None:
     """On the chosen coat where it is painted; else on a new fill."""
-    coat = session.selection.coat
-    held = kind_of(coat).held(coat) if coat is not None else None
-    if held is None:
+    held = getattr(session.selection.coat, "paint", None)
+    if type(held) not in PAINTS:
         _new_coat(session, title, "fill", paint=begun(SOME_COLOUR))
     else:
         _change_coat(session, title, paint=begun(PAINTS[type(held)].first_colour(held)))
