@@ -98,8 +98,9 @@ def test_a_number_is_typed_pulled_and_stepped(qtbot, shown, drag):
     assert found[-1] == (0.25, None)
     qtbot.keyClick(control.field, Qt.Key.Key_Up, Qt.KeyboardModifier.ShiftModifier)
     assert found[-1][0] == pytest.approx(0.35)
-    slider = control.slider
-    drag(slider, QPointF(slider.width() / 2, 12), QPointF(slider.width() + 9, 12))
+    qtbot.keyClick(control.field, Qt.Key.Key_Return)
+    rail = control.field
+    drag(rail, QPointF(rail.width() / 2, 12), QPointF(rail.width() * 2, 12))
     assert found[-1][0] == 1
     tokens = {args[1] for args in found[-4:]}
     assert len(tokens) == 1
@@ -131,9 +132,10 @@ def test_a_length_keeps_the_unit_its_user_chose(qtbot, shown, drag):
     found = shown(control)
     control.take(Context(100, 300, 10, Lamp()))
     control.set_value(Length(0.1, "em"))
-    drag(control.slider, QPointF(20, 12), QPointF(control.slider.width() / 2, 12))
+    wide = control.field.width()
+    drag(control.field, QPointF(20, 12), QPointF(20 + wide / 2, 12))
     assert found[-1][0].unit == "em"
-    assert found[-1][0].value == pytest.approx(1.5, abs=0.1)
+    assert found[-1][0].value == pytest.approx(1.6, abs=0.1)
     control.field.setFocus()
     control.field.selectAll()
     qtbot.keyClicks(control.field, "5mm")

@@ -44,9 +44,10 @@ class Hints(TypedDict, total=False):
 
 
 class NumberHints(Hints, total=False):
-    """Of a number: the range that a slider covers."""
+    """Of a number: the range that a rail covers, and what 0 is called where it is no number."""
 
     soft: tuple[float, float]
+    at_zero: str
 
 
 class LengthHints(Hints, total=False):

@@ -16,7 +16,16 @@ class Lamp(Struct, frozen=True, cache_hash=True, kw_only=True):
     bearing: Annotated[Angle, meta("From", "Where the light comes from: 0 is the top")] = 320.0
     elevation: Annotated[float, angle("Height", "How high the light stands", 1, 80)] = 42.0
     size: Annotated[
-        float, number("Width", "0 is a point, and shadows are hard", 0, 4, soft=(0, 2), step=0.01)
+        float,
+        number(
+            "Width",
+            "The wider, the softer are shadows",
+            0,
+            4,
+            soft=(0, 2),
+            step=0.01,
+            at_zero="a point",
+        ),
     ] = 0.6
     colour: Annotated[Colour, meta("Colour", "Colour of the light")] = Colour(255, 244, 214)
     strength: Annotated[

@@ -69,7 +69,13 @@ class Gradient(PaintBase, frozen=True, cache_hash=True, kw_only=True, tag="gradi
     sides: Annotated[
         float,
         number(
-            "Sides", "0 is round, 3 and more a polygon", 0, 12, step=1, when={"shape": ("radial",)}
+            "Sides",
+            "3 and more make a polygon",
+            0,
+            12,
+            step=1,
+            when={"shape": ("radial",)},
+            at_zero="round",
         ),
     ] = 0
     frame: Annotated[

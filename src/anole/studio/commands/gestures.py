@@ -22,7 +22,7 @@ BOTH = (
     Gesture("Look without leaving", "pointer over a style, a font, a pattern"),
 )
 NUMBERS = (
-    Gesture("Change a number", "drag its label or slider, arrow keys"),
+    Gesture("Change a number", "drag it or its label, Shift finely; arrow keys"),
     Gesture("Ten steps, a tenth", "Shift, Ctrl with arrow keys"),
     Gesture("Back to the default", "double-click its label"),
     Gesture("Sums and units", "type 2*8px, .1em, 3mm"),

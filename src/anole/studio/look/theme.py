@@ -124,6 +124,7 @@ def _sheet(t: Theme) -> str:
     QAbstractScrollArea#wall {{ background: transparent; }}
     QLineEdit, QComboBox {{ min-height: 18px; }}
     QLineEdit#number {{ padding: 3px 4px; }}
+    QLineEdit#rail {{ padding: 3px 8px; background: transparent; }}
     QLineEdit:focus, QPlainTextEdit:focus, QComboBox:focus {{ border-color: {t.leaf}; }}
     QComboBox::drop-down {{ width: 18px; border: 0; }}
     QComboBox QAbstractItemView, QMenu {{ background: {t.raised}; border: 1px solid {t.line};

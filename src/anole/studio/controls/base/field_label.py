@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from ...look.plain import Label
 
-LABEL = 84
+LABEL = 76
 
 
 class FieldLabel(Label):

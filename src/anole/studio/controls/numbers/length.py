@@ -15,7 +15,7 @@ DIGITS = {"px": 1, "em": 3, "pt": 1, "mm": 2, "in": 3}
 
 
 class LengthControl(Number):
-    """The slider covers the soft range in px; typing another unit changes to it."""
+    """The rail covers the soft range in px; typing another unit changes to it."""
 
     def __init__(
         self,
@@ -49,9 +49,8 @@ class LengthControl(Number):
 
     def set_value(self, value: Any) -> None:
         self._length = value
-        low, high = self.soft
-        zero = -low / (high - low) if low < 0 < high else None
-        self.slider.show_at([(self._to_soft(value) - low) / (high - low)], zero)
+        default = None if self._default is None else self._to_soft(self._default)
+        self._show_at(self._to_soft(value), default)
         self.field.show_text(f"{tidy(value.value, DIGITS[value.unit])} {value.unit}")
 
     def _send(self, value: float, unit: str, token: object | None) -> None:
@@ -63,7 +62,7 @@ class LengthControl(Number):
         self.set_value(length)
         self.edited.emit(length, token)
 
-    def _pulled(self, index: int, position: float, token: object) -> None:
+    def _pulled(self, position: float, token: object) -> None:
         low, high = self.soft
         raw = Length(low + position * (high - low), self._soft_unit).px(self._em, self._dpi)
         unit = self._length.unit

@@ -1,4 +1,4 @@
-"""Number: label, slider, field. Everything counts in the field's own numbers."""
+"""Number: label, and a field that is its rail. Everything counts in the field's own numbers."""
 
 from __future__ import annotations
 
@@ -11,9 +11,8 @@ from PyQt6.QtWidgets import QHBoxLayout
 from ....core.model.field_info import FieldInfo
 from ..base.control import Control
 from ..base.field_label import FieldLabel
-from ..base.slider import Slider
 from ..base.table import CONTROLS
-from .number_field import NumberField
+from .rail_field import RailField
 
 
 def tidy(value: float, digits: int) -> str:
@@ -52,7 +51,7 @@ class DragLabel(FieldLabel):
 
 
 class Number(Control):
-    """A float shown times `factor` with a unit; soft range on the slider, hard when typed."""
+    """A float shown times `factor` with a unit; soft range on the rail, hard when typed."""
 
     def __init__(
         self,
@@ -66,25 +65,25 @@ class Number(Control):
         factor: float = 1.0,
         default: float | None = None,
         about: str = "",
+        at_zero: str = "",
     ) -> None:
         super().__init__()
         self.low, self.high, self.soft = low, high, soft or (low, high)
         self.step_size, self.unit, self.factor, self.default = step, unit, factor, default
         self._value = 0.0
-        self.slider, self.field = Slider(), NumberField()
+        self.field = RailField()
         self.label = DragLabel(title, self)
+        self._at_zero = at_zero
+        if at_zero:
+            self.field.offer(at_zero)
         row = QHBoxLayout(self)
         row.setContentsMargins(0, 0, 0, 0)
         row.setSpacing(6)
         row.addWidget(self.label)
-        row.addWidget(self.slider, 1)
-        row.addWidget(self.field)
+        row.addWidget(self.field, 1)
         self.setToolTip(about)
-        self.slider.setAccessibleName(title)
         self.field.setAccessibleName(title)
-        self.slider.pulled.connect(self._pulled)
-        self.slider.stepped.connect(lambda _, by: self.step(by, None))
-        self.slider.reset.connect(self.to_default)
+        self.field.pulled.connect(self._pulled)
         self.field.typed.connect(self._typed)
         self.field.stepped.connect(lambda by: self.step(by, None))
 
@@ -93,13 +92,21 @@ class Number(Control):
 
     def set_value(self, value: Any) -> None:
         self._value = float(value)
-        low, high = self.soft
-        zero = -low / (high - low) if low < 0 < high else None
-        self.slider.show_at([(self._value - low) / (high - low)], zero)
+        self._show_at(self._value, self.default)
         digits = 0 if self.step_size * self.factor >= 1 else 2
         if abs(self._value * self.factor - round(self._value * self.factor)) > 1e-9:
             digits = max(digits, 2)
-        self.field.show_text(tidy(self._value * self.factor, digits) + self._suffix())
+        shown = tidy(self._value * self.factor, digits) + self._suffix()
+        self.field.show_text(self._at_zero if self._at_zero and not self._value else shown)
+
+    def _show_at(self, value: float, default: float | None) -> None:
+        """Where they stand between the soft ends, and where zero is."""
+        low, high = self.soft
+
+        def place(number: float) -> float:
+            return (number - low) / (high - low)
+
+        self.field.show_at(place(value), place(0.0), None if default is None else place(default))
 
     def _suffix(self) -> str:
         return self.unit if self.unit in ("°", "") else f" {self.unit}"
@@ -109,7 +116,7 @@ class Number(Control):
         self.set_value(value)
         self.edited.emit(value, token)
 
-    def _pulled(self, index: int, position: float, token: object) -> None:
+    def _pulled(self, position: float, token: object) -> None:
         low, high = self.soft
         raw = low + position * (high - low)
         self._emit(round(raw / self.step_size) * self.step_size, token)
@@ -137,6 +144,7 @@ def _number(info: FieldInfo) -> Number:
         factor=extra.get("factor", 1.0),
         default=info.default,
         about=info.about,
+        at_zero=extra.get("at_zero", ""),
     )
 
 

@@ -22,6 +22,8 @@ class NumberField(QLineEdit):
         self.setFixedWidth(width)
         self.setAlignment(Qt.AlignmentFlag.AlignRight)
         self._shown = ""
+        self.words: dict[str, float] = {}
+        """What is typed in place of a number."""
         self.editingFinished.connect(self._finish)
 
     def show_text(self, text: str) -> None:
@@ -36,7 +38,8 @@ class NumberField(QLineEdit):
             return
         self.setModified(False)
         try:
-            value, unit = evaluate(self.text())
+            word = self.words.get(self.text().strip().casefold())
+            value, unit = (word, "") if word is not None else evaluate(self.text())
         except ValueError:
             self.setText(self._shown)
             return
