@@ -187,6 +187,7 @@ def test_corners_of_strokes_are_a_librarys(font, deep):
         ("Permanent Marker", 166),
         ("Permanent Marker", 181),
         ("Dela Gothic One", 5928),
+        ("Great Vibes", 1818),
         ("Dela Gothic One", 4364),
     ],
 )

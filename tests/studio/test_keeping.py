@@ -71,7 +71,7 @@ def test_what_would_lose_work_asks_and_stay_keeps_it(open_window, qtbot, tmp_pat
     }[way]()
     assert window.isVisible() and window.status.isVisible()
     assert window.status.question.text() == "“Relay” has changes that are not saved."
-    answer(window, qtbot, "Stay")
+    answer(window, qtbot, "Cancel")
     assert window.isVisible() and not window.status.isVisible()
     assert window.document.board.piece("w").text == "ONE"
 
@@ -209,7 +209,7 @@ def test_a_journal_that_cannot_be_written_is_said_once(open_window, qtbot, tmp_p
     monkeypatch.setenv("XDG_STATE_HOME", str(blocked))
     window = open_window(PLAIN)
     type_in(window, "A")
-    qtbot.waitUntil(lambda: "not kept aside" in window.status.text.text())
+    qtbot.waitUntil(lambda: "Crash recovery is off" in window.status.text.text())
     window.status.fall_silent()
     type_in(window, "B")
     written(window, qtbot)
@@ -233,7 +233,7 @@ def test_a_file_that_another_program_changed_is_not_written_over(open_window, qt
     window.files.save()
     assert "changed by another program" in window.status.question.text()
     assert board_file.read(path).board.piece("w").text == "THEIRS"
-    answer(window, qtbot, "Stay")
+    answer(window, qtbot, "Cancel")
     assert not window.document.is_saved
     window.files.save()
     answer(window, qtbot, "Write over it")

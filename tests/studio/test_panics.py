@@ -69,7 +69,7 @@ def test_the_journal_goes_on(open_window, qtbot, monkeypatch, error):
     with monkeypatch.context() as broken:
         broken.setattr(JournalWriter, "write", raiser(error))
         window.document.apply("Name", lambda b: change_board(b, name="one"))
-        qtbot.waitUntil(lambda: "not kept aside" in message(window))
+        qtbot.waitUntil(lambda: "Crash recovery is off" in message(window))
     window.document.apply("Name", lambda b: change_board(b, name="two"))
     qtbot.waitUntil(lambda: window.journaling.idle and window.journaling.path is not None)
     assert window.journaling._thread.is_alive()

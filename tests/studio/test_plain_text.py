@@ -50,7 +50,7 @@ def test_nothing_of_it_is_taken_for_markup(window, settle):
     window.selection.choose("w", "f")
     window.document.apply(f"Do {EVIL}", lambda b: change_coat(b, "w", "f", opacity=0.5))
     window.status.say(EVIL)
-    window.status.ask(EVIL, [("Stay", lambda: None)])
+    window.status.ask(EVIL, [("Cancel", lambda: None)])
     looked_at, found = 0, 0
     for stage in (0, 1, 2):
         window.show_stage(stage)

@@ -9,8 +9,12 @@ import pytest
 from PyQt6.QtWidgets import QAbstractButton, QComboBox, QLabel, QLineEdit, QWidget
 
 from anole.core.coats.registry import KINDS
-from anole.core.model import Board, Fill, Gradient, Pose, Rail
+from anole.core.model import Board, Export, Fill, Gradient, Pose, Rail
 from anole.core.model.field_info import field_info
+from anole.core.paint.source import KINDS as PAINTS
+from anole.core.pieces.registry import KINDS as PIECES
+from anole.core.tone import OPERATIONS
+from anole.studio.commands import COMMANDS
 from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board
@@ -72,3 +76,39 @@ def test_a_gradient_s_page_is_worded_plainly(open_window):
     texts = {text for part in window.findChildren(QWidget) for text in shown(part)}
     assert "Look again" in texts
     assert [text for text in texts if OF_CODE.search(text)] == []
+
+
+NOT_SO = re.compile(
+    r"\b(swing|nod|feet|cut loose|strip back|carry the changes|reach boards|take it in|take in all|"
+    r"leave out of|bring one|clip it no longer|double the stop|the saved one|reshuffle the chance|"
+    r"full size|dark or light window|kept aside|backdrop|apart|onset|camber|"
+    r"whether it is shown|middles|return)\b",
+    re.IGNORECASE,
+)
+"""Words that were ours and that nobody guesses; the ordinary ones stand in their place."""
+
+
+def test_ordinary_things_have_their_ordinary_names(open_window):
+    titles = [command.title for command in COMMANDS]
+    structs: set[type] = set()
+    for struct in (*KINDS, *PIECES, *PAINTS, *OPERATIONS, Board, Export, Rail, Pose):
+        structs_of(struct, structs)
+    titles += [info.title for struct in structs for info in field_info(struct)]
+    titles += [kind.title for kind in (*KINDS.values(), *PAINTS.values(), *OPERATIONS.values())]
+    window = open_window(board(Fill(id="f")))
+    for stage in Stage:
+        window.show_stage(stage)
+        for widget in window.findChildren(QWidget):
+            titles += shown(widget)
+    assert len(titles) > 400
+    assert not [title for title in titles if NOT_SO.search(title)]
+
+
+def test_titles_begin_with_a_capital():
+    structs: set[type] = set()
+    for struct in (*KINDS, *PIECES, *PAINTS, *OPERATIONS, Board, Export, Rail, Pose):
+        structs_of(struct, structs)
+    titles = [info.title for struct in structs for info in field_info(struct)]
+    titles += [command.title for command in COMMANDS]
+    # k1 to k4 are the standard's own
+    assert not [title for title in titles if title[:1].islower() and title != "k1 to k4"]

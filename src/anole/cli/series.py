@@ -42,7 +42,7 @@ def series(
     name: Annotated[str, typer.Option("--name", help="Of the files, columns in braces.")] = "",
     jobs: Annotated[int, typer.Option("--jobs", min=0, help="Processes; 0 for one a core.")] = 0,
     cluster: Annotated[
-        str, typer.Option("--cluster", metavar="ADDRESS", help="A dask scheduler.")
+        str, typer.Option("--workers-at", "--cluster", metavar="ADDRESS", help="A dask scheduler.")
     ] = "",
 ) -> None:
     """Render a board once for each row of a table. What is finished is not done again."""

@@ -84,6 +84,15 @@ def _halved(c: Points, first: Real, last: Real, ts: Points, count: int, ends: Po
 
 
 @njit(nogil=True, cache=True)
+def _stub(c: Points, end: int) -> float:
+    """How much of a cubic's parameter its first or last chord takes; where it starts without any
+    speed, the way grows by the square of that."""
+    at, by = (3, 2) if end else (0, 1)
+    far = abs(c[by, 0] - c[at, 0]) + abs(c[by, 1] - c[at, 1])
+    return STUB if far > NO_LENGTH else STUB**0.5
+
+
+@njit(nogil=True, cache=True)
 def _along(c: Points, first: int, last: int, tolerance: Real, ts: Points, halves: Points) -> int:
     """The places where a cubic's chords end, its first and last as of ends(); returns how many.
 
@@ -91,14 +100,14 @@ def _along(c: Points, first: int, last: int, tolerance: Real, ts: Points, halves
     """
     n, count = _pieces(c, tolerance), 0
     if first == STUBBED:
-        ts[0], count = STUB, 1
+        ts[0], count = _stub(c, False), 1
     for k in range(n):
         wavers = (k == 0 and first == WAVERING) or (k == n - 1 and last == WAVERING)
         cuts = WAVER if wavers else 1
         for j in range(cuts):
             count = _halved(c, (k + j / cuts) / n, (k + (j + 1) / cuts) / n, ts, count, halves)
     if last == STUBBED:
-        ts[count - 1], ts[count] = 1 - STUB, 1.0
+        ts[count - 1], ts[count] = 1 - _stub(c, True), 1.0
         count += 1
     return count
 

@@ -14,7 +14,7 @@ class Lamp(Struct, frozen=True, cache_hash=True, kw_only=True):
     """A light far away: where it comes from, how wide, what colour, how strong."""
 
     bearing: Annotated[Angle, meta("From", "Where the light comes from: 0 is the top")] = 320.0
-    elevation: Annotated[float, angle("Height", "How high the light stands", 1, 80)] = 42.0
+    elevation: Annotated[float, angle("Elevation", "How high the light stands", 1, 80)] = 42.0
     size: Annotated[
         float,
         number(

@@ -40,8 +40,8 @@ class Wave(Struct, frozen=True, cache_hash=True, kw_only=True):
 class Rail(Struct, frozen=True, cache_hash=True, kw_only=True):
     """A line that lettering is ruled by; upward is positive, 1 is the block's height."""
 
-    slope: Annotated[Bend, meta("Slope", "Raises the right end, lowers the left")] = 0.0
-    camber: Annotated[Bend, meta("Camber", "Raises the middle")] = 0.0
+    slope: Annotated[Bend, meta("Tilt", "Raises the right end, lowers the left")] = 0.0
+    camber: Annotated[Bend, meta("Bend", "Raises the middle")] = 0.0
     wave: Annotated[Wave, meta("Wave", "A wave along the rail")] = Wave()
 
 

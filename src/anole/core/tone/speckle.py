@@ -28,4 +28,4 @@ def apply(op: Speckle, planes: Planes, where: Where) -> Planes:
     return np.clip(out, 0, 1)
 
 
-OPERATION = Operation(Speckle, apply)
+OPERATION = Operation(Speckle, apply, called="Noise")

@@ -64,7 +64,7 @@ def _delete(session: Session, stored: StoredStyle) -> None:
     if session.styles.delete(style):
         session.reading.status.ask(
             f"The style “{style.name}” is deleted.",
-            [("Bring it back", lambda: session.styles.keep(style)), ("Good", nothing)],
+            [("Bring it back", lambda: session.styles.keep(style)), ("OK", nothing)],
         )
 
 

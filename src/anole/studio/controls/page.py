@@ -71,7 +71,7 @@ class PicturePage(FieldsPage):
 
     def __init__(self, struct: Any, empty: str = "") -> None:
         super().__init__(struct)
-        self.picture = AssetChoice("Picture", empty)
+        self.picture = AssetChoice("Drawn by" if empty else "Picture", empty)
         layout = self.layout()
         assert layout is not None
         layout.insertWidget(0, self.picture)  # type: ignore[attr-defined]

@@ -70,7 +70,7 @@ class BoardFiles(QObject):
         self._window.raise_()
         self.status.ask(
             f"“{short(self.document.title)}” has changes that are not saved.",
-            [("Save", lambda: self.save(then)), ("Do not save", then), ("Stay", nothing)],
+            [("Save", lambda: self.save(then)), ("Do not save", then), ("Cancel", nothing)],
         )
 
     def new(self, width: int, height: int, dpi: float = 96.0, then: Then = nothing) -> None:
@@ -138,7 +138,7 @@ class BoardFiles(QObject):
                 [
                     ("Save as another file", lambda: self.ask_save(then)),
                     ("Write over it", lambda: self._save(path, then)),
-                    ("Stay", nothing),
+                    ("Cancel", nothing),
                 ],
             )
         else:
@@ -153,7 +153,7 @@ class BoardFiles(QObject):
         path = ended(Path(name), ENDING)
         if path != Path(name) and path.exists():
             # the dialog asked about the name without its ending
-            answers = [("Write over it", lambda: self._save(path, then)), ("Stay", nothing)]
+            answers = [("Write over it", lambda: self._save(path, then)), ("Cancel", nothing)]
             self.status.ask(f"{path.name} is there already.", answers)
         else:
             self._save(path, then)

@@ -103,7 +103,7 @@ class Journaling(QObject):
             except (OSError, FileError) as error:
                 self._fail(error)
             except BaseException as error:  # the next step is written all the same
-                TROUBLES.caught(error, "What you do is not kept aside at the moment.")
+                TROUBLES.caught(error, "Crash recovery is off.")
             with self._wake:
                 if not self._over and all(isinstance(w, Snapshot) for w in self._told):
                     self._busy = False
@@ -132,5 +132,5 @@ class Journaling(QObject):
     def _fail(self, error: OSError | FileError) -> None:
         if not self._has_failed:
             why = reason(error) if isinstance(error, OSError) else str(error)
-            self.failed.emit(f"What you do is not kept aside at the moment: {why}")
+            self.failed.emit(f"Crash recovery is off: {why}")
         self._has_failed = True

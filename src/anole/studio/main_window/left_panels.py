@@ -73,7 +73,7 @@ def pieces_panel(pieces: PiecesList, actions: Mapping[str, QAction]) -> QWidget:
         if name:
             button.clicked.connect(actions[name].trigger)
     search = QLineEdit()
-    search.setPlaceholderText("Find a piece by its name")
+    search.setPlaceholderText("Find a piece")
     search.setAccessibleName("Find a piece")
     search.setClearButtonEnabled(True)
     search.textChanged.connect(pieces.search)

@@ -134,7 +134,7 @@ class TopBar(QWidget):
         self.zoom.setFixedWidth(64)
         self.zoom.setToolTip("Zoom: its sizes, a slider, the whole board (Ctrl+0), fill (Ctrl+9)")
         self.export.setObjectName("main")
-        self.export.setToolTip("Export the board to a file (Ctrl+Return)")
+        self.export.setToolTip("Export the board to a file (Ctrl+Enter)")
         self.steps.setObjectName("quiet")
         self.steps.setToolTip("Every step by name (Ctrl+H)")
         self._right.addStretch(1)

@@ -80,8 +80,8 @@ class ExportPanel(QScrollArea):
             label.setObjectName("dim")
             label.setWordWrap(True)
         self.button.setObjectName("main")
-        self.button.setToolTip("Export the chosen one (Ctrl+Return)")
-        self.every.setToolTip("Export all that are switched on into one folder (Ctrl+Shift+Return)")
+        self.button.setToolTip("Export the chosen one (Ctrl+Enter)")
+        self.every.setToolTip("Export all that are switched on into one folder (Ctrl+Shift+Enter)")
         buttons = QHBoxLayout()
         buttons.addWidget(self.button, 1)
         buttons.addWidget(self.every, 1)
@@ -188,7 +188,7 @@ class ExportPanel(QScrollArea):
         if not self.file.hasFocus():
             self.file.setText(export.file)
         on = sum(one.on for one in self.exports)
-        self.every.setText(f"Export all {on}")
+        self.every.setText(f"Export all ({on})")
         self.every.setEnabled(on > 1)
         if not self.isVisible():
             return

@@ -21,7 +21,7 @@ WORDS = {
     "picture": "picture of",
     "colour": "colour of",
     "style": "style of",
-    "shown": "whether it is shown:",
+    "shown": "show or hide:",
 }
 
 

@@ -65,7 +65,7 @@ class SeriesPage(QWidget):
         self.export = Picker("Written as", ["PNG"], "Which of the board's exports", headed=False)
         self.open, self.paste, self.column, self.away, self.write_all = (
             QPushButton(text)
-            for text in ("Open a table…", "Paste", "+  column", "Delete rows", "Render all…")
+            for text in ("Open a table…", "Paste", "+  column", "Delete rows", "Export all rows…")
         )
         self._build()
         self._connect()

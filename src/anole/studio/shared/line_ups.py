@@ -7,11 +7,11 @@ from .session import Session
 
 TITLES = {
     "left": "Line up the left sides",
-    "middle": "Line up the middles across",
+    "middle": "Centre left to right",
     "right": "Line up the right sides",
     "top": "Line up the tops",
-    "centre": "Line up the middles down",
-    "bottom": "Line up the feet",
+    "centre": "Centre top to bottom",
+    "bottom": "Line up the bottoms",
     "across": "Equal gaps across",
     "down": "Equal gaps down",
 }

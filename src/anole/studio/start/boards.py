@@ -78,7 +78,7 @@ class BoardCards(QWidget):
             self._head("Recent boards")
         for path in recent:
             card = self._card(
-                str(path), path.stem, path.parent.name, str(path), "Leave out of this list"
+                str(path), path.stem, path.parent.name, str(path), "Remove from this list"
             )
             card.clicked.connect(lambda _=False, p=path: files.open(p))
             card.unwanted.connect(lambda p=path: self._forget(p))
@@ -161,7 +161,7 @@ class BoardCards(QWidget):
             self.fill()
 
         self.session.reading.status.ask(
-            f"Throw away what was not saved of {name}?", [("Throw away", go), ("Stay", nothing)]
+            f"Throw away what was not saved of {name}?", [("Throw away", go), ("Cancel", nothing)]
         )
 
     # pictures

@@ -63,7 +63,7 @@ class AllStyles(WallPage):
         self.foot.addWidget(self.hint, 1)
         do = self.session.shell.do
         for label, command, about in (
-            ("Import styles…", "import pack", "Take in a pack, or one style's file"),
+            ("Import styles…", "import pack", "A pack, or one style's file"),
             ("Export these…", "export pack", "Write the styles that are shown as a pack"),
             ("Contact sheet…", "contact sheet", "Those that are shown, as PNG or PDF"),
         ):

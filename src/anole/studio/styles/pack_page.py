@@ -73,7 +73,7 @@ class PackPage(WallPage):
         self.troubles.setText("\n".join(["Left out or missing:", *read.troubles][: 1 + 12]))
         self.troubles.setVisible(bool(read.troubles))
         self.taken.setVisible(taken > 0)
-        self.all.setText(f"Take in all {fresh}" if fresh > 1 else "Take it in")
+        self.all.setText(f"Import all {fresh}" if fresh > 1 else "Import it")
         self.all.setEnabled(fresh > 0)
         self.wall.show_styles([StoredStyle(style, Path(), False) for style in pack.styles])
         self._tell_marked()
@@ -86,7 +86,7 @@ class PackPage(WallPage):
         state = "you have it already" if one.same else "its name is taken" if one.taken else "new"
         note = f"\n{short(one.style.notes, 200)}" if one.style.notes else ""
         self.marked.setText(f"{short(one.style.name, 60)}: {state}{note}")
-        self.one.setText(f"Take in only {short(one.style.name, 24)}")
+        self.one.setText(f"Import only {short(one.style.name, 24)}")
         self.one.setEnabled(not one.same)
 
     def _take_marked(self) -> None:

@@ -82,7 +82,7 @@ class ShelfSide(QStackedWidget):
         self.search, self.everything = QLineEdit(), QPushButton("All styles")
         self.worn, self.save = WornButton(session), QPushButton("Save style")
         self.colours = ColourChoice(session)
-        self.search.setPlaceholderText("find a style")
+        self.search.setPlaceholderText("Find a style")
         self.search.setAccessibleName("Find styles by name or by words such as gold, wood, worn")
         self.search.setToolTip("By name or by a word: gold, metal, glass, wood, worn, sweet…")
         self.search.setClearButtonEnabled(True)

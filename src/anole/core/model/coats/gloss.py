@@ -26,7 +26,7 @@ class Gloss(Coat, frozen=True, cache_hash=True, kw_only=True, tag="gloss"):
         Literal["letter", "line", "piece"], meta("Stretched over", "The box that is cut", group=CUT)
     ] = "piece"
     height: Annotated[
-        float, share("At", "Height of the cut, from the top", -2, 3, soft=(0, 1), group=CUT)
+        float, share("Cut height", "Height of the cut, from the top", -2, 3, soft=(0, 1), group=CUT)
     ] = 0.5
     angle: Annotated[float, angle("Angle", "Turns the cut clockwise", -180, 180, **TURN)] = 0.0
     bend: Annotated[float, number("Bend", "Bows the cut; of an oval its width", -4, 4, **BEND)] = (
@@ -47,7 +47,5 @@ class Gloss(Coat, frozen=True, cache_hash=True, kw_only=True, tag="gloss"):
     soften: Annotated[Length, length("Soften", "Of its borders", (0, 40), low=0, group=CUT)] = (
         Length(0.004, "em")
     )
-    far: Annotated[
-        float, share("Strength far from the cut", "Strength away from the cut", group=CUT)
-    ] = 1.0
-    at_cut: Annotated[float, share("At the cut", "Strength at the cut", group=CUT)] = 0.35
+    far: Annotated[float, share("Strength far off", "Strength away from the cut", group=CUT)] = 1.0
+    at_cut: Annotated[float, share("Strength at the cut", "Strength at the cut", group=CUT)] = 0.35

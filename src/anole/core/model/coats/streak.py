@@ -34,13 +34,15 @@ class Streak(Coat, frozen=True, cache_hash=True, kw_only=True, tag="streak"):
     ] = 1.0
     fan: Annotated[
         float,
-        angle("Apart", "From one direction to the next", -180, 180, soft=(-90, 90), group=WIND),
+        angle(
+            "Angle between", "From one direction to the next", -180, 180, soft=(-90, 90), group=WIND
+        ),
     ] = 20.0
     reach: Annotated[
         Length, length("Length", "Of the longest line", (0, 600), low=0, group=WIND)
     ] = Length(0.7, "em")
     onset: Annotated[
-        float, share("Onset", "How strong an edge must be for a line to begin", group=LINES)
+        float, share("Edge needed", "How strong an edge must be for a line to begin", group=LINES)
     ] = 0.1
     falloff: Annotated[
         Falloff, meta("Falloff", "How lines fade", group=LINES, control="pictures")

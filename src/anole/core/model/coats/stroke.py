@@ -11,7 +11,7 @@ from .base import Coat, PaintField, ShapeFields, SpanField, em_span
 
 Join = Annotated[
     Literal["round", "mitre", "cut"],
-    meta("Corners", "How the stroke turns outer corners", group=EDGE),
+    meta("Joins", "How the stroke turns outer corners", group=EDGE),
 ]
 Limit = Annotated[
     float,

@@ -8,13 +8,13 @@ from PyQt6.QtWidgets import QLineEdit
 
 
 class KeepName(QLineEdit):
-    """Hidden until ask() is called; `named(text)` on Return, Escape folds it again."""
+    """Hidden until ask() is called; `named(text)` on Enter, Escape folds it again."""
 
     named = pyqtSignal(str)
 
     def __init__(self, about: str) -> None:
         super().__init__()
-        self.setPlaceholderText("name, then Return")
+        self.setPlaceholderText("name, then Enter")
         self.setAccessibleName(about)
         self.hide()
         self.returnPressed.connect(self._done)

@@ -42,7 +42,7 @@ class GradientGrid(Cells):
     """`chosen(entry)`, `dropped(entry)`."""
 
     def __init__(self) -> None:
-        super().__init__("Gradients: arrows choose, Return takes, Delete deletes your own")
+        super().__init__("Gradients: arrows choose, Enter takes, Delete deletes your own")
         self.entries: list[Entry] = []
 
     def show_entries(self, entries: list[Entry]) -> None:

@@ -24,7 +24,7 @@ def _held(value: float) -> float:
 
 
 class PoseBlock(QWidget):
-    """`turned(pose, token)`. Drag: swing and nod; Shift-drag: roll; arrow keys as well."""
+    """`turned(pose, token)`. Drag: turn and tilt; Shift-drag: roll; arrow keys as well."""
 
     turned = pyqtSignal(object, object)
 
@@ -35,8 +35,8 @@ class PoseBlock(QWidget):
         self._start = Pose()
         self._token: object | None = None
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
-        self.setAccessibleName("Pose: arrow keys swing and nod, Page Up and Page Down roll")
-        self.setToolTip("Drag to swing and nod, Shift-drag to roll, double-click to face front")
+        self.setAccessibleName("Pose: arrow keys turn and tilt, Page Up and Page Down roll")
+        self.setToolTip("Drag to turn and tilt, Shift-drag to roll, double-click to face front")
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
         self.setCursor(Qt.CursorShape.SizeAllCursor)
 
@@ -85,7 +85,7 @@ class PoseBlock(QWidget):
                 painter.drawPolygon(polygon)
             painter.setPen(theme.colour("dim"))
             painter.setFont(theme.font(11))
-            text = f"swing {self.pose.turn_y:.0f}°  nod {self.pose.turn_x:.0f}°  roll {self.pose.turn_z:.0f}°"
+            text = f"turn {self.pose.turn_y:.0f}°  tilt {self.pose.turn_x:.0f}°  roll {self.pose.turn_z:.0f}°"
             painter.drawText(QPointF(8, self.height() - 7), text)
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
