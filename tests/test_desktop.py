@@ -76,6 +76,7 @@ def test_nobodys_marks_but_ours():
     for board in boards:
         assert not any("wing" in piece.name.casefold() for piece in every(board.pieces))
     titles = {entry.style.name for entry in styles.built_in()}
-    assert "stamped tin" in titles and "tin toy" not in titles
+    assert set(styles.RENAMED.values()) <= set(titles) and not set(styles.RENAMED) & set(titles)
     # boards and commands of before still find it
-    assert styles.find("tin toy").name == "stamped tin"
+    for before, now in styles.RENAMED.items():
+        assert styles.find(before).name == now

@@ -1,4 +1,4 @@
-"""Styles of cloth and hide: varsity felt, denim patch, saddle stitch, tea towel, field camouflage,
+"""Styles of cloth and hide: varsity felt, denim patch, hide and thread, tea towel, field camouflage,
 carbon lap."""
 
 from __future__ import annotations
@@ -48,7 +48,7 @@ def denim_patch() -> tuple[Coat, ...]:
     )
 
 
-def saddle_stitch() -> tuple[Coat, ...]:
+def hide_and_thread() -> tuple[Coat, ...]:
     """Thick brown hide, padded, with a pale thread along its edge."""
     return stack(
         shadow("heavy", 0.05, "#140803", opacity=0.8, lamp=lamp(330, 46, 0.9)),

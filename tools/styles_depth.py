@@ -1,4 +1,4 @@
-"""Styles of depth: pressed plank, pier block, receding block, stack of cards, floor mirror."""
+"""Styles of depth: pushed-up ground, pier block, receding block, stack of cards, floor mirror."""
 
 from __future__ import annotations
 
@@ -23,7 +23,7 @@ from anole.core.model import (
 from .style_parts import colour, em, span, stops
 
 
-def pressed_plank() -> tuple[Coat, ...]:
+def pushed_up_ground() -> tuple[Coat, ...]:
     """The ground alone: nothing is painted but light and shade."""
     slope, lamp = span("-0.045em", "0.05em"), Lamp(bearing=325, elevation=42)
     return (

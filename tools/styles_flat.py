@@ -1,4 +1,4 @@
-"""Styles of flat colours: the title shout, candy drop, hue run, picture in words."""
+"""Styles of flat colours: the title shout, candy drop, hue run, ground in two inks."""
 
 from __future__ import annotations
 
@@ -157,7 +157,7 @@ def hue_run() -> tuple[Coat, ...]:
     )
 
 
-def picture_in_words() -> tuple[Coat, ...]:
+def ground_in_two_inks() -> tuple[Coat, ...]:
     two = stops((0, "#0d2a4a"), (1, "#f6e3b4"))
     face = Backdrop(
         of="ground",

@@ -1,4 +1,4 @@
-"""Styles of metal: cup gold, foundry bronze, wheel steel, worn metal, brushed rail, fern print."""
+"""Styles of metal: cup gold, foundry bronze, wheel steel, worn metal, brushed rail, beetle wing."""
 
 from __future__ import annotations
 
@@ -373,7 +373,7 @@ def brushed_rail() -> tuple[Coat, ...]:
     )
 
 
-def fern_print() -> tuple[Coat, ...]:
+def beetle_wing() -> tuple[Coat, ...]:
     bloom = Gradient(
         shape="radial", scale=0.5, stops=stops((0, "#d8ffe4"), (0.5, "#5cc890"), (1, "#000000"))
     )

@@ -1,5 +1,5 @@
-"""Styles for print and signs: plain ink, house white, rubber decal, newsprint pop, sunset parlour,
-offset press, long noon, cut layers, school chalk, marquee."""
+"""Styles for print and signs: plain ink, house white, die-cut decal, newsprint pop, sunset parlour,
+off register, low sun, cut layers, school chalk, lit_channel."""
 
 from __future__ import annotations
 
@@ -40,7 +40,7 @@ def house_white() -> tuple[Coat, ...]:
     )
 
 
-def rubber_decal() -> tuple[Coat, ...]:
+def die_cut_decal() -> tuple[Coat, ...]:
     """A die-cut sticker: wide white border, a light across it, lifted a little."""
     return stack(
         shadow("lifted", 0.06, "#05121c", opacity=0.6, lamp=lamp(320, 46, 1.5)),
@@ -111,7 +111,7 @@ def sunset_parlour() -> tuple[Coat, ...]:
     )
 
 
-def offset_press() -> tuple[Coat, ...]:
+def off_register() -> tuple[Coat, ...]:
     """Two inks out of register on cream: what shows through is a third."""
     return stack(
         stroke("cream", "0em", "-0.085em", "#fbf3e0"),
@@ -141,7 +141,7 @@ def offset_press() -> tuple[Coat, ...]:
     )
 
 
-def long_noon() -> tuple[Coat, ...]:
+def low_sun() -> tuple[Coat, ...]:
     """A flat shade that runs far to the lower right."""
     return stack(
         Thickness(
@@ -201,7 +201,7 @@ def school_chalk() -> tuple[Coat, ...]:
     )
 
 
-def marquee() -> tuple[Coat, ...]:
+def lit_channel() -> tuple[Coat, ...]:
     """A tin sign in a gilt case with warm light running in its channel."""
     return stack(
         shadow("hung", 0.1, "#12030a", opacity=0.75, lamp=lamp(0, 46, 0.9)),

@@ -1,5 +1,5 @@
-"""Styles of glass, ice and water: sea glass, clear pane, pond ice, first snow, deep pool, pewter frost,
-northern light."""
+"""Styles of glass, ice and water: sea glass, clear pane, pond ice, first snow, deep pool, gilt frost,
+polar curtain."""
 
 from __future__ import annotations
 
@@ -154,7 +154,7 @@ def deep_pool() -> tuple[Coat, ...]:
     )
 
 
-def pewter_frost() -> tuple[Coat, ...]:
+def gilt_frost() -> tuple[Coat, ...]:
     """Pewter tinted with gold, and snow blown against it: a card for the season."""
     pewter = stops(
         (0, "#1a1712"),
@@ -192,7 +192,7 @@ def pewter_frost() -> tuple[Coat, ...]:
     )
 
 
-def northern_light() -> tuple[Coat, ...]:
+def polar_curtain() -> tuple[Coat, ...]:
     """Curtains of green and violet within dark letters."""
     sky = run(
         (0, "#0b1030"),

@@ -258,7 +258,7 @@ def test_the_bleed_is_painted(tmp_path):
 # OpenRaster
 
 
-@pytest.mark.parametrize("style", ["cup gold", "jelly", "pressed plank", "hue run"])
+@pytest.mark.parametrize("style", ["cup gold", "jelly", "pushed-up ground", "hue run"])
 def test_an_open_raster_has_a_layer_a_piece_that_make_the_picture(tmp_path, style):
     chosen = next(s.style for s in built_in() if s.style.name == style)
     board, path = put_style(title(), "w", chosen), tmp_path / "a.ora"

@@ -67,7 +67,7 @@ def changed(
 
 def pressed(text: str, family: str) -> None:
     """The ground's own pattern is on top, moved, and light and shade lie on the slope."""
-    found, ground = picture("pressed plank", text, family, CHECKS), bare(CHECKS)
+    found, ground = picture("pushed-up ground", text, family, CHECKS), bare(CHECKS)
     face = letters(text, family)
     top = distance_transform_edt(face) > 9
     if top.sum() > 300:
@@ -187,7 +187,7 @@ def walled(text: str, family: str) -> None:
 
 
 LOOKS: dict[str, Callable[[str, str], None]] = {
-    "pressed plank": pressed,
+    "pushed-up ground": pressed,
     "jelly": seen_through,
     "pier block": block,
     "receding block": receding,

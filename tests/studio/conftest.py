@@ -39,7 +39,7 @@ def no_trouble(request, monkeypatch):
         assert not told, "the window said that something went wrong:\n" + told[0]
 
 
-QUICK = ("long noon", "offset press", "cut layers", "hue run", "tea towel", "satin silver", "sunset parlour",
+QUICK = ("low sun", "off register", "cut layers", "hue run", "tea towel", "satin silver", "sunset parlour",
          "plain ink", "house white", "sea glass", "denim patch", "evening chrome", "carbon lap", "scoreboard",
          "foundry bronze", "cup gold", "candy drop", "deep pool", "pond ice", "rink tube", "title shout")  # fmt: skip
 """Styles that walls of samples show quickly, and those that tests name."""

@@ -25,7 +25,7 @@ from .common import carrying, flat, shrink, styled, words
 ROWS = (
     ("1", "Plough Stop", "title shout"),
     ("2", "T-Stop Without Tears", "title shout"),
-    ("3", "Toe Stop, Softly", "rubber decal"),
+    ("3", "Toe Stop, Softly", "die-cut decal"),
     ("4", "Falling Well", "title shout"),
     ("5", "Stop on a Slope", "toy block"),
     ("6", "The Hockey Stop", "wheel steel"),

@@ -96,7 +96,7 @@ def board() -> Board:
         name="Plank Track", width=WIDE, height=HIGH, dpi=DPI,
         lamp=Lamp(bearing=325, elevation=42), pieces=(*_ground(), title, block, when, club),
     )  # fmt: skip
-    made = styled(made, "title", "pressed plank")
+    made = styled(made, "title", "pushed-up ground")
     # in a pose of the board's own, not the style's
     made = change_piece(styled(made, "evening", "pier block"), "evening", pose=LEANING)
     warm = ToneCoat(id="warm", name="lamplight", tone=(Perceptual(hue=-112.0, chroma=1.1),))

@@ -23,7 +23,19 @@ from . import pictures
 SUFFIX = ".anolestyle"
 PICTURES, ORDER = "pictures", "order.json"
 MOST = 1 << 22
-RENAMED = {"tin toy": "stamped tin"}
+RENAMED = {
+    "tin toy": "stamped tin",
+    "fern print": "beetle wing",
+    "long noon": "low sun",
+    "rubber decal": "die-cut decal",
+    "marquee": "lit channel",
+    "offset press": "off register",
+    "pewter frost": "gilt frost",
+    "picture in words": "ground in two inks",
+    "pressed plank": "pushed-up ground",
+    "saddle stitch": "hide and thread",
+    "northern light": "polar curtain",
+}
 """What built-in styles were called in earlier versions."""
 
 

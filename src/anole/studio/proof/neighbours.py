@@ -27,8 +27,8 @@ TITLES = (
 )
 FONTS = ("Anton", "Lilita One", "Bangers", "Alfa Slab One", "Fredoka", "Dela Gothic One")
 LOOKS = (
-    "title shout", "house white", "toy block", "plain ink", "sunset parlour", "cup gold", "rubber decal",
-    "newsprint pop", "long noon", "rink tube", "fog swell",
+    "title shout", "house white", "toy block", "plain ink", "sunset parlour", "cup gold", "die-cut decal",
+    "newsprint pop", "low sun", "rink tube", "fog swell",
 )  # fmt: skip
 GROUNDS = (
     ("#123a5a", "#3fb0c8"), ("#5a1030", "#f0a040"), ("#e8dcc0", "#c8a878"), ("#10281c", "#58a05c"),
