@@ -20,8 +20,8 @@ from ...look import icons, theme
 from ...look.painting import painting
 from .number_field import NumberField
 
-SLACK, FINE, ROUND = 3, 0.1, 5.0
-"""px that a click may shake; what Shift makes of a pull; px of the corners."""
+SLACK, FINE, ROUND, MARK = 3, 0.1, 5.0, 5.0
+"""px that a click may shake; what Shift makes of a pull; px of the corners and of the end's marks."""
 LEAST = 64
 
 
@@ -92,8 +92,10 @@ class RailField(NumberField):
         painter.setClipPath(outline)
         first, last = sorted((self._x(self._from), self._x(self._at)))
         painter.fillRect(QRectF(first, box.top(), last - first, box.height()), self._fill())
-        end = QRectF(self._x(self._at) - 0.75, box.top(), 1.5, box.height())
-        painter.fillRect(end, theme.colour("leaf", 0.7))
+        # above and below the digits, which it would be read as one of
+        for top in (box.top(), box.bottom() - MARK):
+            end = QRectF(self._x(self._at) - 1, top, 2, MARK)
+            painter.fillRect(end, theme.colour("leaf"))
         if self._zero is not None:
             painter.setPen(QPen(theme.colour("dim"), 1))
             x = self._x(self._zero)
