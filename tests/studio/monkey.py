@@ -259,6 +259,9 @@ class Monkey:
         window = self.window
         window.leave_page()
         document = window.document
+        # what was being typed is a step of its own
+        window.view.setFocus()
+        self.rest("leaving what was typed")
         first = document.history.steps[0].board
         while document.history.at:
             document.undo()

@@ -139,3 +139,18 @@ def test_handles_belong_to_arrange_alone(window, qtbot):
     pull(window.view, grip(window, "camber", "head"), QPointF(0, -20))
     assert window.document.board == before
     window.show_stage(Stage.ARRANGE)
+
+
+def test_escape_puts_a_name_back_and_enter_takes_it(open_window, qtbot):
+    window = open_window(board(Fill(id="f", name="base")))
+    window.show_stage(Stage.COAT)
+    window.selection.choose("words", "f")
+    field = window.coat.name
+    for ending, name in ((Qt.Key.Key_Escape, "base"), (Qt.Key.Key_Return, "gold")):
+        field.setFocus()
+        field.selectAll()
+        qtbot.keyClicks(field, "gold")
+        qtbot.keyClick(field, ending)
+        window.show_stage(Stage.ARRANGE)
+        window.show_stage(Stage.COAT)
+        assert window.document.board.coated("words").style[0].name == field.text() == name

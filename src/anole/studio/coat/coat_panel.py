@@ -8,7 +8,6 @@ from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import (
     QFrame,
     QHBoxLayout,
-    QLineEdit,
     QScrollArea,
     QVBoxLayout,
     QWidget,
@@ -19,6 +18,7 @@ from ...core.edit.coats import change_coat
 from ...core.model import Coat
 from ..controls.base.control import Context
 from ..controls.base.fields import FieldPanel
+from ..look.name_field import NameField
 from ..look.plain import Label
 from ..runtime.when_visible import WhenVisible
 from ..shared.session import Session
@@ -41,7 +41,7 @@ class CoatPanel(QScrollArea):
         self._column = QVBoxLayout(inside)
         self._column.setContentsMargins(12, 12, 12, 12)
         self._column.setSpacing(8)
-        self.head, self.name = Label(), QLineEdit()
+        self.head, self.name = Label(), NameField()
         self.head.setObjectName("head")
         self.name.setPlaceholderText("name")
         self.name.setAccessibleName("Name of the coat")
@@ -86,8 +86,7 @@ class CoatPanel(QScrollArea):
             panel = self.panel(type(coat))
             panel.take(self._context())
             panel.show_struct(coat)
-            if not self.name.hasFocus():
-                self.name.setText(coat.name)
+            self.name.show_name(coat.name)
         for struct, panel in self.panels.items():
             panel.setVisible(type(coat) is struct)
 

@@ -8,7 +8,6 @@ from PyQt6.QtCore import QTimer, pyqtSignal
 from PyQt6.QtWidgets import (
     QFrame,
     QHBoxLayout,
-    QLineEdit,
     QPushButton,
     QScrollArea,
     QVBoxLayout,
@@ -20,6 +19,7 @@ from ...core.files.export_target import Target, target_of
 from ...core.files.formats import format_of
 from ...core.model import Export
 from ..controls.base.fields import FieldPanel
+from ..look.name_field import NameField
 from ..look.plain import Label
 from ..shared.session import Session
 from .export_rows import ExportRows
@@ -59,7 +59,7 @@ class ExportPanel(QScrollArea):
         self.setWidgetResizable(True)
         self.setFrameShape(QFrame.Shape.NoFrame)
         self.rows, self.fields = ExportRows(), FieldPanel(Export, skip=("file",), headed=True)
-        self.file = QLineEdit()
+        self.file = NameField()
         self.pixels, self.bytes = Label(), Label()
         self.button, self.every = QPushButton("Export"), QPushButton("Export all")
         self._build()
@@ -185,8 +185,7 @@ class ExportPanel(QScrollArea):
         export, board = self.export, self.document.board
         self.rows.show_exports(self.exports, export.id)
         self.fields.show_struct(export)
-        if not self.file.hasFocus():
-            self.file.setText(export.file)
+        self.file.show_name(export.file)
         on = sum(one.on for one in self.exports)
         self.every.setText(f"Export all ({on})")
         self.every.setEnabled(on > 1)
