@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import pytest
-from PyQt6.QtCore import Qt
+from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtWidgets import QAbstractScrollArea, QWidget
 
 from anole.core.coats.registry import KINDS
@@ -142,3 +142,14 @@ def test_demo_boards_open_in_the_room(path, open_window, settle):
     made, zoom = window.document.board, window.view.transform_now().zoom
     # a poster stands in all the height there is
     assert zoom * made.width > 0.5 * window.width() or zoom * made.height > 0.6 * window.height()
+
+
+@pytest.mark.parametrize("name", ["Twenty-four letters here", "MWMW bout night, game 24", "x"])
+def test_a_boards_name_of_24_letters_is_whole_at_1280_px(open_window, name):
+    window = open_window(Board(name=name, width=320, height=180))
+    shown = window.top.name.text()
+    assert len(name) <= 24 and shown.startswith(name) and "…" not in shown
+    # it stands apart from the menus, beside the stages
+    menus = window.top.menus.geometry().right()
+    left = window.top.name.mapTo(window.top, QPoint(0, 0)).x()
+    assert left > menus + 200

@@ -42,6 +42,7 @@ class BoardName(Label):
 
     def __init__(self) -> None:
         super().__init__()
+        self.setObjectName("dim")
         self._name = self._state = ""
         self.setMinimumWidth(40)
 
@@ -98,16 +99,12 @@ class TopBar(QWidget):
         for layout in (self._left, self._middle, self._right):
             layout.setContentsMargins(0, 0, 0, 0)
             layout.setSpacing(6)
-        # equal sides keep the stages in the middle, as long as there is room
-        row.addWidget(left, 1)
+        row.addWidget(left)
         row.addWidget(self._work)
         row.addWidget(right, 1)
         self._tools = right
         self._left.addWidget(ProgramMark())
         self._left.addWidget(self.menus, 0, Qt.AlignmentFlag.AlignVCenter)
-        self._left.addWidget(self.name, 1)
-        # takes the room of the name where there is none
-        self._left.addStretch(0)
 
     def _build_stages(self) -> None:
         for number, title in enumerate(STAGES):
@@ -137,13 +134,15 @@ class TopBar(QWidget):
         self.export.setToolTip("Export the board to a file (Ctrl+Enter)")
         self.steps.setObjectName("quiet")
         self.steps.setToolTip("Every step by name (Ctrl+H)")
-        self._right.addStretch(1)
+        # beside the stages: after the menus it would look like one of them
+        self._right.addSpacing(8)
+        self._right.addWidget(self.name, 1)
         for part in (self.undo, self.redo, self.steps, self.zoom, self.export):
             self._right.addWidget(part)
 
     def show_work(self, on: bool) -> None:
         """What belongs to a board that is open; the start page has none of it."""
-        for part in (self.name, self._work, self._tools):
+        for part in (self._work, self._tools):
             part.setVisible(on)
 
     def show_zoom(self, zoom: float) -> None:
