@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Callable
 
-import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QKeyEvent, QPainter, QPen
 
+from ...core.arrays import Pixels
 from ...core.model import Colour
 from ..look import theme
 from ..look.qt_colour import to_qt
@@ -23,7 +23,7 @@ class Dropper(BoardTool):
     def __init__(self, view: Canvas) -> None:
         super().__init__(view)
         self._told: Callable[[Colour, bool], None] | None = None
-        self._pixels: np.ndarray | None = None
+        self._pixels: Pixels | None = None
         self._at, self._keys = QPointF(), Qt.KeyboardModifier.NoModifier
 
     @property

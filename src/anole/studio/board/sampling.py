@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-import numpy as np
 from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QImage
 
+from ...core.arrays import Pixels
 from ...core.colour.spaces import to_encoded, to_linear
 from ...core.model import Colour
 from ..look.pixel_images import STRAIGHT, memory_of
@@ -17,7 +17,7 @@ def side_for(keys: Qt.KeyboardModifier) -> int:
     return 3 if keys & Qt.KeyboardModifier.ShiftModifier else 1
 
 
-def average(pixels: np.ndarray, x: int, y: int, keys: Qt.KeyboardModifier) -> Colour:
+def average(pixels: Pixels, x: int, y: int, keys: Qt.KeyboardModifier) -> Colour:
     """Of (H, W, 4) uint8 straight RGBA round (x, y), in linear light, weighted by alpha."""
     reach = side_for(keys) // 2
     part = pixels[max(y - reach, 0) : y + reach + 1, max(x - reach, 0) : x + reach + 1]
@@ -30,7 +30,7 @@ def average(pixels: np.ndarray, x: int, y: int, keys: Qt.KeyboardModifier) -> Co
     return Colour(r, g, b)
 
 
-def pixels_of(image: QImage) -> np.ndarray:
+def pixels_of(image: QImage) -> Pixels:
     """(H, W, 4) uint8 straight RGBA of a picture."""
     plain = image.convertToFormat(STRAIGHT)
     return memory_of(plain)[:, : plain.width()].copy()

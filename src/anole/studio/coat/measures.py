@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import contextlib
 
-import numpy as np
 from PyQt6.QtCore import QObject
 
 from ...core import isolation
+from ...core.arrays import Chords
 from ...core.cache import Cache
 from ...core.coats.section import CrossSection, section_of
 from ...core.model import Board, Coat, Coated
@@ -19,7 +19,7 @@ MANY = 120
 """Letters from which on a core is measured in the background."""
 
 
-def measured_on(piece: Coated, coat: Coat | None, board: Board) -> tuple[Coated, np.ndarray | None]:
+def measured_on(piece: Coated, coat: Coat | None, board: Board) -> tuple[Coated, Chords | None]:
     """What a coat is measured on: the piece as it is seen, or the one on whose face it lies and
     how its pose turns that."""
     placed = placement(piece, board)

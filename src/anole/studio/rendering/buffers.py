@@ -6,6 +6,7 @@ from collections.abc import Callable
 
 import numpy as np
 
+from ...core.arrays import Packed
 from ...core.box import EMPTY, Box, around
 
 COUNT = 3
@@ -16,7 +17,7 @@ class Buffers:
     """What a buffer missed while others were drawn is copied to it before it is drawn again."""
 
     def __init__(self) -> None:
-        self._pixels: list[np.ndarray] = []
+        self._pixels: list[Packed] = []
         self._missed = [EMPTY] * COUNT
         self._front = 0
         self._box = self._unpainted = EMPTY
@@ -27,8 +28,8 @@ class Buffers:
         self._unpainted = self._box
 
     def draw(
-        self, box: Box, changed: Box, paint: Callable[[Box, np.ndarray], None]
-    ) -> tuple[np.ndarray, Box]:
+        self, box: Box, changed: Box, paint: Callable[[Box, Packed], None]
+    ) -> tuple[Packed, Box]:
         """The next picture over `box`, (H, W) uint32, and the part that differs from the last.
 
         paint(part, pixels) draws the part that changed.

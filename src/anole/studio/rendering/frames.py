@@ -8,6 +8,7 @@ import cv2
 import numpy as np
 from PyQt6.QtGui import QImage
 
+from ...core.arrays import Packed, Pixels
 from ...core.box import Box
 from ...core.model import Board
 from ...core.render.opaque import opaque
@@ -22,7 +23,7 @@ class Frame(NamedTuple):
     scale: float
     box: Box
     fresh: Box
-    pixels: np.ndarray | None = None
+    pixels: Packed | None = None
     """The memory that the image shows, kept as long as the frame."""
 
     @property
@@ -30,12 +31,12 @@ class Frame(NamedTuple):
         return self.image.format() == QImage.Format.Format_RGB32
 
 
-def frame_image(pixels: np.ndarray, board: Board) -> QImage:
+def frame_image(pixels: Packed, board: Board) -> QImage:
     """(H, W) uint32 ARGB words, premultiplied -> an image of the same memory."""
     return shared_image(pixels, QImage.Format.Format_RGB32 if opaque(board) else PREMULTIPLIED)
 
 
-def reduced(pixels: np.ndarray, width: int) -> np.ndarray:
+def reduced(pixels: Pixels, width: int) -> Pixels:
     """(H, W, 4) uint8 averaged down to a width, colours weighted by alpha."""
     height = max(1, round(pixels.shape[0] * width / pixels.shape[1]))
     if pixels[..., 3].min() == 255:

@@ -6,13 +6,14 @@ import cv2
 import numpy as np
 
 from ...core import assets
+from ...core.arrays import Pixels
 from ...core.paint.image_formats import ImageError
 from ...core.paint.picture_files import decoded_asset
 
 SIDE = 320
 
 
-def small_picture(sha: str) -> np.ndarray | None:
+def small_picture(sha: str) -> Pixels | None:
     """(h, w, 4) uint8 of a carried picture, at most SIDE px a side; None where there is none."""
     try:
         pixels = decoded_asset(sha).pixels

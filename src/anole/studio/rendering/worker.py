@@ -158,7 +158,7 @@ class Worker(QObject):
     ) -> Pixels:
         """(H, W, 4) uint8 of a board, or of a box of its px, without what fails."""
 
-        def rendered(sound: Board) -> np.ndarray:
+        def rendered(sound: Board) -> Pixels:
             if box is None:
                 return rgba(
                     sound, scale, transparent=transparent, renderer=self._small, stop=self.is_over

@@ -11,6 +11,7 @@ import numpy as np
 from PyQt6.QtGui import QImage
 from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
+from ...core.arrays import Pixels
 from ...core.atomic import FileError
 from ...core.files.journal import JournalError, read
 from ...core.files.stored_preview import stored_preview
@@ -30,7 +31,7 @@ from .card import PICTURE, BoardCard
 
 PATIENCE = 2.0
 """Seconds that a file may keep the window from closing."""
-Seen = tuple[str, np.ndarray | str | None]
+Seen = tuple[str, Pixels | str | None]
 """A file, and its picture's px, or what is wrong with it."""
 
 

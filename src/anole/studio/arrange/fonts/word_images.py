@@ -5,6 +5,7 @@ from __future__ import annotations
 import numpy as np
 from PyQt6.QtGui import QColor, QImage
 
+from ....core.arrays import Plane
 from ....core.box import Box
 from ....core.field.coverage import rasterise
 from ....core.lettering.block import TypeSetting, block
@@ -14,7 +15,7 @@ from ....core.model import Font
 from ...look.pixel_images import PREMULTIPLIED, image_of
 
 
-def words_coverage(text: str, font: Font, width: int, height: int) -> np.ndarray:
+def words_coverage(text: str, font: Font, width: int, height: int) -> Plane:
     """(height, width) float32 0..1: the words as large as the box allows, from its left side."""
     curves = block(TypeSetting(drawable(text), font, 0.0, 1.0, "start")).curves
     if not len(curves):
@@ -26,7 +27,7 @@ def words_coverage(text: str, font: Font, width: int, height: int) -> np.ndarray
     return rasterise(flatten(placed, 0.05), Box(0, 0, width, height))[0]
 
 
-def tinted(coverage: np.ndarray, colour: QColor) -> QImage:
+def tinted(coverage: Plane, colour: QColor) -> QImage:
     """Coverage in a colour: an image of its own memory."""
     height, width = coverage.shape
     pixels = np.empty((height, width, 4), np.uint8)

@@ -9,6 +9,7 @@ import numpy as np
 from PyQt6.QtCore import QPointF
 from PyQt6.QtGui import QPainter, QPolygonF
 
+from ....core.arrays import Points, Values
 from ....core.lettering.matrix import apply
 from ....core.lettering.outline import Outline, outline
 from ....core.lettering.warp import Warp, warped_by_rails
@@ -25,7 +26,7 @@ SIDES = {"camber": 5.5, "slope": 4.0}
 FIRST_WAVES = 1.5
 
 
-def _points(line: Outline, which: str, s: np.ndarray) -> np.ndarray:
+def _points(line: Outline, which: str, s: Values) -> Points:
     """Board px along a rail at shares s of the block's width."""
     x0, top, x1, low = line.block.tall
     y = top if which == "head" else low

@@ -15,6 +15,7 @@ from PyQt6.QtGui import (
     QPolygonF,
 )
 
+from ....core.arrays import Chords
 from ....core.edit.words import replace_text
 from ....core.lettering.caret import Caret, caret_lines, carets, place_at, whole_clusters, word_at
 from ....core.lettering.outline import outline
@@ -44,7 +45,7 @@ class TypingTool(BoardTool):
         self._pre = ""
         self._lit = True
         self._token: object = object()
-        self._known: tuple[Any, list[Caret], np.ndarray] | None = None
+        self._known: tuple[Any, list[Caret], Chords] | None = None
         self._blink, self._pause = QTimer(view), QTimer(view)
         self._blink.timeout.connect(self._toggle_caret)
         self._pause.setSingleShot(True)
@@ -115,7 +116,7 @@ class TypingTool(BoardTool):
         self.view.updateMicroFocus()
         self.view.update()
 
-    def lines(self) -> tuple[list[Caret], np.ndarray]:
+    def lines(self) -> tuple[list[Caret], Chords]:
         """The places of the words and their carets in board px."""
         piece, board = self.selection.lettering, self.document.board
         assert piece is not None

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from typing import Protocol
 
-import numpy as np
 from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QGuiApplication, QKeyEvent, QKeySequence
 
+from ....core.arrays import Chords
 from ....core.lettering.caret import Caret, next_cluster, next_word, whole_clusters
 
 
@@ -26,7 +26,7 @@ class Typing(Protocol):
     def paste(self, text: str) -> None: ...
     def leave(self) -> None: ...
     def new_step(self) -> None: ...
-    def lines(self) -> tuple[list[Caret], np.ndarray]: ...
+    def lines(self) -> tuple[list[Caret], Chords]: ...
 
 
 EDITING = (

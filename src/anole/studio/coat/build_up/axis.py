@@ -8,6 +8,7 @@ from typing import NamedTuple
 
 import numpy as np
 
+from ....core.arrays import Reals
 from ....core.coats.section import CrossSection, outermost
 from ....core.model import Coat
 
@@ -38,7 +39,7 @@ class Axis(NamedTuple):
         scale = self.scale_out if position < 0 else self.scale_in
         return min(max(self.edge + position * scale, self.left), self.right)
 
-    def positions(self, xs: np.ndarray) -> np.ndarray:
+    def positions(self, xs: Reals) -> Reals:
         """Board px of many widget px."""
         scale = np.where(xs < self.edge, self.scale_out, self.scale_in)
         return (xs - self.edge) / scale

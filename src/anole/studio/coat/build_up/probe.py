@@ -6,6 +6,7 @@ from typing import NamedTuple
 
 import numpy as np
 
+from ....core.arrays import AnyArray, Chords, Matrix, Points, Reals
 from ....core.lettering.warp import projected
 from ....core.model import Board, Coat, Coated
 from ....core.pieces.registry import coated_kind
@@ -22,7 +23,7 @@ class Probe(NamedTuple):
     y: float
     nx: float
     ny: float
-    turn: np.ndarray | None = None
+    turn: Matrix | None = None
 
 
 def find(
@@ -39,12 +40,16 @@ def find(
     if clicked is None:
         probe = best(lines, core, outer)
     else:
-        at = clicked if turn is None else projected(np.array([clicked]), np.linalg.inv(turn))[0]
+        at = clicked if turn is None else projected(np.array([clicked]), _inverse(turn))[0]
         probe = nearest(lines, float(at[0]), float(at[1]))
     return probe and probe._replace(turn=turn)
 
 
-def chords_of(piece: Coated, board: Board) -> np.ndarray:
+def _inverse(turn: Matrix) -> Matrix:
+    return np.linalg.inv(turn).astype(np.float64)
+
+
+def chords_of(piece: Coated, board: Board) -> Chords:
     """(m, 4) float64 chords of the placed outlines, board px."""
     return coated_kind(piece).chords(piece, board.dpi, 1.0)
 
@@ -53,7 +58,7 @@ LOOKED_AT, LEAST = 400_000, 4
 """Chords that are looked at in all to find an edge, each once for each edge; least edges."""
 
 
-def _inward(chords: np.ndarray) -> np.ndarray:
+def _inward(chords: Chords) -> Points:
     """Unit normals into the letters: outlines are wound so that ink lies on the right, y down."""
     along = chords[:, 2:] - chords[:, :2]
     return np.column_stack([-along[:, 1], along[:, 0]]) / np.maximum(
@@ -61,7 +66,7 @@ def _inward(chords: np.ndarray) -> np.ndarray:
     )
 
 
-def _run(chords: np.ndarray, x: float, y: float, dx: float, dy: float) -> float:
+def _run(chords: Chords, x: float, y: float, dx: float, dy: float) -> float:
     """How far a ray goes before it meets an outline; 1e6 when it never does."""
     ax, ay = chords[:, 0] - x, chords[:, 1] - y
     ex, ey = chords[:, 2] - chords[:, 0], chords[:, 3] - chords[:, 1]
@@ -73,13 +78,13 @@ def _run(chords: np.ndarray, x: float, y: float, dx: float, dy: float) -> float:
     return float(t[hit].min()) if hit.any() else 1e6
 
 
-def _probe(chords: np.ndarray, index: int, share: float = 0.5) -> Probe:
+def _probe(chords: Chords, index: int, share: float = 0.5) -> Probe:
     x, y = chords[index, :2] + (chords[index, 2:] - chords[index, :2]) * share
     nx, ny = _inward(chords[index : index + 1])[0]
     return Probe(float(x), float(y), float(nx), float(ny))
 
 
-def best(chords: np.ndarray, core: float, outer: float) -> Probe | None:
+def best(chords: Chords, core: float, outer: float) -> Probe | None:
     """A straight edge with the thickest stem behind it and free ground before it."""
     if not len(chords):
         return None
@@ -95,7 +100,7 @@ def best(chords: np.ndarray, core: float, outer: float) -> Probe | None:
     return _probe(chords, int(max(ranked, key=worth)))
 
 
-def nearest(chords: np.ndarray, x: float, y: float) -> Probe | None:
+def nearest(chords: Chords, x: float, y: float) -> Probe | None:
     """The edge closest to a point of the board."""
     if not len(chords):
         return None
@@ -109,7 +114,7 @@ def nearest(chords: np.ndarray, x: float, y: float) -> Probe | None:
     return _probe(chords, index, float(share[index]))
 
 
-def sample(frame: Frame, probe: Probe, at: np.ndarray) -> np.ndarray:
+def sample(frame: Frame, probe: Probe, at: Reals) -> AnyArray:
     """(count, 4) uint8 straight RGBA of a frame at distances `at` along the probe, board px."""
     image = frame.image
     pixels = memory_of(image)

@@ -7,6 +7,7 @@ import functools
 import msgspec
 import numpy as np
 
+from ....core.arrays import AnyArray, Reals
 from ....core.box import Box
 from ....core.cache import Cache
 from ....core.coats.registry import kind_of
@@ -21,21 +22,21 @@ CACHE = Cache(16 << 20)
 LEAST_SEEN = 0.004
 
 
-def _laid(paint: Paint, count: int, em: float) -> np.ndarray:
+def _laid(paint: Paint, count: int, em: float) -> AnyArray:
     """A row of px through the middle of a square letter."""
     frame = (0.0, -em / 2, em, em / 2)
     context = PaintContext(Frames(frame, frame), Box(0, 0, count, 1), CACHE, Units(em))
     return source(KINDS[type(paint)].stand_in(paint), context)[:, 0]
 
 
-def colours(paint: Paint, count: int, em: float = 100.0) -> np.ndarray:
+def colours(paint: Paint, count: int, em: float = 100.0) -> AnyArray:
     """(4, count) straight colours of a paint, a gradient from its start to its end."""
     shown = KINDS[type(paint)].in_section(paint, count, em)
     return np.broadcast_to(_laid(paint, count, em), (4, count)) if shown is None else shown
 
 
 @functools.lru_cache(512)
-def _row(coat: Coat, section: CrossSection, where: bytes) -> np.ndarray:
+def _row(coat: Coat, section: CrossSection, where: bytes) -> AnyArray:
     at = np.frombuffer(where)
     shown = profile(coat, section, at, CACHE)
     alpha = shown.coverage * coat.opacity
@@ -53,6 +54,6 @@ def _row(coat: Coat, section: CrossSection, where: bytes) -> np.ndarray:
     return np.ascontiguousarray((np.clip(rgba, 0, 1).T * 255 + 0.5).astype(np.uint8))
 
 
-def row_pixels(coat: Coat, section: CrossSection, at: np.ndarray) -> np.ndarray:
+def row_pixels(coat: Coat, section: CrossSection, at: Reals) -> AnyArray:
     """(count, 4) uint8 straight RGBA of a coat's band at positions `at`, board px."""
     return _row(msgspec.structs.replace(coat, id="-", name="", on=True), section, at.tobytes())

@@ -5,9 +5,9 @@ from __future__ import annotations
 import math
 from typing import NamedTuple
 
-import numpy as np
 from PyQt6.QtCore import QPointF, QRectF
 
+from ....core.arrays import AnyArray
 from ....core.coats.registry import kind_of
 from ....core.coats.section import CrossSection
 from ....core.model import Coat
@@ -28,7 +28,7 @@ class BuildUpState(NamedTuple):
     section: CrossSection
     chosen: str | None
     unit: str
-    strip: np.ndarray | None
+    strip: AnyArray | None
     focus: bool
     failed: frozenset[str] = frozenset()
 

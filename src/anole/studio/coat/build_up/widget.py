@@ -17,6 +17,7 @@ from PyQt6.QtGui import (
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ....core import isolation
+from ....core.arrays import AnyArray
 from ....core.model import Coat
 from ....core.pieces.registry import coated_kind
 from ...board.canvas import Canvas
@@ -156,7 +157,7 @@ class BuildUp(QWidget):
             failed,
         )
 
-    def _strip(self, state: BuildUpState) -> np.ndarray | None:
+    def _strip(self, state: BuildUpState) -> AnyArray | None:
         piece, frame, board = self.selection.coated, self.view.frame, self.document.board
         if piece is None or frame is None:
             return None

@@ -5,11 +5,11 @@ from __future__ import annotations
 from pathlib import Path
 from typing import Any
 
-import numpy as np
 from PyQt6.QtCore import QRectF, QSize, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QFileDialog, QPushButton, QSizePolicy, QWidget
 
+from ....core.arrays import Pixels
 from ...board.sampling import average
 from ...exchange.pictures import PICTURES, take_picture
 from ...look import theme
@@ -30,7 +30,7 @@ class PictureView(QWidget):
 
     def __init__(self) -> None:
         super().__init__()
-        self.pixels: np.ndarray | None = None
+        self.pixels: Pixels | None = None
         self.setAccessibleName("Picture: click to take a colour from it")
         self.setToolTip("Click to take a colour: Shift averages 3 px, Ctrl 9 px")
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
@@ -38,7 +38,7 @@ class PictureView(QWidget):
     def sizeHint(self) -> QSize:
         return QSize(160, 96)
 
-    def show_pixels(self, pixels: np.ndarray | None) -> None:
+    def show_pixels(self, pixels: Pixels | None) -> None:
         self.pixels = pixels
         self.setVisible(pixels is not None)
         self.update()
@@ -111,7 +111,7 @@ class AssetChoice(Control):
         sha = self._asset
         session.worker.ask(("picture", sha), lambda worker: small_picture(sha))
 
-    def _take(self, key: tuple[Any, ...], pixels: np.ndarray | None) -> None:
+    def _take(self, key: tuple[Any, ...], pixels: Pixels | None) -> None:
         if key == ("picture", self._asset):
             self.view.show_pixels(pixels)
             self.pictured.emit()

@@ -11,6 +11,7 @@ from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QImage, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
+from ....core.arrays import Reals
 from ....core.colour.spaces import from_oklab, to_oklab
 from ....core.model import Colour
 from ...look import theme
@@ -29,17 +30,17 @@ def to_lch(colour: Colour) -> tuple[float, float, float]:
     return float(lightness), float(math.hypot(a, b)), math.degrees(math.atan2(b, a)) % 360
 
 
-def _rgb(lightness: np.ndarray, chroma: np.ndarray, hue: float) -> np.ndarray:
+def _rgb(lightness: Reals, chroma: Reals, hue: float) -> Reals:
     angle = math.radians(hue)
     lightness, chroma = np.broadcast_arrays(lightness, chroma)
     return from_oklab(np.stack([lightness, chroma * math.cos(angle), chroma * math.sin(angle)]))
 
 
-def _fits(rgb: np.ndarray) -> np.ndarray:
+def _fits(rgb: Reals) -> Reals:
     return (rgb.min(0) >= -TOLERANCE) & (rgb.max(0) <= 1 + TOLERANCE)
 
 
-def most_chroma(lightness: np.ndarray, hue: float) -> np.ndarray:
+def most_chroma(lightness: Reals, hue: float) -> Reals:
     """The greatest chroma of sRGB at each lightness for one hue.
 
     Along a blue hue sRGB has a dent, so the search starts from outside, then halves.
@@ -70,7 +71,7 @@ def share_of(colour: Colour) -> tuple[float, float, float]:
     return lightness, min(chroma / most, 1.0) if most > 1e-4 else 0.0, hue
 
 
-def _image(rgb: np.ndarray) -> QImage:
+def _image(rgb: Reals) -> QImage:
     pixels = np.full((*rgb.shape[1:], 4), 255, np.uint8)
     pixels[..., :3] = np.moveaxis(np.clip(rgb, 0, 1) * 255, 0, -1).round()
     return image_of(pixels)

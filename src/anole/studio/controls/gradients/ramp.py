@@ -8,6 +8,7 @@ from PyQt6.QtCore import QPointF, QRectF, QSize, Qt
 from PyQt6.QtGui import QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
+from ....core.arrays import Pixels
 from ....core.coats.shading.lighting import light_of, lit_heights
 from ....core.model import Lamp, Relief, Stop
 from ...look import theme
@@ -53,7 +54,7 @@ class HalfRound(QWidget):
             box = QRectF(0, 17, self.width(), HIGH)
             painter.drawImage(box, image_of(self._lit(self.devicePixelRatioF())))
 
-    def _lit(self, ratio: float) -> np.ndarray:
+    def _lit(self, ratio: float) -> Pixels:
         """(h, w, 4) uint8: computed FINER times as fine, so that its rim and its ends are smooth."""
         wide, high = max(int(self.width() * ratio), 8), int(HIGH * ratio)
         y, x = (np.mgrid[: high * FINER, : wide * FINER] + 0.5).astype(np.float32) / FINER

@@ -8,6 +8,7 @@ from PyQt6.QtCore import QPointF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen, QPolygonF
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
+from ....core.arrays import Points
 from ....core.lettering.warp import pose_matrix, projected
 from ....core.model import Pose
 from ...look import theme
@@ -47,7 +48,7 @@ class PoseBlock(QWidget):
         self.pose = pose
         self.update()
 
-    def _faces(self) -> list[tuple[np.ndarray, str]]:
+    def _faces(self) -> list[tuple[Points, str]]:
         """The block's sides, far ones first: corners in block units and a theme colour."""
         x0, y0, x1, y1 = BOX
         flat = np.array([[x0, y0], [x1, y0], [x1, y1], [x0, y1]])

@@ -6,6 +6,7 @@ import msgspec
 import numpy as np
 from PyQt6.QtGui import QImage
 
+from ....core.arrays import Values
 from ....core.model import Board, Coated
 from ....core.model.nesting import path_to
 from ....core.pieces.registry import is_ground, kind_of
@@ -36,7 +37,7 @@ def acted_on(board: Board, piece_id: str | None, coat_id: str | None) -> tuple[B
     return msgspec.structs.replace(board, pieces=(plain,)), is_ground(piece)
 
 
-def counted(image: QImage) -> np.ndarray:
+def counted(image: QImage) -> Values:
     """(BINS,) float64, 1 in the highest: how often each lightness comes in all three colours."""
     pixels = memory_of(image.convertToFormat(STRAIGHT))[:, : image.width()].reshape(-1, 4)
     weight = np.repeat(pixels[:, 3] / 255.0, 3)
@@ -46,7 +47,7 @@ def counted(image: QImage) -> np.ndarray:
     return np.clip(found / max(float(most), 1e-9), 0, 1)
 
 
-def passed(bins: np.ndarray, line: np.ndarray) -> np.ndarray:
+def passed(bins: Values, line: Values) -> Values:
     """(BINS,) what comes of a histogram through a line: its values at equal steps, some a bin."""
     out = np.zeros(BINS)
     each = np.repeat(bins, len(line) // BINS)

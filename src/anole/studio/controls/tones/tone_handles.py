@@ -10,6 +10,7 @@ from typing import Any, NamedTuple
 import msgspec
 import numpy as np
 
+from ....core.arrays import Values
 from ....core.box import Box
 from ....core.model import Curves, Levels
 from ....core.tone import OPERATIONS, Where
@@ -28,7 +29,7 @@ class ToneHandle(NamedTuple):
     y: float
 
 
-def line_of(op: Any, x: np.ndarray) -> np.ndarray:
+def line_of(op: Any, x: Values) -> Values:
     """(n,) light that goes out for light x that comes in, by the operation itself."""
     planes = np.broadcast_to(x.astype(np.float32), (3, 1, len(x)))
     where = Where(Box(0, 0, len(x), 1), Units(1.0))

@@ -18,6 +18,7 @@ from PyQt6.QtGui import (
 )
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
+from ....core.arrays import Values
 from ...look import theme
 from ...look.painting import painting
 from ..base.slider import key_factor
@@ -81,7 +82,7 @@ class ToneLine(QWidget):
         self.op = op
         self.update()
 
-    def show_bins(self, bins: np.ndarray) -> None:
+    def show_bins(self, bins: Values) -> None:
         self.bins = bins
         self.update()
 
