@@ -18,6 +18,8 @@ from PyQt6.QtWidgets import QApplication
 from anole.core.model import Board, Colour, ColourPaint
 from anole.studio.app import application
 from anole.studio.controls.base.control import Control
+from anole.studio.controls.numbers.number import Number
+from anole.studio.controls.numbers.span import SpanControl
 from anole.studio.controls.paint import PaintControl
 from anole.studio.main_window.window import Window
 from anole.studio.shared.shell import Stage
@@ -42,12 +44,15 @@ class Drag(NamedTuple):
 
 
 def _pull(control: Control, value: float, token: object) -> None:
-    """A slider to a share of its way; a colour to another red."""
+    """A rail to a share of its way, the first end of a span; a colour to another red."""
     if isinstance(control, PaintControl):
         red = Colour(round(255 * value), 60, 40)
         control.edited.emit(ColourPaint(colour=red), token)
+    elif isinstance(control, Number):
+        control.field.pulled.emit(value, token)
     else:
-        control._pulled(0, value, token)  # type: ignore[attr-defined]
+        assert isinstance(control, SpanControl)
+        control.slider.pulled.emit(0, value, token)
 
 
 def _drag(

@@ -153,3 +153,12 @@ def test_a_boards_name_of_24_letters_is_whole_at_1280_px(open_window, name):
     menus = window.top.menus.geometry().right()
     left = window.top.name.mapTo(window.top, QPoint(0, 0)).x()
     assert left > menus + 200
+
+
+def test_menus_stand_at_the_left_on_every_page(open_window, settle):
+    window = open_window(Board(width=320, height=180))
+    place = window.top.menus.mapTo(window, QPoint(0, 0))
+    assert place.x() < 60
+    window.show_start()
+    settle(window)
+    assert window.top.menus.mapTo(window, QPoint(0, 0)) == place

@@ -105,6 +105,8 @@ class TopBar(QWidget):
         self._tools = right
         self._left.addWidget(ProgramMark())
         self._left.addWidget(self.menus, 0, Qt.AlignmentFlag.AlignVCenter)
+        # on the start page there is nothing beside them
+        self._left.addStretch(1)
 
     def _build_stages(self) -> None:
         for number, title in enumerate(STAGES):
