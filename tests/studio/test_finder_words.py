@@ -48,7 +48,6 @@ def test_each_word_of_the_trade_leads_to_what_does_it_at_once(styled):
 def test_no_other_word_leads_to_what_is_not_there(styled):
     ids = {entry.id for entry in everything(styled.session)}
     families = {one.rpartition(":")[0] for one in ids}
-    styled.selection.choose("words", "f")
     assert set(TRADE_WORDS) <= ids | families
     assert {entry.kind for entry in everything(styled.session)} <= set(KINDS)
 

@@ -67,15 +67,15 @@ def _show_saved(session: Session) -> None:
 
 
 def _pick(session: Session) -> None:
-    """Paint the chosen coat with a colour of the board, each looked at while it is pointed at."""
-    piece, coat, token = session.selection.piece_id, session.selection.coat, object()
+    """Paint the chosen coat with a colour of the board."""
+    piece, coat = session.selection.piece_id, session.selection.coat
     if piece is None or coat is None:
         return
 
     def told(colour: Colour, taken: bool) -> None:
         paint = ColourPaint(colour=colour)
         session.document.apply(
-            "Pick a colour", lambda b: change_coat(b, piece, coat.id, paint=paint), token
+            "Pick a colour", lambda b: change_coat(b, piece, coat.id, paint=paint)
         )
 
     session.shell.pick_colour(told)

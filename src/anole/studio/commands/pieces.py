@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import functools
 from collections.abc import Callable
+from typing import Any
 
 import msgspec
 
@@ -100,15 +101,22 @@ def _order(by: int) -> Callable[[Session], object]:
     return run
 
 
+def begin(session: Session, way: str, title: str, **fields: Any) -> None:
+    """Begin a piece in one of its ways, with fields of its own, and choose it."""
+
+    def add(board: Board) -> tuple[Board, str]:
+        board, piece = add_fresh(board, way)
+        return change_piece(board, piece, **fields), piece
+
+    made = session.document.make(title, add)
+    if made is not None:
+        session.shell.show_stage(Stage.ARRANGE)
+        session.selection.choose(made)
+
+
 def _command(fresh: Fresh) -> Command:
     """Add a piece and choose it."""
-
-    def run(session: Session) -> None:
-        made = session.document.make(fresh.title, lambda board: add_fresh(board, fresh.id))
-        if made is not None:
-            session.shell.show_stage(Stage.ARRANGE)
-            session.selection.choose(made)
-
+    run = functools.partial(begin, way=fresh.id, title=fresh.title)
     return Command(fresh.id, fresh.title, (), run, on=(BOARD,))
 
 

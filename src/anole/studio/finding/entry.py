@@ -39,11 +39,12 @@ class FinderEntry(NamedTuple):
         )
 
 
-def _score(entry: FinderEntry, words: Sequence[str]) -> int | None:
-    """How well an entry answers: 0 at best, None where a word is nowhere in it."""
+def _score(
+    entry: FinderEntry, words: Sequence[str], whole: Sequence[str], begun: Sequence[str]
+) -> int | None:
+    """How well an entry answers: 0 at best, None where a word is nowhere in it. whole, begun: patterns
+    of each of the words."""
     asked, phrases = " ".join(words), entry.phrases
-    whole = [rf"\b{re.escape(word)}\b" for word in words]
-    begun = [rf"\b{re.escape(word)}" for word in words]
     for score, (patterns, texts) in enumerate(
         (
             (whole, phrases[:1]),
@@ -67,9 +68,11 @@ def found(entries: Sequence[FinderEntry], words: str) -> list[FinderEntry]:
     wanted = words.casefold().replace("…", "").split()
     if not wanted:
         return [entry for entry in entries if not entry.why][:MOST]
+    begun = [rf"\b{re.escape(word)}" for word in wanted]
+    whole = [rf"{pattern}\b" for pattern in begun]
     ranked = []
     for place, entry in enumerate(entries):
-        score = _score(entry, wanted)
+        score = _score(entry, wanted, whole, begun)
         if score is not None:
             # what is called quite so is the answer, though it does not apply now
             ranked.append((score, bool(entry.why), KINDS.index(entry.kind), place, entry))

@@ -8,11 +8,11 @@ from typing import Any, get_args
 
 import msgspec
 
-from ...core.edit.coats import add_coat, change_coat
+from ...core.edit.coats import change_coat
 from ...core.edit.exports import add_export
-from ...core.edit.pieces import add_fresh, change_piece
+from ...core.edit.pieces import change_piece
 from ...core.marks.shapes import DRAWN
-from ...core.model import Board, Colour, Export, Moulding, Paint, Pattern, Stamps, Tone
+from ...core.model import Colour, Export, Moulding, Paint, Pattern, Stamps, Tone
 from ...core.model.formats import FORMATS
 from ...core.model.moulding import Profile
 from ...core.model.open_union import tag_of
@@ -21,12 +21,12 @@ from ...core.paint.kind import SOME_COLOUR
 from ...core.paint.source import KINDS as PAINTS
 from ...core.tone import OPERATIONS
 from ..commands.coats import add, kinds
+from ..commands.pieces import begin
 from ..shared.session import Session
 from ..shared.shell import Stage
 from .entry import FinderEntry
 
 NO_COATS = "choose words, a picture or an emblem first"
-Made = tuple[Board, str]
 
 
 def coats(session: Session) -> Iterator[FinderEntry]:
@@ -38,9 +38,9 @@ def coats(session: Session) -> Iterator[FinderEntry]:
         yield FinderEntry("coat", title, kind.about, run, id=f"coat:{tag}", why=why)
 
 
-def _add_coat(session: Session, tag: str) -> None:
+def _add_coat(session: Session, tag: str, title: str = "", **fields: Any) -> None:
     session.shell.show_stage(Stage.COAT)
-    add(session, tag)
+    add(session, tag, title, **fields)
 
 
 def paints(session: Session) -> Iterator[FinderEntry]:
@@ -60,7 +60,7 @@ def _paint(session: Session, title: str, begun: Callable[[Colour], Paint]) -> No
     """On the chosen coat where it is painted; else on a new fill."""
     held = getattr(session.selection.coat, "paint", None)
     if type(held) not in PAINTS:
-        _new_coat(session, title, "fill", paint=begun(SOME_COLOUR))
+        _add_coat(session, "fill", title, paint=begun(SOME_COLOUR))
     else:
         _change_coat(session, title, paint=begun(PAINTS[type(held)].first_colour(held)))
 
@@ -85,9 +85,9 @@ def _tone(session: Session, title: str, op: Tone) -> None:
         session.document.apply(title, lambda b: change_piece(b, piece.id, tone=more))
         session.shell.show_stage(Stage.ARRANGE)
     elif session.selection.coated is not None:
-        _new_coat(session, title, "tone", tone=(op,))
+        _add_coat(session, "tone", title, tone=(op,))
     else:
-        _new_piece(session, title, "wash", tone=(op,))
+        begin(session, "wash", title, tone=(op,))
 
 
 def mouldings(session: Session) -> Iterator[FinderEntry]:
@@ -106,7 +106,7 @@ def _mould(session: Session, profile: Profile) -> None:
         moulding = msgspec.structs.replace(before, profile=profile)
         _change_coat(session, f"Moulding: {profile}", moulding=moulding)
     else:
-        _new_coat(session, f"Moulding: {profile}", "relief", moulding=Moulding(profile=profile))
+        _add_coat(session, "relief", f"Moulding: {profile}", moulding=Moulding(profile=profile))
 
 
 def marks(session: Session) -> Iterator[FinderEntry]:
@@ -121,7 +121,7 @@ def _mark(session: Session, mark: str) -> None:
     if isinstance(piece, Stamps):
         session.document.apply(f"Mark: {mark}", lambda b: change_piece(b, piece.id, mark=mark))
     else:
-        _new_piece(session, f"Mark: {mark}", "scatter", mark=mark)
+        begin(session, "scatter", f"Mark: {mark}", mark=mark)
 
 
 def formats(session: Session) -> Iterator[FinderEntry]:
@@ -146,24 +146,3 @@ def _change_coat(session: Session, title: str, **fields: Any) -> None:
     if piece is not None and coat is not None:
         session.document.apply(title, lambda b: change_coat(b, piece, coat.id, **fields))
         session.shell.show_stage(Stage.COAT)
-
-
-def _new_coat(session: Session, title: str, tag: str, **fields: Any) -> None:
-    piece = session.selection.coated
-    if piece is None:
-        return
-    made = session.document.make(title, lambda b: add_coat(b, piece.id, tag, **fields))
-    if made is not None:
-        session.shell.show_stage(Stage.COAT)
-        session.selection.choose(piece.id, made)
-
-
-def _new_piece(session: Session, title: str, way: str, **fields: Any) -> None:
-    def fresh(board: Board) -> Made:
-        board, piece = add_fresh(board, way)
-        return change_piece(board, piece, **fields), piece
-
-    made = session.document.make(title, fresh)
-    if made is not None:
-        session.shell.show_stage(Stage.ARRANGE)
-        session.selection.choose(made)

@@ -22,8 +22,8 @@ class NumberField(QLineEdit):
         self.setFixedWidth(width)
         self.setAlignment(Qt.AlignmentFlag.AlignRight)
         self._shown = ""
-        self.words: dict[str, float] = {}
-        """What is typed in place of a number."""
+        self.words: dict[str, tuple[float, str]] = {}
+        """What may be typed in place of a number and its unit, in lower case."""
         self.editingFinished.connect(self._finish)
 
     def show_text(self, text: str) -> None:
@@ -39,7 +39,7 @@ class NumberField(QLineEdit):
         self.setModified(False)
         try:
             word = self.words.get(self.text().strip().casefold())
-            value, unit = (word, "") if word is not None else evaluate(self.text())
+            value, unit = word or evaluate(self.text())
         except ValueError:
             self.setText(self._shown)
             return

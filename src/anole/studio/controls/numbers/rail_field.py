@@ -5,7 +5,6 @@ from __future__ import annotations
 from PyQt6.QtCore import QPoint, QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import (
     QAction,
-    QColor,
     QFocusEvent,
     QKeyEvent,
     QMouseEvent,
@@ -37,7 +36,7 @@ class RailField(NumberField):
         self.setMinimumWidth(LEAST)
         self.setMaximumWidth(16_777_215)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
-        self._at, self._from = 0.0, 0.0
+        self._at = 0.0
         self._zero: float | None = None
         self._default: float | None = None
         self._off: QAction | None = None
@@ -53,7 +52,7 @@ class RailField(NumberField):
 
     def offer(self, word: str) -> None:
         """A word for 0: it may be typed, and a button beside any other number puts it there."""
-        self.words[word.casefold()] = 0.0
+        self.words[word.casefold()] = (0.0, "")
         self._zero_word = word
         self._off = self.addAction(icons.icon("x"), QLineEdit.ActionPosition.TrailingPosition)
         assert self._off is not None
@@ -71,7 +70,6 @@ class RailField(NumberField):
         self._at = min(max(at, 0.0), 1.0)
         self._zero = zero if zero is not None and 0 < zero < 1 else None
         self._default = default if default is not None and 0 <= default <= 1 else None
-        self._from = self._zero if self._zero is not None else 0.0
         self.update()
 
     # looks
@@ -90,8 +88,10 @@ class RailField(NumberField):
         if self._typing or not self.isEnabled():
             return
         painter.setClipPath(outline)
-        first, last = sorted((self._x(self._from), self._x(self._at)))
-        painter.fillRect(QRectF(first, box.top(), last - first, box.height()), self._fill())
+        first, last = sorted((self._x(self._zero or 0.0), self._x(self._at)))
+        painter.fillRect(
+            QRectF(first, box.top(), last - first, box.height()), theme.colour("leaf", 0.26)
+        )
         # above and below the digits, which it would be read as one of
         for top in (box.top(), box.bottom() - MARK):
             end = QRectF(self._x(self._at) - 1, top, 2, MARK)
@@ -108,9 +108,6 @@ class RailField(NumberField):
             notch.lineTo(x + 3.5, box.bottom())
             painter.fillPath(notch, theme.colour("dim"))
         painter.setClipping(False)
-
-    def _fill(self) -> QColor:
-        return theme.colour("leaf", 0.26)
 
     def _x(self, place: float) -> float:
         return 1 + place * (self.width() - 2)

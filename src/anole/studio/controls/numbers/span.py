@@ -17,17 +17,6 @@ from .number import tidy
 from .number_field import NumberField
 
 
-class SpanField(NumberField):
-    """Also takes the word `core`."""
-
-    def _finish(self) -> None:
-        if self.isModified() and self.text().strip().lower() == "core":
-            self.setModified(False)
-            self.typed.emit(0.0, "core")
-            return
-        super()._finish()
-
-
 class SpanControl(Control):
     """The slider runs from outside over the edge (marked) to the core."""
 
@@ -37,7 +26,7 @@ class SpanControl(Control):
         self._outward = soft[0]
         self._em, self._dpi, self._core = 100.0, 96.0, 20.0
         self.slider = Slider(2)
-        self.fields = (SpanField(80), SpanField(80))
+        self.fields = (NumberField(80), NumberField(80))
         label = FieldLabel(title)
         top, low, both = QHBoxLayout(), QHBoxLayout(), QVBoxLayout(self)
         for part in (top, low, both):
@@ -59,6 +48,7 @@ class SpanControl(Control):
         self.slider.pulled.connect(self._pulled)
         self.slider.stepped.connect(self._stepped)
         for index, field in enumerate(self.fields):
+            field.words["core"] = (0.0, "core")
             field.setAccessibleName(f"{title}, {('from', 'to')[index]}")
             field.typed.connect(lambda v, u, i=index: self._typed(i, v, u))
             field.stepped.connect(lambda by, i=index: self._stepped(i, by))
