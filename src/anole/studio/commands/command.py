@@ -15,8 +15,8 @@ BOARD, PIECE, COAT, STOP, SWATCH, STYLE = "board", "piece", "coat", "stop", "swa
 
 
 NOT_NOW = "does not apply now"
-_REASONS: dict[object, str] = {}
 When = Callable[[Session], bool]
+_REASONS: dict[When, str] = {}
 
 
 def otherwise(why: str) -> Callable[[When], When]:
@@ -29,6 +29,11 @@ def otherwise(why: str) -> Callable[[When], When]:
     return told
 
 
+def why_not(when: When, session: Session) -> str:
+    """What keeps it from applying now; empty where it applies."""
+    return "" if when(session) else _REASONS.get(when, NOT_NOW)
+
+
 class Command(NamedTuple):
     """`when` says whether it applies now; `run` does it; `on`: whose context menus have it."""
 
@@ -38,11 +43,6 @@ class Command(NamedTuple):
     run: Callable[[Session], object]
     when: Callable[[Session], bool] = lambda session: True
     on: tuple[str, ...] = ()
-
-    @property
-    def why(self) -> str:
-        """What keeps it from applying, where it does not."""
-        return _REASONS.get(self.when, NOT_NOW)
 
     @property
     def shown_keys(self) -> str:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from ..commands import MENUS, Choices, Command
+from ..commands.command import why_not
 from ..commands.gestures import GESTURES
 from ..shared.session import Session
 from .entry import FinderEntry
@@ -21,7 +22,7 @@ def commands(session: Session) -> Iterator[FinderEntry]:
         for item in menu.items:
             if isinstance(item, Command):
                 about = "   ".join(t for t in (where, item.shown_keys) if t)
-                why = "" if item.when(session) else item.why
+                why = why_not(item.when, session)
                 yield FinderEntry("command", item.title, about, item.run, id=item.id, why=why)
             elif isinstance(item, Choices) and item.title not in ELSEWHERE:
                 yield from _answers(item, session)

@@ -21,17 +21,16 @@ from ...core.paint.kind import SOME_COLOUR
 from ...core.paint.source import KINDS as PAINTS
 from ...core.tone import OPERATIONS
 from ..commands.coats import add, kinds
+from ..commands.command import has_coated, why_not
 from ..commands.pieces import begin
 from ..shared.session import Session
 from ..shared.shell import Stage
 from .entry import FinderEntry
 
-NO_COATS = "choose words, a picture or an emblem first"
-
 
 def coats(session: Session) -> Iterator[FinderEntry]:
     """Every kind of coat, to be added to the chosen piece."""
-    why = "" if session.selection.coated is not None else NO_COATS
+    why = why_not(has_coated, session)
     for tag, kind in kinds().items():
         run = functools.partial(_add_coat, tag=tag)
         title = f"Add {kind.title}"
@@ -45,7 +44,7 @@ def _add_coat(session: Session, tag: str, title: str = "", **fields: Any) -> Non
 
 def paints(session: Session) -> Iterator[FinderEntry]:
     """Every kind of paint and every pattern, for the chosen coat or a new fill."""
-    why = "" if session.selection.coated is not None else NO_COATS
+    why = why_not(has_coated, session)
     for struct, kind in PAINTS.items():
         run = functools.partial(_paint, title=kind.title, begun=kind.begun)
         title, key = f"Paint with {kind.title}", f"paint:{tag_of(struct)}"
@@ -92,7 +91,7 @@ def _tone(session: Session, title: str, op: Tone) -> None:
 
 def mouldings(session: Session) -> Iterator[FinderEntry]:
     """Every cross-section, for the chosen coat or a new relief."""
-    why = "" if session.selection.coated is not None else NO_COATS
+    why = why_not(has_coated, session)
     for name in get_args(Profile):
         run = functools.partial(_mould, profile=name)
         key = f"moulding:{name}"
