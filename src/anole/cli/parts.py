@@ -6,9 +6,8 @@ import contextlib
 import sys
 from collections.abc import Callable, Iterator
 from pathlib import Path
-from typing import Annotated
 
-import typer
+import click
 from rich.console import Console
 from rich.progress import Progress
 
@@ -18,10 +17,17 @@ from ..core.model import Board, Coated
 from ..core.text import short
 
 MOST_SAID = 400
-FileArgument = Annotated[Path, typer.Argument(metavar="FILE", help="An .anole board.")]
-OutOption = Annotated[
-    list[Path], typer.Option("-o", "--out", metavar="FILE", help="The file to write.")
-]
+PATH = click.Path(path_type=Path)
+file_argument = click.argument("file", type=PATH, metavar="FILE")
+out_option = click.option(
+    "-o",
+    "--out",
+    type=PATH,
+    multiple=True,
+    required=True,
+    metavar="FILE",
+    help="The file to write.",
+)
 
 
 def complain(message: str) -> None:
@@ -29,7 +35,7 @@ def complain(message: str) -> None:
     print(f"anole: {short(message, MOST_SAID)}", file=sys.stderr)
 
 
-def only(out: list[Path], *endings: str) -> Path:
+def only(out: tuple[Path, ...], *endings: str) -> Path:
     """The one file to write. Raises FileError for two, and for another ending."""
     if len(out) > 1:
         raise FileError(f"-o is given {len(out)} times; one file is written")

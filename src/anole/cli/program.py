@@ -6,11 +6,9 @@ import os
 import sys
 from importlib.metadata import version
 from pathlib import Path
-from typing import Annotated, Any
 
+import click
 import msgspec
-import typer
-from typer.core import TyperGroup
 
 from ..core.atomic import FileError, write_bytes
 from ..core.edit.boards import as_stored
@@ -27,53 +25,35 @@ from ..core.model.schema import json_schema
 from ..core.render.export import TooLarge
 from ..core.text import short
 from . import series, styles
-from .parts import FileArgument, OutOption, complain, only, piece_named, progress_shown
+from .parts import PATH, complain, file_argument, only, out_option, piece_named, progress_shown
 
 WRONG, MOST_WIDTH = 2, 32_000
 DEBUG = "ANOLE_DEBUG"
 
 
-class _OpensFiles(TyperGroup):
+class _OpensFiles(click.Group):
     """`anole FILE` opens the window; every other first word is a command."""
 
-    def parse_args(self, ctx: Any, args: list[str]) -> list[str]:
+    def parse_args(self, ctx: click.Context, args: list[str]) -> list[str]:
         if not args or (args[0] not in self.commands and args[0] not in ("--help", "--version")):
             args = ["open", *args]
         return super().parse_args(ctx, args)
 
 
-app = typer.Typer(
-    cls=_OpensFiles,
-    add_completion=False,
-    rich_markup_mode=None,
-    pretty_exceptions_enable=False,
-    help="Words in fat type, styled with a stack of live coats. `anole FILE` opens the window.",
-)
-app.add_typer(styles.app, name="styles")
-app.command("series")(series.series)
+@click.group(cls=_OpensFiles, context_settings={"show_default": True})
+@click.version_option(version("anole"), prog_name="anole", message="%(prog)s %(version)s")
+def app() -> None:
+    """Words in fat type, styled with a stack of live coats. `anole FILE` opens the window."""
 
 
-def _version(wanted: bool) -> None:
-    if wanted:
-        print(f"anole {version('anole')}")
-        raise typer.Exit
-
-
-@app.callback()
-def every_command(
-    version: Annotated[
-        bool,
-        typer.Option("--version", callback=_version, is_eager=True, help="Say which one this is."),
-    ] = False,
-) -> None:
-    """What stands before any command."""
+app.add_command(styles.styles)
+app.add_command(series.series)
 
 
 @app.command("open", hidden=True)
-def open_window(
-    file: Annotated[Path | None, typer.Argument(metavar="FILE")] = None,
-    demo: Annotated[bool, typer.Option("--demo", help="Open the demo board.")] = False,
-) -> None:
+@click.argument("file", type=PATH, metavar="FILE", required=False)
+@click.option("--demo", is_flag=True, help="Open the demo board.")
+def open_window(file: Path | None, demo: bool) -> int:
     """Open the window, on a board if one is named."""
     from ..studio import display
     from ..studio.app import run
@@ -81,7 +61,7 @@ def open_window(
     trouble = display.trouble()
     if trouble:
         raise FileError(trouble)
-    raise typer.Exit(run(file, demo=demo))
+    return run(file, demo=demo)
 
 
 def _scale(board: Board, scale: float | None, width: int | None) -> float:
@@ -96,30 +76,46 @@ def _scale(board: Board, scale: float | None, width: int | None) -> float:
 
 
 @app.command()
+@file_argument
+@out_option
+@click.option("--scale", type=float, help="Times the board's size.")
+@click.option("--width", type=int, help="Width of the picture in px.")
+@click.option("--transparent", is_flag=True, help="Leave grounds out.")
+@click.option(
+    "--quality",
+    type=click.IntRange(1, 100),
+    default=90,
+    help="Of JPEG, WebP, AVIF; 100 is best.",
+)
+@click.option(
+    "--max-bytes", type=click.IntRange(0), default=0, help="Find the best quality that fits."
+)
+@click.option("--shrink", is_flag=True, help="Make it smaller where no quality fits.")
+@click.option("--trim", is_flag=True, help="To what is painted.")
+@click.option("--padding", type=float, default=0.0, help="Board px round what is left.")
+@click.option("--16", "deep", is_flag=True, help="A PNG of 16 bit.")
+@click.option("--bleed", type=float, default=0.0, help="mm beyond the cut of a PDF.")
+@click.option("--marks", is_flag=True, help="Crop marks round a PDF.")
+@click.option(
+    "--dpi", type=click.FloatRange(0), default=0.0, help="Dots per inch, as the file says."
+)
+@click.option("--coat-by-coat", "moving", is_flag=True, help="A .gif or .webp of how it was made.")
 def render(
-    file: FileArgument,
-    out: OutOption,
-    scale: Annotated[float | None, typer.Option(help="Times the board's size.")] = None,
-    width: Annotated[int | None, typer.Option(help="Width of the picture in px.")] = None,
-    transparent: Annotated[bool, typer.Option("--transparent", help="Leave grounds out.")] = False,
-    quality: Annotated[
-        int, typer.Option(min=1, max=100, help="Of JPEG, WebP, AVIF; 100 is best.")
-    ] = 90,
-    max_bytes: Annotated[
-        int, typer.Option("--max-bytes", min=0, help="Find the best quality that fits.")
-    ] = 0,
-    shrink: Annotated[
-        bool, typer.Option("--shrink", help="Make it smaller where no quality fits.")
-    ] = False,
-    trim: Annotated[bool, typer.Option("--trim", help="To what is painted.")] = False,
-    padding: Annotated[float, typer.Option(help="Board px round what is left.")] = 0.0,
-    deep: Annotated[bool, typer.Option("--16", help="A PNG of 16 bit.")] = False,
-    bleed: Annotated[float, typer.Option(help="mm beyond the cut of a PDF.")] = 0.0,
-    marks: Annotated[bool, typer.Option("--marks", help="Crop marks round a PDF.")] = False,
-    dpi: Annotated[float, typer.Option(min=0, help="Dots per inch that the file says.")] = 0.0,
-    moving: Annotated[
-        bool, typer.Option("--coat-by-coat", help="A .gif or .webp of how it was made.")
-    ] = False,
+    file: Path,
+    out: tuple[Path, ...],
+    scale: float | None,
+    width: int | None,
+    transparent: bool,
+    quality: int,
+    max_bytes: int,
+    shrink: bool,
+    trim: bool,
+    padding: float,
+    deep: bool,
+    bleed: float,
+    marks: bool,
+    dpi: float,
+    moving: bool,
 ) -> None:
     """Export a board as its file's ending says: png, jpg, webp, avif, tif, pdf, ora, or gif (coat by
     coat)."""
@@ -158,21 +154,25 @@ def render(
 
 
 @app.command()
+@click.argument("style", metavar="STYLE")
+@file_argument
+@click.option("--piece", required=True, metavar="NAME", help="Name or id of a piece.")
+@out_option
+@click.option("--on-top", is_flag=True, help="Above the coats it wears.")
+@click.option("--beneath", is_flag=True, help="Beneath them.")
+@click.option(
+    "--colours", default="style", metavar="WHOSE", help="style, words, ground, or a hue in degrees."
+)
 def apply(
-    style: Annotated[str, typer.Argument(help="A style's name, or a style file.")],
-    file: FileArgument,
-    piece: Annotated[str, typer.Option("--piece", metavar="NAME", help="Name or id of a piece.")],
-    out: OutOption,
-    on_top: Annotated[bool, typer.Option("--on-top", help="Above the coats it wears.")] = False,
-    beneath: Annotated[bool, typer.Option("--beneath", help="Beneath them.")] = False,
-    colours: Annotated[
-        str,
-        typer.Option(
-            "--colours", metavar="WHOSE", help="style, words, ground, or a hue in degrees."
-        ),
-    ] = "style",
+    style: str,
+    file: Path,
+    piece: str,
+    out: tuple[Path, ...],
+    on_top: bool,
+    beneath: bool,
+    colours: str,
 ) -> None:
-    """Put a style on a piece; write the board, or its picture."""
+    """Put a style (its name, or its file) on a piece; write the board, or its picture."""
     path = only(out, ".anole", ".png")
     if on_top and beneath:
         raise FileError("give --on-top or --beneath, not both")
@@ -190,19 +190,17 @@ def apply(
 
 
 @app.command()
-def thumbnail(
-    file: FileArgument,
-    out: Annotated[Path, typer.Argument(metavar="OUT", help="The PNG to write.")],
-    size: Annotated[
-        int, typer.Option("--size", min=1, max=1024, help="px of its longer side.")
-    ] = 256,
-) -> None:
+@file_argument
+@click.argument("out", type=PATH, metavar="OUT")
+@click.option("--size", type=click.IntRange(1, 1024), default=256, help="px of its longer side.")
+def thumbnail(file: Path, out: Path, size: int) -> None:
     """Write a small PNG of a board, as file managers ask for it: the picture that its file keeps."""
     write_bytes(out, small_picture(file, size))
 
 
 @app.command()
-def check(file: FileArgument) -> None:
+@file_argument
+def check(file: Path) -> None:
     """Read a board and say what is in it, or what is wrong with it."""
     board = board_file.read(file).board
     coats = sum(len(piece.style) for piece in board.pieces if isinstance(piece, Coated))
@@ -232,23 +230,20 @@ def schema() -> None:
 def main(arguments: list[str] | None = None) -> int:
     """Run the command line; wrong input is one line on stderr and exit code 2."""
     try:
-        result: Any = app(arguments, standalone_mode=False, prog_name="anole")
+        result = app.main(arguments, prog_name="anole", standalone_mode=False)
         code = result if isinstance(result, int) else 0
     except (FileError, ModelError, TooLarge, RenderError) as error:
         code = _wrong(str(error))
+    except click.ClickException as error:
+        code = _wrong(error.format_message())
     except MemoryError:
         code = _wrong("there is not enough memory for a picture of that size")
-    except (KeyboardInterrupt, typer.Abort):
+    except (KeyboardInterrupt, click.Abort):
         code = 130
     except Exception as error:
-        # what is wrong with the words of the command itself; the class is not the same in
-        # every typer
-        if hasattr(error, "format_message"):
-            code = _wrong(error.format_message())
-        elif os.environ.get(DEBUG):
+        if os.environ.get(DEBUG):
             raise
-        else:
-            code = _wrong(f"{type(error).__name__}: {error} ({DEBUG}=1 shows where)")
+        code = _wrong(f"{type(error).__name__}: {error} ({DEBUG}=1 shows where)")
     if arguments is None:
         sys.exit(code)
     return code

@@ -3,9 +3,8 @@
 from __future__ import annotations
 
 from pathlib import Path
-from typing import Annotated
 
-import typer
+import click
 
 from ..core.atomic import FileError
 from ..core.edit.checked import replaced
@@ -18,37 +17,49 @@ from ..core.series.running import run
 from ..core.series.tables import Table, read
 from ..core.series.worker import Done
 from ..core.text import short
-from .parts import complain, progress_shown
+from .parts import PATH, complain, progress_shown
 
 MOST_TOLD = 20
 
 
+@click.command()
+@click.argument("table", type=PATH, metavar="TABLE")
+@click.option("--board", type=PATH, required=True, metavar="FILE", help="An .anole board.")
+@click.option("-o", "--out", type=PATH, required=True, metavar="DIR", help="The folder to fill.")
+@click.option(
+    "--bind",
+    multiple=True,
+    metavar="COLUMN=PIECE[:WHAT]",
+    help="What a column sets: words (as it is), picture, colour, style, shown.",
+)
+@click.option("--format", "form", default="png", help="The ending of the files.")
+@click.option("--quality", type=click.IntRange(1, 100), default=90)
+@click.option("--max-bytes", type=click.IntRange(0), default=0)
+@click.option(
+    "--width", type=click.IntRange(0, 32_000), default=0, help="px; 0 for the board's own."
+)
+@click.option("--name", default="", help="Of the files, columns in braces.")
+@click.option("--jobs", type=click.IntRange(0), default=0, help="Processes; 0 for one a core.")
+@click.option(
+    "--workers-at", "--cluster", "cluster", default="", metavar="ADDRESS", help="A dask scheduler."
+)
 def series(
-    table: Annotated[Path, typer.Argument(metavar="TABLE", help="CSV, ODS or XLSX.")],
-    board: Annotated[Path, typer.Option("--board", metavar="FILE", help="An .anole board.")],
-    out: Annotated[Path, typer.Option("-o", "--out", metavar="DIR", help="The folder to fill.")],
-    bind: Annotated[
-        list[str] | None,
-        typer.Option(
-            "--bind",
-            metavar="COLUMN=PIECE[:WHAT]",
-            help="What a column sets: words (as it is), picture, colour, style, shown.",
-        ),
-    ] = None,
-    form: Annotated[str, typer.Option("--format", help="The ending of the files.")] = "png",
-    quality: Annotated[int, typer.Option(min=1, max=100)] = 90,
-    max_bytes: Annotated[int, typer.Option("--max-bytes", min=0)] = 0,
-    width: Annotated[int, typer.Option(min=0, max=32_000, help="px; 0 for the board's own.")] = 0,
-    name: Annotated[str, typer.Option("--name", help="Of the files, columns in braces.")] = "",
-    jobs: Annotated[int, typer.Option("--jobs", min=0, help="Processes; 0 for one a core.")] = 0,
-    cluster: Annotated[
-        str, typer.Option("--workers-at", "--cluster", metavar="ADDRESS", help="A dask scheduler.")
-    ] = "",
+    table: Path,
+    board: Path,
+    out: Path,
+    bind: tuple[str, ...],
+    form: str,
+    quality: int,
+    max_bytes: int,
+    width: int,
+    name: str,
+    jobs: int,
+    cluster: str,
 ) -> None:
-    """Render a board once for each row of a table. What is finished is not done again."""
+    """Render a board once for each row of a table (CSV, ODS or XLSX). What is finished is not done again."""
     document = board_file.read(board)
     found = read(table)
-    bindings = _bindings(document.board, found, bind or [])
+    bindings = _bindings(document.board, found, bind)
     kind = formats.by_ending(f".{form.lower().lstrip('.')}")
     if kind is None:
         known = ", ".join(formats.endings())
@@ -66,7 +77,7 @@ def series(
     _tell(ends, len(rows))
 
 
-def _bindings(board: Board, table: Table, texts: list[str]) -> tuple[Binding, ...]:
+def _bindings(board: Board, table: Table, texts: tuple[str, ...]) -> tuple[Binding, ...]:
     """Those asked for; else those that the board has saved; else columns by the names of pieces."""
     if texts:
         return tuple(_binding(board, table, text) for text in texts)

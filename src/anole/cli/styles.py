@@ -4,9 +4,9 @@ from __future__ import annotations
 
 import sys
 from pathlib import Path
-from typing import Annotated, cast
+from typing import cast
 
-import typer
+import click
 from rich.console import Console
 from rich.table import Table
 from rich.text import Text
@@ -22,30 +22,29 @@ from ..core.library.styles import StoredStyle
 from ..core.model import Style, to_json
 from ..core.render.export import rgba
 from ..core.text import short
-from .parts import OutOption, complain, only, progress_shown
+from .parts import PATH, complain, only, out_option, progress_shown
 
-app = typer.Typer(help="The library of styles.", no_args_is_help=False)
-NamesArgument = Annotated[
-    list[str] | None, typer.Argument(metavar="STYLE", help="Names or words; none for all.")
-]
+names_argument = click.argument("names", metavar="[STYLE]...", nargs=-1)
 SAMPLE = sheets.SheetLayout(wide=480, high=180)
 CLASHES = ("beside", "over", "out")
 
 
-@app.callback(invoke_without_command=True)
-def styles(context: typer.Context) -> None:
-    """Without another word: list them."""
+@click.group(invoke_without_command=True)
+@click.pass_context
+def styles(context: click.Context) -> None:
+    """The library of styles; without another word: list them."""
     if context.invoked_subcommand is None:
-        list_styles(None)
+        context.invoke(list_styles)
 
 
-@app.command("list")
-def list_styles(words: NamesArgument = None) -> None:
+@styles.command("list")
+@names_argument
+def list_styles(names: tuple[str, ...] = ()) -> None:
     """List the styles of the library, or those that words are found in."""
     kept, troubles = library.library()
     table = Table("style", "coats", "words", "from", box=None)
     for entry in kept:
-        if library.is_found(entry.style, " ".join(words or [])):
+        if library.is_found(entry.style, " ".join(names)):
             origin = str(entry.path) if entry.own else "built in"
             about = ", ".join(entry.style.words)
             table.add_row(
@@ -59,12 +58,11 @@ def list_styles(words: NamesArgument = None) -> None:
         complain(trouble)
 
 
-@app.command()
-def show(
-    style: Annotated[str, typer.Argument(help="A style's name, or a style file.")],
-    as_json: Annotated[bool, typer.Option("--json", help="The whole style as JSON.")] = False,
-) -> None:
-    """Say what a style is and which coats it has."""
+@styles.command()
+@click.argument("style", metavar="STYLE")
+@click.option("--json", "as_json", is_flag=True, help="The whole style as JSON.")
+def show(style: str, as_json: bool) -> None:
+    """Say what a style (its name, or its file) is and which coats it has."""
     found = library.find(style)
     if as_json:
         sys.stdout.buffer.write(to_json(found))
@@ -85,19 +83,16 @@ def show(
         print(f"  {kind_of(coat).title}: {short(coat.name, 60) or '-'}{off}")
 
 
-@app.command("import")
-def take_in(
-    file: Annotated[Path, typer.Argument(metavar="FILE", help="An .anolepack or a style file.")],
-    taken: Annotated[
-        str,
-        typer.Option(
-            "--taken",
-            metavar="HOW",
-            help="Where a name is taken: beside (under the next free name), over, or out.",
-        ),
-    ] = "beside",
-    dry: Annotated[bool, typer.Option("--dry", help="Only say what would come in.")] = False,
-) -> None:
+@styles.command("import")
+@click.argument("file", type=PATH, metavar="FILE")
+@click.option(
+    "--taken",
+    default="beside",
+    metavar="HOW",
+    help="Where a name is taken: beside (under the next free name), over, or out.",
+)
+@click.option("--dry", is_flag=True, help="Only say what would come in.")
+def take_in(file: Path, taken: str, dry: bool) -> None:
     """Take the styles of a pack into the library; nothing is written over unless asked."""
     if taken not in CLASHES:
         raise FileError(f"--taken is one of {', '.join(CLASHES)}, not {short(taken, 40)!r}")
@@ -112,13 +107,14 @@ def take_in(
         print(f"{len(came)} came in: {short(', '.join(style.name for style in came), 300)}")
 
 
-@app.command()
+@styles.command()
+@out_option
+@names_argument
+@click.option("--name", default="", help="What the pack is called.")
+@click.option("--author", default="", help="Who made it.")
+@click.option("--licence", default="", help="Such as CC0-1.0.")
 def export(
-    out: OutOption,
-    names: NamesArgument = None,
-    name: Annotated[str, typer.Option("--name", help="What the pack is called.")] = "",
-    author: Annotated[str, typer.Option("--author", help="Who made it.")] = "",
-    licence: Annotated[str, typer.Option("--licence", help="Such as CC0-1.0.")] = "",
+    out: tuple[Path, ...], names: tuple[str, ...], name: str, author: str, licence: str
 ) -> None:
     """Write styles, and the pictures they paint with, into a pack."""
     path = only(out, pack_file.SUFFIX)
@@ -132,13 +128,14 @@ def export(
         pack_file.write(path, pack, samples)
 
 
-@app.command()
+@styles.command()
+@out_option
+@names_argument
+@click.option("--text", default="Anole", help="The words on every tile.")
+@click.option("--across", type=click.IntRange(1, 12), default=4, help="Tiles in a row.")
+@click.option("--pack", type=PATH, help="The styles of a pack.")
 def sheet(
-    out: OutOption,
-    names: NamesArgument = None,
-    text: Annotated[str, typer.Option("--text", help="The words on every tile.")] = "Anole",
-    across: Annotated[int, typer.Option("--across", min=1, max=12, help="Tiles in a row.")] = 4,
-    pack: Annotated[Path | None, typer.Option("--pack", help="The styles of a pack.")] = None,
+    out: tuple[Path, ...], names: tuple[str, ...], text: str, across: int, pack: Path | None
 ) -> None:
     """Write a contact sheet as PNG or PDF."""
     path = only(out, ".png", ".pdf")
@@ -148,7 +145,7 @@ def sheet(
         sheets.write(path, chosen, layout, told)
 
 
-def _chosen(names: list[str] | None, own: bool = False) -> list[Style]:
+def _chosen(names: tuple[str, ...], own: bool = False) -> list[Style]:
     """Styles by name or by words; without any all, or all of one's own. Raises FileError."""
     kept, _ = library.library()
     if not names:
