@@ -155,7 +155,8 @@ def built_in() -> tuple[StoredStyle, ...]:
     paths = sorted(built_in_folder().glob(f"*{SUFFIX}"))
     found = [StoredStyle(read(path), path, False) for path in paths]
     order = msgspec.json.decode((built_in_folder() / ORDER).read_bytes(), type=list[str])
-    return tuple(sorted(found, key=lambda entry: order.index(entry.style.name)))
+    places = {name: number for number, name in enumerate(order)}
+    return tuple(sorted(found, key=lambda entry: places.get(entry.style.name, len(order))))
 
 
 def library() -> tuple[list[StoredStyle], list[str]]:

@@ -32,8 +32,6 @@ class Hints(TypedDict, total=False):
     unit: str
     step: float
     factor: float
-    signed: bool
-    directed: bool
     group: str
     order: int
     when: Mapping[str, Collection[Any] | None]
@@ -87,7 +85,7 @@ def share(
     title: str, about: str, low: float = 0, high: float = 1, **hints: Unpack[NumberHints]
 ) -> Meta:
     """A number from 0 to 1 that is shown in percent."""
-    percent: NumberHints = {"unit": "%", "factor": 100, "step": 0.01, "signed": low < 0}
+    percent: NumberHints = {"unit": "%", "factor": 100, "step": 0.01}
     percent.update(hints)
     return number(title, about, low, high, **percent)
 

@@ -10,7 +10,7 @@ from .colour import Colour
 from .fields import HIDDEN, Angle, Seed, angle, length, meta, number, share
 from .length import Length
 
-Bend = Annotated[float, Meta(ge=-1, le=1, extra={"signed": True, "step": 0.01})]
+Bend = Annotated[float, Meta(ge=-1, le=1, extra={"step": 0.01})]
 Offset = Annotated[float, Meta(ge=-20, le=20)]
 Corner = tuple[Offset, Offset]
 Shaping = Literal["rails", "ring", "letters", "corners", "pose"]
@@ -32,7 +32,6 @@ class Wave(Struct, frozen=True, cache_hash=True, kw_only=True):
             100,
             soft=(-1, 1),
             step=0.01,
-            signed=True,
         ),
     ] = 0.0
 
@@ -67,7 +66,7 @@ class Ring(Struct, frozen=True, cache_hash=True, kw_only=True):
 
 def _moved(title: str, about: str) -> Meta:
     """How far a letter is moved, in em."""
-    return number(title, about, -10, 10, soft=(-0.5, 0.5), unit="em", step=0.005, signed=True)
+    return number(title, about, -10, 10, soft=(-0.5, 0.5), unit="em", step=0.005)
 
 
 class OwnLetter(Struct, frozen=True, cache_hash=True, kw_only=True):
@@ -83,9 +82,7 @@ class OwnLetter(Struct, frozen=True, cache_hash=True, kw_only=True):
         float,
         _moved("Shift across", "Moves the letter along its line"),
     ] = 0.0
-    turn: Annotated[
-        float, angle("Turn", "Clockwise", -360, 360, soft=(-90, 90), step=0.5, signed=True)
-    ] = 0.0
+    turn: Annotated[float, angle("Turn", "Clockwise", -360, 360, soft=(-90, 90), step=0.5)] = 0.0
     grow: Annotated[
         float, share("Grow", "Larger or smaller than its neighbours", -0.9, 9, soft=(-0.5, 1))
     ] = 0.0
@@ -157,17 +154,15 @@ class Pose(Struct, frozen=True, cache_hash=True, kw_only=True):
 
     turn_x: Annotated[
         float,
-        angle("Tilt", "Turns about the level axis; the head goes back", -85, 85, signed=True),
+        angle("Tilt", "Turns about the level axis; the head goes back", -85, 85),
     ] = 0.0
     turn_y: Annotated[
         float,
-        angle(
-            "Turn", "Turns about the upright axis; the right side goes back", -85, 85, signed=True
-        ),
+        angle("Turn", "Turns about the upright axis; the right side goes back", -85, 85),
     ] = 0.0
     turn_z: Annotated[
         float,
-        angle("Roll", "Turns in the plane, clockwise", -180, 180, signed=True),
+        angle("Roll", "Turns in the plane, clockwise", -180, 180),
     ] = 0.0
     distance: Annotated[
         float,

@@ -78,18 +78,14 @@ class Exposure(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="exposu
 
     stops: Annotated[
         float,
-        number(
-            "Stops", "One more doubles the light", -20, 20, soft=(-4, 4), step=0.05, signed=True
-        ),
+        number("Stops", "One more doubles the light", -20, 20, soft=(-4, 4), step=0.05),
     ] = 0.0
 
 
 class Perceptual(ToneBase, frozen=True, cache_hash=True, kw_only=True, tag="perceptual"):
     """Hue, chroma and lightness moved in OKLCH."""
 
-    hue: Annotated[
-        float, angle("Hue", "Turns every hue", -360, 360, soft=(-180, 180), signed=True)
-    ] = 0.0
+    hue: Annotated[float, angle("Hue", "Turns every hue", -360, 360, soft=(-180, 180))] = 0.0
     chroma: Annotated[
         float, share("Chroma", "Factor of the colours' strength", 0, 10, soft=(0, 2))
     ] = 1.0

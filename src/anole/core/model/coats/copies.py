@@ -39,11 +39,11 @@ class Copies(Coat, frozen=True, cache_hash=True, kw_only=True, tag="copies"):
         float, number("Count", "How many", 1, MOST_COPIES, soft=(1, 40), step=1, group=PATH)
     ] = 6.0
     to_x: Annotated[
-        Length, length("Across", "Where the last one lies", (-400, 400), signed=True, group=PATH)
+        Length, length("Across", "Where the last one lies", (-400, 400), group=PATH)
     ] = Length(0.12, "em")
-    to_y: Annotated[
-        Length, length("Down", "Where the last one lies", (-400, 400), signed=True, group=PATH)
-    ] = Length(0.12, "em")
+    to_y: Annotated[Length, length("Down", "Where the last one lies", (-400, 400), group=PATH)] = (
+        Length(0.12, "em")
+    )
     bow: Annotated[
         float,
         share("Bow", "Bends the path to a side, of its length", -3, 3, soft=(-1, 1), group=PATH),
@@ -51,8 +51,6 @@ class Copies(Coat, frozen=True, cache_hash=True, kw_only=True, tag="copies"):
     grow: Annotated[
         float, number("Size", "Of the last one", 0.05, 10, soft=(0.2, 2), step=0.01, group=CHANGE)
     ] = 1.0
-    turn: Annotated[
-        float, angle("Turn", "Of the last one", soft=(-90, 90), signed=True, group=CHANGE)
-    ] = 0.0
+    turn: Annotated[float, angle("Turn", "Of the last one", soft=(-90, 90), group=CHANGE)] = 0.0
     near: Annotated[float, share("Strength near", "Of the first one", group=CHANGE)] = 1.0
     far: Annotated[float, share("Strength far", "Of the last one", group=CHANGE)] = 1.0

@@ -22,8 +22,8 @@ class Glass(Coat, frozen=True, cache_hash=True, kw_only=True, tag="glass"):
         float, share("Rounding", "From a crisp ridge to a swollen form", group=EDGE)
     ] = 0.3
     silhouette: ShapeFields = "letters"
-    bend: Annotated[
-        Length, length("Bend", "How far the rim bends what is seen", (-80, 80), signed=True)
-    ] = Length(0.08, "em")
+    bend: Annotated[Length, length("Bend", "How far the rim bends what is seen", (-80, 80))] = (
+        Length(0.08, "em")
+    )
     blur: Annotated[Length, length("Blur", "Of what is seen", (0, 60), low=0)] = Length(0.02, "em")
     tone: Tones = ()

@@ -10,8 +10,8 @@ from ..length import Length
 from ..paints import ColourPaint
 from .base import Coat, PaintField
 
-BEND = {"soft": (-0.5, 0.5), "step": 0.01, "signed": True, "group": CUT}
-TURN = {"soft": (-45, 45), "step": 0.5, "signed": True, "group": CUT}
+BEND = {"soft": (-0.5, 0.5), "step": 0.01, "group": CUT}
+TURN = {"soft": (-45, 45), "step": 0.5, "group": CUT}
 
 
 class Gloss(Coat, frozen=True, cache_hash=True, kw_only=True, tag="gloss"):

@@ -17,7 +17,7 @@ class Glow(Coat, frozen=True, cache_hash=True, kw_only=True, tag="glow"):
     paint: PaintField = ColourPaint(colour=Colour(255, 196, 84))
     span: Annotated[
         Span,
-        meta("Span", "From full strength to nothing", soft=(-300, 120), directed=True, group=EDGE),
+        meta("Span", "From full strength to nothing", soft=(-300, 120), group=EDGE),
     ] = em_span(0.0, -0.25)
     hot: Annotated[
         float, share("Solid for", "Share of the span at full strength", 0, 0.98, group=EDGE)

@@ -18,9 +18,7 @@ class Grain(Coat, frozen=True, cache_hash=True, kw_only=True, tag="grain"):
     ] = Pattern(generator="leather")
     amount: Annotated[
         Length,
-        length(
-            "Amount", "Height of the pattern's brightest", (-20, 20), signed=True, group=PATTERN
-        ),
+        length("Amount", "Height of the pattern's brightest", (-20, 20), group=PATTERN),
     ] = Length(0.015, "em")
     edge: Annotated[float, share("Edge", "How far it fades toward the rim", group=PATTERN)] = 0.2
     ramp: Ramp = SHADING

@@ -25,9 +25,9 @@ class Mirror(Coat, frozen=True, cache_hash=True, kw_only=True, tag="mirror"):
             },
         ),
     ] = "baseline"
-    gap: Annotated[
-        Length, length("Gap", "From the foot to the reflection", (-20, 80), signed=True)
-    ] = Length(0.02, "em")
+    gap: Annotated[Length, length("Gap", "From the foot to the reflection", (-20, 80))] = Length(
+        0.02, "em"
+    )
     reach: Annotated[
         float, share("Length", "Of the reflection, of the piece's height", 0.02, 2, soft=(0.1, 1))
     ] = 0.7
@@ -36,6 +36,4 @@ class Mirror(Coat, frozen=True, cache_hash=True, kw_only=True, tag="mirror"):
         meta("Falloff", "How it fades", control="pictures"),
     ] = "linear"
     blur: Annotated[Length, length("Blur", "Of the reflection", (0, 30), low=0)] = Length(0.0, "em")
-    lean: Annotated[float, angle("Lean", "To the right", -75, 75, soft=(-45, 45), signed=True)] = (
-        0.0
-    )
+    lean: Annotated[float, angle("Lean", "To the right", -75, 75, soft=(-45, 45))] = 0.0

@@ -15,7 +15,7 @@ PUSH = "Push"
 
 
 def _push(title: str, about: str) -> Meta:
-    return length(title, about, (-60, 60), signed=True, group=PUSH)
+    return length(title, about, (-60, 60), group=PUSH)
 
 
 class Press(Coat, frozen=True, cache_hash=True, kw_only=True, tag="press"):

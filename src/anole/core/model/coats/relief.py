@@ -38,7 +38,6 @@ class Relief(Coat, frozen=True, cache_hash=True, kw_only=True, tag="relief"):
             "Height",
             "Of the moulding's top; below zero it is sunk",
             (-80, 80),
-            signed=True,
             group=EDGE,
         ),
     ] = Length(0.05, "em")

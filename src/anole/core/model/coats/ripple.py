@@ -16,7 +16,7 @@ LIGHT, IMAGE = {"by": ("image", "ground")}, {"by": ("image",)}
 
 
 def _height(group: str) -> Meta:
-    return length("Height", "Of the waves", (-60, 60), signed=True, group=group, when=WAVES)
+    return length("Height", "Of the waves", (-60, 60), group=group, when=WAVES)
 
 
 def _long(group: str) -> Meta:
@@ -58,7 +58,6 @@ class Ripple(ShapingCoat, frozen=True, cache_hash=True, kw_only=True, tag="rippl
             "Amount",
             "How far it moves at most",
             (-80, 80),
-            signed=True,
             group=BY,
             when={"by": ("turbulence", "image", "ground")},
         ),

@@ -22,7 +22,7 @@ class Shadow(Coat, frozen=True, cache_hash=True, kw_only=True, tag="shadow"):
     ] = Length(0.08, "em")
     grow: Annotated[
         Length,
-        length("Grow", "Makes the shadow fatter or thinner", (-120, 120), signed=True, group=LIGHT),
+        length("Grow", "Makes the shadow fatter or thinner", (-120, 120), group=LIGHT),
     ] = Length(0.0, "em")
     falls: Annotated[
         Literal["behind", "inside"],

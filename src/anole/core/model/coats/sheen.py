@@ -10,7 +10,7 @@ from ..length import Length
 from ..paints import ColourPaint
 from .base import Coat, PaintField
 
-BEND = {"soft": (-1, 1), "step": 0.01, "signed": True, "group": BANDS}
+BEND = {"soft": (-1, 1), "step": 0.01, "group": BANDS}
 
 
 class Sheen(Coat, frozen=True, cache_hash=True, kw_only=True, tag="sheen"):

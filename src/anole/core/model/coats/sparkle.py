@@ -29,7 +29,7 @@ class Flare(Struct, frozen=True, cache_hash=True, kw_only=True):
     grow: Annotated[
         float, number("Size", "Of this one, times the coat's", 0.05, 20, soft=(0.2, 3), step=0.05)
     ] = 1.0
-    turn: Annotated[float, angle("Turn", "Clockwise", soft=(-90, 90), signed=True)] = 0.0
+    turn: Annotated[float, angle("Turn", "Clockwise", soft=(-90, 90))] = 0.0
     strength: Annotated[float, share("Strength", "How bright it is")] = 1.0
 
 
@@ -43,9 +43,7 @@ class Sparkle(Coat, frozen=True, cache_hash=True, kw_only=True, tag="sparkle"):
     points: Annotated[float, number("Points", "Rays of a flare", 2, 16, step=1, group=FORM)] = 4.0
     slimness: Annotated[float, share("Slimness", "How thin its rays are", group=FORM)] = 0.75
     halo: Annotated[float, share("Halo", "The soft light round it", group=FORM)] = 0.45
-    turn: Annotated[
-        float, angle("Turn", "Of all flares", soft=(-90, 90), signed=True, group=FORM)
-    ] = 0.0
+    turn: Annotated[float, angle("Turn", "Of all flares", soft=(-90, 90), group=FORM)] = 0.0
     flares: Annotated[
         tuple[Flare, ...],
         Meta(max_length=MOST_FLARES),

@@ -45,11 +45,11 @@ class Thickness(Coat, frozen=True, cache_hash=True, kw_only=True, tag="thickness
     ] = "throw"
     throw_x: Annotated[
         Length,
-        length("Across", "Where the back lies", (-300, 300), signed=True, group=WAY, when=THROW),
+        length("Across", "Where the back lies", (-300, 300), group=WAY, when=THROW),
     ] = Length(0.06, "em")
     throw_y: Annotated[
         Length,
-        length("Down", "Where the back lies", (-300, 300), signed=True, group=WAY, when=THROW),
+        length("Down", "Where the back lies", (-300, 300), group=WAY, when=THROW),
     ] = Length(0.12, "em")
     point_x: Annotated[
         float,

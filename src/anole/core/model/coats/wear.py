@@ -31,9 +31,7 @@ class Wear(ShapingCoat, frozen=True, cache_hash=True, kw_only=True, tag="wear"):
     detail: Annotated[
         float, number("Detail", "Octaves of the texture", 1, 8, step=1, group=DAMAGE)
     ] = 5.0
-    angle: Annotated[
-        float, angle("Angle", "Of scratches", soft=(-90, 90), signed=True, group=DAMAGE)
-    ] = 25.0
+    angle: Annotated[float, angle("Angle", "Of scratches", soft=(-90, 90), group=DAMAGE)] = 25.0
     edge: Annotated[float, share("At the rim", "How far damage keeps to the rim", group=DAMAGE)] = (
         0.6
     )
@@ -47,7 +45,7 @@ class Wear(ShapingCoat, frozen=True, cache_hash=True, kw_only=True, tag="wear"):
     seed: Annotated[Seed, meta("Seed", "Another number, other damage", group=DAMAGE)] = 1
     grow: Annotated[
         Length,
-        length("Grow", "Makes the letters fatter or thinner", (-40, 40), signed=True, group=FORM),
+        length("Grow", "Makes the letters fatter or thinner", (-40, 40), group=FORM),
     ] = Length(0.0, "em")
     corners: Annotated[
         Length,

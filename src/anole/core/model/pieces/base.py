@@ -39,10 +39,8 @@ class Place(Struct, frozen=True, cache_hash=True, kw_only=True):
     anchor: Annotated[Anchor, Meta(extra={"hidden": True})] = "centre"
     scale_x: Annotated[Stretch, Meta(extra={"hidden": True})] = 1.0
     scale_y: Annotated[Stretch, Meta(extra={"hidden": True})] = 1.0
-    rotation: Annotated[float, angle("Turn", "Clockwise", soft=(-180, 180), signed=True)] = 0.0
-    skew: Annotated[
-        float, angle("Slant", "Leans the piece", -80, 80, soft=(-40, 40), signed=True)
-    ] = 0.0
+    rotation: Annotated[float, angle("Turn", "Clockwise", soft=(-180, 180))] = 0.0
+    skew: Annotated[float, angle("Slant", "Leans the piece", -80, 80, soft=(-40, 40))] = 0.0
 
 
 class Piece(Struct, frozen=True, cache_hash=True, kw_only=True, tag_field="kind"):

@@ -47,7 +47,6 @@ class Lettering(Coated, frozen=True, cache_hash=True, kw_only=True, tag="letteri
             10_000,
             soft=(-200, 1000),
             step=1,
-            signed=True,
         ),
     ] = 0.0
     leading: Annotated[

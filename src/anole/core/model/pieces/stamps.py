@@ -56,7 +56,7 @@ class Mark(Struct, frozen=True, cache_hash=True, kw_only=True):
     x: Across = 0.0
     y: Down = 0.0
     size: Annotated[float, size("Size", "Across the mark")] = 80.0
-    turn: Annotated[float, angle("Turn", "Clockwise", soft=(-180, 180), signed=True)] = 0.0
+    turn: Annotated[float, angle("Turn", "Clockwise", soft=(-180, 180))] = 0.0
     strength: Annotated[float, share("Strength", "How much of the paint it shows")] = 1.0
 
 
