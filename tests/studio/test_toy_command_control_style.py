@@ -42,7 +42,7 @@ def test_a_command_is_one_line_in_its_menu(open_window, monkeypatch):
         assert "Blow the whistle" in [action.text() for action in menu.actions()]
     first = found(everything(window.session), "whistle")[0]
     assert first.title == "Blow the whistle"
-    first.run()
+    first.run(window.session)
     window.actions_by_id["toy whistle"].trigger()
     assert done == [window.session, window.session]
     lines = [line for _, group in window.key_sheet.groups() for line in group]
