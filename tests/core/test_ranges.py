@@ -217,12 +217,12 @@ TYPED = [" " * LONG, "1" * LONG, "1e" * LONG, "-" * LONG, "(" * LONG, "1 " * LON
 def test_long_texts_are_refused_at_once(read):
     """A guard against expressions that look through a text again for each of its letters, which
     takes minutes at this length."""
-    start = time.monotonic()
+    start = time.thread_time()
     for text in [*TYPED, *("hsv(" + text for text in TYPED), *("rgb(" + text for text in TYPED)]:
         with pytest.raises(ValueError) as caught:
             read(text)
         assert len(str(caught.value)) < 300
-    assert time.monotonic() - start < 5
+    assert time.thread_time() - start < 5
 
 
 def test_short_is_one_printable_line():

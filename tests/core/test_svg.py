@@ -184,9 +184,9 @@ def test_what_stands_before_the_first_element_is_passed_over(name):
     "data", [b"<!--" * 200_000, b"<?" * 400_000, b"<!DOCTYPE " + b'"' * 800_000, b"<" * 900_000]
 )
 def test_a_prolog_without_end_is_no_artwork_and_takes_no_time(data):
-    start = time.monotonic()
+    start = time.thread_time()
     assert not is_svg(data)
-    assert time.monotonic() - start < 5
+    assert time.thread_time() - start < 5
 
 
 @pytest.mark.parametrize("box", ["NaN NaN NaN NaN", "none", "0 0 10", "", "a b c d"])

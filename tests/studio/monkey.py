@@ -38,7 +38,7 @@ CHECK_EVERY = 40
 LONGEST_TURN = 1.0
 """Seconds, on a machine with a core for each that wants one; where more want one, as many times that
 as they have to share it by."""
-PATIENCE = 30.0
+PATIENCE = 120.0
 """Seconds within which the window comes to rest."""
 TELLING = 25
 """Acts that are told when something went wrong."""

@@ -20,6 +20,7 @@ from anole.studio.shared.shell import Stage
 
 from ..core.shapes import board, closed, context, paint, source, span
 from .test_by_hand import pull
+from .tiles import click_tile
 
 LEFT, CTRL, ALT = (
     Qt.MouseButton.LeftButton,
@@ -57,8 +58,8 @@ def test_cup_gold_is_built_from_nothing_by_mouse_and_keyboard(open_window, qtbot
     while selection.lettering.style:
         qtbot.keyClick(window.build_up, Qt.Key.Key_Delete)
     for tag in ("fill", "stroke", "shadow", "relief", "relief", "glow"):
-        qtbot.mouseClick(window.under_build_up.coats.open, LEFT)
-        qtbot.mouseClick(window.under_build_up.coats.buttons[tag], LEFT)
+        qtbot.mouseClick(window.under_build_up.add, LEFT)
+        click_tile(qtbot, window.beside.sheet.tiles, f"coat:{tag}")
     kinds = [c.__struct_config__.tag for c in selection.lettering.style]
     assert sorted(kinds) == ["fill", "glow", "relief", "relief", "shadow", "stroke"]
 

@@ -30,8 +30,9 @@ from anole.studio.shared.shell import Stage
 
 SVG = b"""<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 20">
 <path d="M0 0H40V20H0Z" fill="#c33"/></svg>"""
-PATIENCE = 0.25
-"""Seconds that any act of the window's thread may take here; the helper is held for far longer."""
+WAITED = 5.0
+"""Seconds: who waits for a helper that is held waits till it is given up, after twice as long; what
+only has to share the machine does not."""
 
 
 @pytest.fixture
@@ -136,7 +137,7 @@ def test_all_that_a_window_does_goes_on_while_the_helper_is_held(
         clock(lambda: qtbot.wait(1))
     clock(lambda: window.grab())
     clock(lambda: window.document.save(tmp_path / "a.anole"))
-    assert clock.longest < 4 * PATIENCE
+    assert clock.longest < WAITED
     helper_stopped.go_on()
     settle(window)
     qtbot.waitUntil(lambda: not FETCHER._asked, timeout=10_000)
@@ -215,7 +216,7 @@ def test_ending_does_not_wait_for_what_the_helper_is_doing(helper_stopped):
     time.sleep(0.2)
     start = time.monotonic()
     isolation.end()
-    assert time.monotonic() - start < 2
+    assert time.monotonic() - start < WAITED
     asking.join(5)
     assert not asking.is_alive()
 

@@ -63,7 +63,7 @@ def test_a_slow_opening_is_cancelled_and_the_board_stays(open_window, qtbot, tmp
     qtbot.waitUntil(lambda: message(window) == "Reading slow.anole")
     start = time.monotonic()
     qtbot.mouseClick(window.status.stop, LEFT)
-    assert time.monotonic() - start < 1
+    assert time.monotonic() - start < 5
     assert window.reading.idle and not window.status.isVisible()
     qtbot.waitUntil(lambda: not any(t.name == "anole-background" for t in threading.enumerate()))
     assert window.document.board == before

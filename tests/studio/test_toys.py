@@ -15,6 +15,7 @@ from anole.studio.controls.base.text import TextControl
 from anole.studio.shared.shell import Stage
 
 from ..toys import Badge, Hatch, registered
+from .tiles import bring, click_tile
 
 LEFT = Qt.MouseButton.LeftButton
 BLUE = Colour(20, 40, 220)
@@ -140,12 +141,13 @@ def test_keys_and_commands(window, qtbot):
 
 def test_the_build_up_and_the_add_menu(window, qtbot, settle):
     window.show_stage(Stage.COAT)
-    window.do("unfold coats")
+    window.do("add coats")
+    tiles = window.beside.sheet.tiles
+    bring(tiles, "coat:hatch")
     settle(window)
-    coats = window.under_build_up.coats
-    assert coats.buttons["hatch"].image is not None
+    assert tiles.image(tiles.index) is not None
     before = {coat.id for coat in badge(window).style}
-    qtbot.mouseClick(coats.buttons["hatch"], LEFT)
+    click_tile(qtbot, tiles, "coat:hatch")
     fresh = [coat.id for coat in badge(window).style if coat.id not in before]
     assert window.selection.coat_id == fresh[0]
     # hatches are lines: one belongs beneath the face

@@ -12,6 +12,8 @@ from anole.studio.arrange.tools.pulling import SNAP
 from anole.studio.documents.board_files import new_board
 from anole.studio.shared.shell import Stage
 
+from .tiles import click_tile
+
 LEFT = Qt.MouseButton.LeftButton
 
 
@@ -42,8 +44,8 @@ def test_the_whole_way(open_window, qtbot, settle, drag, tmp_path):
     while selection.lettering.style:
         qtbot.keyClick(window.build_up, Qt.Key.Key_Delete)
     for tag in ("fill", "stroke", "shadow"):
-        qtbot.mouseClick(window.under_build_up.coats.open, LEFT)
-        qtbot.mouseClick(window.under_build_up.coats.buttons[tag], LEFT)
+        qtbot.mouseClick(window.under_build_up.add, LEFT)
+        click_tile(qtbot, window.beside.sheet.tiles, f"coat:{tag}")
     kinds = [coat.__struct_config__.tag for coat in selection.lettering.style]
     assert kinds == ["shadow", "stroke", "fill"]
 

@@ -63,7 +63,7 @@ def carry(session: Session, by: int) -> None:
 MENU = Menu(
     "C&oat",
     (
-        Command("coat", "Add a coat", ("Ins",), window("unfold coats"), has_coated, (COAT,)),
+        Command("coat", "Add a coat", ("Ins",), window("add coats"), has_coated, (COAT,)),
         Choices("Add a coat of a kind", _kinds, (COAT, PIECE)),
         None,
         Command("switch", "Switch the coat off or on", (), switch, has_coat, (COAT,)),

@@ -172,6 +172,7 @@ MENU = Menu(
     (
         Command("words", "Add words", ("Ctrl+T",), add_words, on=(BOARD,)),
         *ADDING,
+        Command("add piece", "Add a piece, seen first", ("Shift+Ins",), window("add pieces")),
         None,
         Command("edit words", "Edit the words", (), window("edit words"), has_coated, (PIECE,)),
         Command("capitals", "Words in capitals", (), _capitals, _has_words, (PIECE,)),

@@ -8,12 +8,9 @@ from .entry import FinderEntry
 
 SOURCES = (
     doing.commands,
-    kinds.coats,
+    kinds.every_coat,
     fields.fields,
-    kinds.paints,
-    kinds.tones,
-    kinds.mouldings,
-    kinds.marks,
+    kinds.additions,
     kinds.formats,
     things.pieces,
     things.coats,

@@ -195,15 +195,18 @@ class TileWall(QAbstractScrollArea):
         painter.setPen(QPen(theme.colour("leaf" if lit else "line"), 2.5 if lit else 1))
         painter.setBrush(Qt.BrushStyle.NoBrush)
         painter.drawRect(box.adjusted(-0.5, -0.5, 0.5, 0.5))
-        y = box.bottom() + 3
-        for size, ink, text in zip((12, 11), ("text", "dim"), self.lines(number), strict=False):
-            painter.setFont(theme.font(size))
-            metrics = painter.fontMetrics()
-            painter.setPen(theme.colour(ink if lit else "dim"))
-            short = metrics.elidedText(text, Qt.TextElideMode.ElideRight, int(box.width()))
-            line = QRectF(box.left(), y, box.width(), metrics.height())
-            painter.drawText(line, Qt.AlignmentFlag.AlignLeft, short)
-            y += metrics.height()
+        name, *more = self.lines(number)
+        painter.setFont(theme.font(12))
+        painter.setPen(theme.colour("text" if lit else "dim"))
+        metrics = painter.fontMetrics()
+        name = metrics.elidedText(name, Qt.TextElideMode.ElideRight, int(box.width()))
+        room = QRectF(box.left(), box.bottom() + 3, box.width(), self._under - 4)
+        painter.drawText(room, Qt.AlignmentFlag.AlignLeft, name)
+        if more:
+            painter.setFont(theme.font(11))
+            painter.setPen(theme.colour("dim"))
+            room.setTop(room.top() + metrics.height())
+            painter.drawText(room, Qt.TextFlag.TextWordWrap, more[0])
 
     # by hand and by key
 

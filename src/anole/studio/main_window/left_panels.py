@@ -11,7 +11,6 @@ from PyQt6.QtWidgets import (
     QHBoxLayout,
     QLabel,
     QLineEdit,
-    QMenu,
     QPushButton,
     QVBoxLayout,
     QWidget,
@@ -19,7 +18,6 @@ from PyQt6.QtWidgets import (
 
 from ...core.pieces.registry import kind_of
 from ..arrange.pieces_list import PiecesList
-from ..coat.add_coat import AddCoat
 from ..coat.build_up.widget import BuildUp
 from ..coat.shaping_switches import ShapingSwitches
 from ..commands.pieces import ADDING
@@ -54,11 +52,7 @@ def pieces_panel(pieces: PiecesList, actions: Mapping[str, QAction]) -> QWidget:
     add, more = QPushButton("+  words"), QPushButton("+  more")
     add.setToolTip("Add words to the board (Ctrl+T)")
     titles = [command.title.removeprefix("Add ").rstrip("…") for command in ADDING]
-    more.setToolTip(f"Add {', '.join(titles)}")
-    menu = QMenu(more)
-    for command in ADDING:
-        menu.addAction(actions[command.id])
-    more.setMenu(menu)
+    more.setToolTip(f"Add {', '.join(titles)} (Shift+Ins)")
     copy, remove = QPushButton("Duplicate"), QPushButton("Delete")
     copy.setToolTip("Duplicate the piece (Ctrl+D)")
     remove.setToolTip("Delete the piece (Delete)")
@@ -67,11 +61,10 @@ def pieces_panel(pieces: PiecesList, actions: Mapping[str, QAction]) -> QWidget:
     grid.setContentsMargins(0, 0, 0, 0)
     grid.setSpacing(6)
     for number, (button, name) in enumerate(
-        ((add, "words"), (more, ""), (copy, "duplicate"), (remove, "delete"))
+        ((add, "words"), (more, "add piece"), (copy, "duplicate"), (remove, "delete"))
     ):
         grid.addWidget(button, *divmod(number, 2))
-        if name:
-            button.clicked.connect(actions[name].trigger)
+        button.clicked.connect(actions[name].trigger)
     search = QLineEdit()
     search.setPlaceholderText("Find a piece")
     search.setAccessibleName("Find a piece")
@@ -83,10 +76,12 @@ def pieces_panel(pieces: PiecesList, actions: Mapping[str, QAction]) -> QWidget:
 class BuildUpPanel(QWidget):
     """The build-up under its head, the switches of what shapes the piece, and + coat."""
 
-    def __init__(self, session: Session, build_up: BuildUp) -> None:
+    def __init__(self, session: Session, build_up: BuildUp, actions: Mapping[str, QAction]) -> None:
         super().__init__()
         self.selection, self.build_up = session.selection, build_up
-        self.shaping, self.coats = ShapingSwitches(session), AddCoat(session)
+        self.shaping, self.add = ShapingSwitches(session), QPushButton("+  coat")
+        self.add.setToolTip("Add a coat: each is shown on your words (Ins)")
+        self.add.clicked.connect(actions["coat"].trigger)
         self.name, self.unit = Label(), QPushButton("px")
         self.name.setObjectName("dim")
         self.unit.setToolTip("Scale of the drawing: board px, or em of the lettering")
@@ -99,7 +94,7 @@ class BuildUpPanel(QWidget):
         line.addWidget(self.unit)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
-        column.addWidget(panel(top, build_up, self.shaping, self.coats, stretch=1))
+        column.addWidget(panel(top, build_up, self.shaping, self.add, stretch=1))
         self.unit.clicked.connect(self._switch_unit)
         session.document.settled.connect(self.refresh)
         session.selection.changed.connect(self.refresh)

@@ -36,6 +36,9 @@ class Panels(QSplitter):
         self.setChildrenCollapsible(False)
         self.setHandleWidth(1)
         self.setStretchFactor(1, 1)
+        self.beside: QWidget | None = None
+        """What stands to the right in place of the stage's panel."""
+        self._beside_wide = SIDE
         # by stage: the widths of both panels, as far as somebody pulled at them
         self._pulled: dict[str, list[int]] = {}
         for stage, sides in settings.get("panels", {}).items():
@@ -50,7 +53,14 @@ class Panels(QSplitter):
     def show_stage(self, stage: Stage) -> None:
         self.left.setCurrentIndex(stage)
         self.right.setCurrentIndex(stage)
+        self.beside = None
         self.middle.setCurrentIndex(1 if stage == Stage.PROOF else 0)
+        self._arrange()
+
+    def show_beside(self, widget: QWidget | None, wide: int = SIDE) -> None:
+        """In place of the stage's panel, `wide` px; None for the panel again."""
+        self.beside, self._beside_wide = widget, wide
+        self.right.setCurrentWidget(widget or self.right.widget(self.stage))
         self._arrange()
 
     @property
@@ -63,7 +73,8 @@ class Panels(QSplitter):
 
     def _sides(self) -> list[int]:
         wide = self.stage == Stage.COAT and self.width() >= WIDE_WINDOW
-        return self._pulled.get(self.stage.name, [WIDE_SIDE if wide else SIDE, SIDE])
+        left, right = self._pulled.get(self.stage.name, [WIDE_SIDE if wide else SIDE, SIDE])
+        return [left, right if self.beside is None else self._beside_wide]
 
     def _arrange(self) -> None:
         left, right = self._sides()
@@ -71,6 +82,9 @@ class Panels(QSplitter):
 
     def _remember(self) -> None:
         left, _, right = self.sizes()
+        if self.beside is not None:
+            self._beside_wide = right
+            return
         self._pulled[self.stage.name] = [left, right]
         self._settings.put("panels", dict(self._pulled))
 

@@ -11,6 +11,7 @@ from PyQt6.QtWidgets import QApplication, QStackedWidget, QVBoxLayout, QWidget
 
 from ...core.files.preview import preview
 from ...core.model import Board, Colour
+from ..adding.sheet import AddingSheet
 from ..arrange.piece_panel import PiecePanel
 from ..arrange.pieces_list import PiecesList
 from ..board.board_view import BoardView
@@ -52,6 +53,7 @@ from ..styles.wall_page import WallPage
 from .actions import Actions
 from .announcing import Announcing
 from .arrivals import Arrivals
+from .beside import Beside
 from .holding import Holding
 from .key_sheet import KeySheet
 from .left_panels import BuildUpPanel, pieces_panel, proof_panel
@@ -138,7 +140,7 @@ class Window(QWidget):
         self.announcing = Announcing(session, self.writing)
         self.actions_by_id = Actions(session, self)
         self.top = TopBar(session, self.actions_by_id)
-        self.under_build_up = BuildUpPanel(session, self.build_up)
+        self.under_build_up = BuildUpPanel(session, self.build_up, self.actions_by_id)
         self.start = StartPage(session)
         self.style_pages = StylePages(session, self, self.show_page)
         self.series = SeriesPage(session)
@@ -157,6 +159,7 @@ class Window(QWidget):
         middles = (self.view, self.proof)
         rights = (self.arrange, self.coat, self.export)
         self.panels = Panels(self.settings, (lefts, middles, rights))
+        self.beside = Beside(self.panels, AddingSheet(self.session), self.view.setFocus)
         self.actions_by_id.listen_on(self.view, self.panels.left)
         self.hint = Label(HINT)
         self.hint.setObjectName("dim")
@@ -180,6 +183,7 @@ class Window(QWidget):
         self.targets.changed.connect(self.actions_by_id.refresh)
         self.document.stepped.connect(self._stepped)
         self.document.replaced.connect(self.leave_page)
+        self.document.replaced.connect(self.beside.leave)
         self.start.left.connect(self.leave_page)
         self.series.left.connect(self.leave_page)
         for page in self.style_pages.pages:
@@ -213,6 +217,7 @@ class Window(QWidget):
         """Arrange, Coat or Proof."""
         stage = Stage(stage)
         self.leave_page()
+        self.beside.leave()
         self.panels.show_stage(stage)
         self.view.set_tools(self.tools.of(stage))
         self._show_foot_of_coat()

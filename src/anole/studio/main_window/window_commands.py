@@ -17,8 +17,8 @@ from ..series.series_page import SeriesPage
 from ..shared.shell import Stage
 from ..styles.pages import StylePages
 from ..styles.shelf import Shelf
+from .beside import Beside
 from .key_sheet import KeySheet
-from .left_panels import BuildUpPanel
 from .steps import Steps
 from .top_bar import TopBar
 
@@ -27,6 +27,7 @@ class Parts(Protocol):
     """The window, as far as its own commands know it."""
 
     arrange: PiecePanel
+    beside: Beside
     coat: CoatPanel
     export: ExportPanel
     files: BoardFiles
@@ -38,7 +39,6 @@ class Parts(Protocol):
     steps: Steps
     style_pages: StylePages
     top: TopBar
-    under_build_up: BuildUpPanel
     view: BoardView
 
     @property
@@ -76,9 +76,16 @@ def show_pieces(window: Parts) -> None:
     window.pieces.setFocus()
 
 
-def unfold_coats(window: Parts) -> None:
-    window.show_stage(Stage.COAT)
-    window.under_build_up.coats.open.setChecked(True)
+def add_coats(window: Parts) -> None:
+    if window.stage != Stage.COAT:
+        window.show_stage(Stage.COAT)
+    window.beside.show("Coats")
+
+
+def add_pieces(window: Parts) -> None:
+    if window.stage == Stage.PROOF:
+        window.show_stage(Stage.ARRANGE)
+    window.beside.show("Pieces")
 
 
 def rename(window: Parts) -> None:
@@ -120,7 +127,8 @@ def window_commands(window: Parts) -> dict[str, Callable[[], object]]:
         "edit words": lambda: edit_words(window),
         "rename": lambda: rename(window),
         "steps": lambda: show_steps(window),
-        "unfold coats": lambda: unfold_coats(window),
+        "add coats": lambda: add_coats(window),
+        "add pieces": lambda: add_pieces(window),
         "zoom in": lambda: view.step_zoom(1),
         "zoom out": lambda: view.step_zoom(-1),
         "fit board": lambda: view.set_zoom(None),

@@ -41,7 +41,7 @@ LEAST_SCALE = 0.05
 Area = tuple[float, float, float, float]
 
 
-def _scaled_box(area: Area, scale: float) -> Box:
+def scaled_box(area: Area, scale: float) -> Box:
     """The px of an area of the board, as many as its size says whatever it is rounded from."""
     x0, y0 = round(area[0] * scale), round(area[1] * scale)
     wide, high = ((area[2] - area[0]) * scale, (area[3] - area[1]) * scale)
@@ -121,7 +121,7 @@ class Worker(QObject):
         def job() -> None:
             made = board() if callable(board) else board
             factor = scale(made) if callable(scale) else scale
-            box = None if area is None else _scaled_box(area, factor)
+            box = None if area is None else scaled_box(area, factor)
             self.drawn.emit(key, image_of(self.small(made, factor, not grounds, box)))
 
         self._later(key, job)

@@ -33,16 +33,16 @@ def style_for_new_words(settings: Settings) -> Style:
         return FIRST
 
 
+def with_new_words(board: Board, style: Style) -> tuple[Board, str]:
+    """A board with new words in a style; and their id."""
+    board, fresh = add_lettering(board, TEXT)
+    return put_style(board, fresh, style, library.digest(style.coats)), fresh
+
+
 def add_words(session: Session) -> None:
     """Put new words on the board, and the caret into them."""
     style = style_for_new_words(session.settings)
-    mark = library.digest(style.coats)
-
-    def added(board: Board) -> tuple[Board, str]:
-        board, fresh = add_lettering(board, TEXT)
-        return put_style(board, fresh, style, mark), fresh
-
-    fresh = session.document.make("Add words", added)
+    fresh = session.document.make("Add words", lambda board: with_new_words(board, style))
     if fresh is not None:
         session.selection.choose(fresh)
         session.shell.show_stage(Stage.ARRANGE)

@@ -20,6 +20,7 @@ from ...model import Copies, Length
 from ...paint.context import PaintContext
 from ...paint.own import straight
 from ..context import CoatContext, Overlap, Reads
+from ..inks import WARM
 from ..kind import Cover, PaintedCoat, StackPlace, Throw
 from ..throwing import thrown
 
@@ -79,6 +80,7 @@ class CopiesKind(PaintedCoat[Copies]):
 
     struct = Copies
     title, family, about = "Copies", "Depth", "the letters again along a path"
+    stronger = ({"to_x": Length(0.3, "em"), "to_y": Length(0.3, "em")}, {"paint": WARM})
     mark = (
         '<rect x="1.5" y="1.5" width="7" height="7" rx="1"/>'
         '<path d="M5 11h6V5M8 14h6V8" opacity=".7"/>'

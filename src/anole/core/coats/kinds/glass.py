@@ -8,7 +8,7 @@ from ...arrays import Planes, Reals
 from ...box import Box
 from ...compose.cover import full
 from ...field.mouldings import height
-from ...model import Glass
+from ...model import Exposure, Glass, Length
 from ...paint.context import PaintContext
 from ...tone import margin, toned
 from ...tone.where import Where
@@ -23,6 +23,10 @@ class GlassKind(CoatKind[Glass]):
 
     struct = Glass
     title, family, about = "Glass", "Ground", "what lies beneath, seen through the face"
+    stronger = (
+        {"bend": Length(0.3, "em"), "blur": Length(0.1, "em")},
+        {"tone": (Exposure(stops=0.8),)},
+    )
     mark = '<rect x="2.5" y="2.5" width="11" height="11" rx="2"/><path d="M5 9l4-4M7 12l5-5"/>'
     coverage_reads = Reads.NOTHING
     colour_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS | Reads.PAINTED | Reads.FRAME

@@ -13,6 +13,7 @@ from ...arrays import Numbers, Plane, Values
 from ...box import Box
 from ...model import Gloss
 from ..context import CoatContext, Overlap, Reach, Reads
+from ..inks import DARK, WARM
 from ..kind import Cover, PaintedCoat
 
 WAVES = 2.0
@@ -44,6 +45,7 @@ class GlossKind(PaintedCoat[Gloss]):
 
     struct = Gloss
     title, family, about = "Gloss", "Face", "a shine cut off by a line or an oval"
+    stronger = ({"paint": DARK}, {"paint": WARM, "opacity": 0.8})
     mark = (
         '<rect x="2.5" y="2.5" width="11" height="11" rx="2"/>'
         '<path d="M3 3h10v4q-5 3.5-10 0z" fill="currentColor" stroke="none"/>'

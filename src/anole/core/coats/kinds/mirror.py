@@ -28,6 +28,7 @@ class MirrorKind(CoatKind[Mirror]):
 
     struct = Mirror
     title, family, about = "Mirror", "Depth", "a fading reflection below the foot"
+    stronger = ({"opacity": 1.0, "reach": 1.0},)
     mark = '<path d="M3 7L8 1.5 13 7zM1.5 8.5h13"/><path d="M3 10l5 5 5-5z" opacity=".5"/>'
     across = False
     left_out_of = ("face", "lit", "mirrored")

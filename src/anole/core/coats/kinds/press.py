@@ -11,7 +11,7 @@ from ...arrays import Plane, Planes, Reals
 from ...box import Box
 from ...field.mouldings import height
 from ...field.remap import displaced
-from ...model import Press, Span
+from ...model import Length, Position, Press, Span
 from ...paint.context import PaintContext
 from ...paint.own import straight
 from ...tone.blur import blurred
@@ -23,6 +23,7 @@ from ..throwing import thrown
 GEOMETRY = ("span", "moulding", "rounding", "silhouette")
 STEP = 16
 """px in whose multiples what lies beyond is looked at."""
+WIDE = Span(Position(-0.3, "em"), Position(0.0, "em"))
 
 
 class PressKind(CoatKind[Press]):
@@ -30,6 +31,11 @@ class PressKind(CoatKind[Press]):
 
     struct = Press
     title, family, about = "Press", "Ground", "pushes what lies beneath up or down"
+    stronger = (
+        {"push_y": Length(-0.3, "em")},
+        {"push_y": Length(-0.3, "em"), "span": WIDE, "silhouette": "whole"},
+        {"span": WIDE, "silhouette": "whole", "show_map": True},
+    )
     mark = (
         '<path d="M1.5 5.5h3q2 0 2.5 3t2.5 3h5"/><path d="M1.5 9.5h2.5M9 4.5h5.5" opacity=".55"/>'
     )

@@ -15,6 +15,7 @@ from ...field.blur import gaussian
 from ...model import Lamp, Length, Shadow
 from ..band import between
 from ..context import CoatContext, Overlap, Reach, Reads
+from ..inks import WARM
 from ..kind import Cover, PaintedCoat, StackPlace, Throw
 
 TAIL = 3.5
@@ -50,6 +51,10 @@ class ShadowKind(PaintedCoat[Shadow]):
 
     struct = Shadow
     title, family, about = "Shadow", "Light", "the letters lifted off the ground"
+    stronger = (
+        {"lift": Length(0.16, "em"), "opacity": 1.0},
+        {"paint": WARM, "lift": Length(0.16, "em")},
+    )
     mark = (
         '<path d="M5.5 13.5h8v-8" stroke-width="2.6"/>'
         '<rect x="2" y="2" width="8.5" height="8.5" rx="1"/>'

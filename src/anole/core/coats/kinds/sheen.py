@@ -15,6 +15,7 @@ from ...field.blur import smoothed
 from ...model import Sheen
 from ...noise import lattice_share
 from ..context import CoatContext, Overlap, Reach, Reads
+from ..inks import DARK, WARM
 from ..kind import Cover, PaintedCoat
 
 SOFT = 0.22
@@ -47,6 +48,7 @@ class SheenKind(PaintedCoat[Sheen]):
 
     struct = Sheen
     title, family, about = "Sheen", "Face", "soft bands that follow the form"
+    stronger = ({"paint": DARK}, {"paint": WARM, "opacity": 0.8})
     mark = (
         '<rect x="2.5" y="2.5" width="11" height="11" rx="2"/>'
         '<path d="M5.5 10.5l5-5M8.5 12l3.5-3.5" stroke-width="2"/>'

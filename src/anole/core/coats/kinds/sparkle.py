@@ -12,6 +12,7 @@ from ...arrays import Plane, Records
 from ...box import Box
 from ...model import Lamp, Length, Sparkle
 from ..context import CoatContext, Overlap, Reads
+from ..inks import WARM
 from ..kind import Cover, PaintedCoat
 from ..shading.flares import by_hand, found
 
@@ -71,6 +72,10 @@ class SparkleKind(PaintedCoat[Sparkle]):
 
     struct = Sparkle
     title, family, about = "Sparkle", "Light", "small flares, by hand or found"
+    stronger = (
+        {"size": Length(1.0, "em"), "smallest": 0.8},
+        {"paint": WARM, "size": Length(1.0, "em"), "smallest": 0.8},
+    )
     mark = (
         '<path d="M8 1.5q.8 5.7 6.5 6.5q-5.7.8-6.5 6.5q-.8-5.7-6.5-6.5q5.7-.8 6.5-6.5z" '
         'fill="currentColor" stroke="none"/>'

@@ -16,6 +16,7 @@ from ...model import Length, Streak
 from ...paint.context import PaintContext
 from ...paint.own import straight
 from ..context import CoatContext, Overlap, Reads
+from ..inks import DARK, WARM
 from ..kind import Cover, PaintedCoat, StackPlace, Throw
 from ..shading import easing
 from ..throwing import by_bearing, thrown_toward
@@ -29,6 +30,7 @@ class StreakKind(PaintedCoat[Streak]):
 
     struct = Streak
     title, family, about = "Streak", "Surface", "wind-blown lines behind the letters"
+    stronger = ({"paint": DARK}, {"paint": WARM, "reach": Length(1.2, "em")})
     mark = '<path d="M2 4h7M2 8h12M2 12h9"/><path d="M10.500 4h3.500M12 12h2" opacity=".5"/>'
     across = False
     place = StackPlace.GROUND

@@ -11,6 +11,7 @@ from ...field.outset import StrokeOutset
 from ...model import Position, Span, Stroke
 from ...paint.source import opaque
 from ..context import EDGE, CoatContext, Overlap, Reach, Reads
+from ..inks import LIGHT, WARM
 from ..kind import Cover, PaintedCoat, StackPlace
 
 
@@ -19,6 +20,10 @@ class StrokeKind(PaintedCoat[Stroke]):
 
     struct = Stroke
     title, family, about = "Stroke", "Line", "paints a span along the edge"
+    stronger = (
+        {"paint": LIGHT},
+        {"paint": WARM, "span": Span(Position(-0.12, "em"), Position(0.0, "em"))},
+    )
     mark = '<rect x="3.5" y="3.5" width="9" height="9" rx="2" stroke-width="3"/>'
     place = StackPlace.LINE
     coverage = ("span", "join", "limit", "silhouette")

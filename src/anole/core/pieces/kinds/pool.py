@@ -107,8 +107,14 @@ class PoolKind(PieceKind[Pool]):
 
     def fresh(self) -> tuple[Fresh, ...]:
         return (
-            Fresh("pool", "Add a pool of light", self.bare, behind=True),
-            Fresh("rim", "Add dark corners", self._dark_corners),
+            Fresh("pool", "Add a pool of light", self.bare, True, "light that lies on the ground"),
+            Fresh(
+                "rim",
+                "Add dark corners",
+                self._dark_corners,
+                False,
+                "the rim of the board in shade",
+            ),
         )
 
     def bare(self, board: Board) -> Pool:

@@ -80,8 +80,8 @@ class StampsKind(CoatedKind[Stamps]):
 
     def fresh(self) -> tuple[Fresh, ...]:
         return (
-            Fresh("stamps", "Add stamps by hand", self.bare),
-            Fresh("scatter", "Add scattered marks", self._scattered),
+            Fresh("stamps", "Add stamps by hand", self.bare, False, "a click, a mark", self._three),
+            Fresh("scatter", "Add scattered marks", self._scattered, False, "many marks by chance"),
         )
 
     def bare(self, board: Board) -> Stamps:
@@ -89,6 +89,15 @@ class StampsKind(CoatedKind[Stamps]):
         return msgspec.structs.replace(
             super().bare(board), home=(board.width / 2, board.height / 2)
         )
+
+    def _three(self, board: Board) -> Stamps:
+        """Three marks side by side."""
+        short = min(board.width, board.height)
+        marks = tuple(
+            Mark(x=board.width / 2 + n * short / 4, y=board.height / 2, size=short / 5, turn=n * 20)
+            for n in (-1, 0, 1)
+        )
+        return msgspec.structs.replace(self.bare(board), marks=marks)
 
     def _scattered(self, board: Board) -> Stamps:
         """Crystals all over the board."""

@@ -22,7 +22,8 @@ class WashKind(PieceKind[Wash]):
     on_others = True
 
     def fresh(self) -> tuple[Fresh, ...]:
-        return (Fresh("wash", "Add a wash over all", self.bare),)
+        about = "tones all that lies beneath"
+        return (Fresh("wash", "Add a wash over all", self.bare, about=about),)
 
     def bare(self, board: Board) -> Wash:
         """A little lighter, so that it is seen to be there."""

@@ -1,0 +1,64 @@
+"""Every way to begin a piece, and every mark that stamps are made of."""
+
+from __future__ import annotations
+
+import functools
+from collections.abc import Callable, Iterator
+from typing import Any
+
+from ...core.edit.pieces import add_fresh, change_piece, insert_piece
+from ...core.marks.shapes import DRAWN
+from ...core.model import Board, Piece, Stamps, Style
+from ...core.pieces.registry import ways_to_begin
+from ..shared.new_words import style_for_new_words, with_new_words
+from ..shared.session import Session
+from ..shared.shell import Stage
+from .addition import Addition, Made
+
+
+def begun(board: Board, way: str, **fields: Any) -> Made:
+    """A board with a piece begun in one of its ways, with fields of its own."""
+    board, piece = add_fresh(board, way)
+    return Made(change_piece(board, piece, **fields), piece)
+
+
+def pieces(session: Session) -> Iterator[Addition]:
+    """New words, and every way to begin a piece that a kind declares."""
+    words = functools.partial(_words, style=style_for_new_words(session.settings))
+    yield _piece("words", "Add words", words)._replace(about="set in any font, in any coats")
+    for way in ways_to_begin():
+        make = functools.partial(begun, way=way.id)
+        more = (functools.partial(_example, make=way.example),) if way.example else ()
+        yield _piece(way.id, way.title, make)._replace(stronger=more, about=way.about)
+
+
+def _words(board: Board, style: Style) -> Made:
+    board, piece = with_new_words(board, style)
+    return Made(board, piece)
+
+
+def _example(board: Board, make: Callable[[Board], Piece]) -> Made:
+    board, piece = insert_piece(board, make(board), len(board.pieces))
+    return Made(board, piece)
+
+
+def _piece(key: str, title: str, make: Callable[[Board], Made]) -> Addition:
+    name = title.removeprefix("Add ").removeprefix("a ").removeprefix("an ")
+    name = name[:1].upper() + name[1:]
+    return Addition("piece", key, name, title, "Pieces", "", make, stage=Stage.ARRANGE)
+
+
+def marks(session: Session) -> Iterator[Addition]:
+    """Every mark, for the chosen stamps or new ones."""
+    chosen = session.selection.piece
+    for name in DRAWN:
+        if isinstance(chosen, Stamps):
+            make: Callable[[Board], Made] = functools.partial(_marked, piece=chosen.id, mark=name)
+        else:
+            make = functools.partial(begun, way="scatter", mark=name)
+        title, key = f"Mark: {name}", f"mark:{name}"
+        yield Addition("mark", key, name, title, "Marks", "", make, stage=Stage.ARRANGE)
+
+
+def _marked(board: Board, piece: str, mark: str) -> Made:
+    return Made(change_piece(board, piece, mark=mark), piece)
