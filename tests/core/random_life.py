@@ -211,7 +211,9 @@ def _reach(rng: Random, board: Board) -> Board:
 def _lengths_in_em(rng: Random, board: Board) -> Board:
     piece = some(rng, board, Coated)
     wide = Span(from_=Position(rng.uniform(-9, -1), "px"), to=Position(0.0, "em"))
-    board = _with_coats(board, piece, (Stroke(id="wide", span=wide), *piece.style[:MOST_COATS]))
+    board = _with_coats(
+        board, piece, (Stroke(id=f"wide-{rng.random()}", span=wide), *piece.style[:MOST_COATS])
+    )
     return lengths_in_em.lengths_in_em(board, piece.id)
 
 

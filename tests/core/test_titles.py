@@ -22,7 +22,8 @@ words = st.lists(st.text("abcWI", min_size=1, max_size=9), min_size=1, max_size=
 @given(words, st.integers(1, 8))
 def test_the_longest_line_is_as_short_as_any_way_of_breaking_makes_it(given_words, count):
     count = min(count, len(given_words))
-    lines = broken(given_words, count).split("\n")
+    parts = [*(word + " " for word in given_words[:-1]), given_words[-1]]
+    lines = broken(parts, count).split("\n")
     assert len(lines) == count
     assert " ".join(lines) == " ".join(given_words)
     ways = []

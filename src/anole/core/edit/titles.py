@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
-import textwrap
-
 import msgspec
 
+from ..lettering.breaking import filled, letters_wide, unbroken
 from ..model import Board, FitBox, Length, Style
 from ..pieces.registry import coated_kind
 from .pieces import add_lettering, with_piece
@@ -13,50 +12,53 @@ from .wearing import put_style
 
 ROOM, ROUNDS = 0.1, 2
 """Of the board's shorter side, round a title: its strokes and shadows lie there."""
-MOST_WORDS, MOST_LINES = 12, 5
-LEADING, LETTER = Length(0.95, "em"), 0.45
-"""From line to line; how wide a letter is about, em."""
+MOST_PARTS, MOST_LINES = 40, 5
+MOST_WORDS = 12
+"""Of a text in more words, or parts, only lines that fill a board are tried."""
+GAP, LETTER, LINE = Length(0.18, "em"), 0.45, 0.95
+"""Between the ink of lines; how wide a letter is about, and how high a line, em."""
 
 
-def broken(words: list[str], count: int) -> str:
-    """Words in `count` lines, the longest of them as short as goes (by letters)."""
-    # best[n][k]: the least longest line of the first n words in k lines, and where the last begins
-    lengths = [len(word) for word in words]
+def broken(parts: list[str], count: int) -> str:
+    """Parts of a text in `count` lines, the longest of them as short as goes (by letters)."""
+    # best[n][k]: the least longest line of the first n parts in k lines, and where the last begins
     best: list[dict[int, tuple[int, int]]] = [{0: (0, 0)}]
-    for end in range(1, len(words) + 1):
+    for end in range(1, len(parts) + 1):
+        wide = [letters_wide("".join(parts[start:end]).rstrip()) for start in range(end)]
         row: dict[int, tuple[int, int]] = {}
         for lines in range(1, min(count, end) + 1):
             row[lines] = min(
-                (max(best[start][lines - 1][0], sum(lengths[start:end]) + end - start - 1), start)
+                (max(best[start][lines - 1][0], wide[start]), start)
                 for start in range(lines - 1, end)
                 if lines - 1 in best[start]
             )
         best.append(row)
-    pieces, end = [], len(words)
+    pieces, end = [], len(parts)
     for lines in range(count, 0, -1):
         start = best[end][lines][1]
-        pieces.append(" ".join(words[start:end]))
+        pieces.append("".join(parts[start:end]).rstrip())
         end = start
     return "\n".join(reversed(pieces))
 
 
-def _wrapped(text: str, aspect: float) -> list[str]:
+def _wrapped(parts: list[str], aspect: float) -> list[str]:
     """A long text in about as many lines as fill a board."""
-    lines = (len(text) * LETTER / (LEADING.value * aspect)) ** 0.5
-    widths = (max(int(len(text) / (lines * share)), 1) for share in (0.85, 1.0, 1.2))
-    return ["\n".join(textwrap.wrap(text, width)) for width in widths]
+    letters = sum(map(letters_wide, parts))
+    lines = (letters * LETTER / (LINE * aspect)) ** 0.5
+    widths = (max(int(letters / (lines * share)), 1) for share in (0.85, 1.0, 1.2))
+    return [filled(parts, width) for width in widths]
 
 
 def best_lines(board: Board, piece_id: str) -> str:
     """The text of a title in the lines in which it is largest; lines that somebody broke stay."""
     piece = board.lettering(piece_id)
-    words = piece.text.split()
-    if "\n" in piece.text or len(words) < 2:
+    parts = unbroken(piece.text.strip())
+    if "\n" in piece.text or len(parts) < 2:
         return piece.text
-    if len(words) <= MOST_WORDS:
-        tries = [broken(words, count) for count in range(1, min(len(words), MOST_LINES) + 1)]
+    if len(piece.text.split()) <= MOST_WORDS and len(parts) <= MOST_PARTS:
+        tries = [broken(parts, count) for count in range(1, min(len(parts), MOST_LINES) + 1)]
     else:
-        tries = _wrapped(piece.text, board.width / board.height)
+        tries = _wrapped(parts, board.width / board.height)
     ems = [
         coated_kind(piece).placement(msgspec.structs.replace(piece, text=text), board.dpi).em
         for text in tries
@@ -91,7 +93,7 @@ def add_title(board: Board, text: str, style: Style, digest: str = "") -> tuple[
     returns the board and their id."""
     room = ROOM * min(board.width, board.height)
     box = FitBox(width=board.width - 2 * room, height=board.height - 2 * room, fit="fill")
-    board, fresh = add_lettering(board, text, box=box, leading=LEADING)
+    board, fresh = add_lettering(board, text, box=box, lines="ink", gap=GAP)
     piece = board.lettering(fresh)
     lines = msgspec.structs.replace(piece, text=best_lines(board, fresh))
     pieces = tuple(lines if p.id == fresh else p for p in board.pieces)

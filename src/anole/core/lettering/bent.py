@@ -10,7 +10,6 @@ import numpy as np
 from ..arrays import AnyArray, Chords, Curves, Indices, Points
 from . import skia_paths
 from .block import Block
-from .glyphs import glyph
 from .touching import groups
 from .warp import Warp
 
@@ -70,11 +69,11 @@ def bent(block: Block, shape: Warp, place: PointMap, tolerance: float) -> Chords
         return positive(chords(block.curves, letter, whole, tolerance))
     pieces = []
     for placed in block.glyphs:
-        curves = glyph(placed.file, placed.glyph).curves
+        curves = placed.curves
         if not len(curves):
             continue
         letter = np.full(len(curves), shape.number(placed.letter))
-        outline = positive(chords(curves + (placed.x, placed.y), letter, whole, tolerance))
+        outline = positive(chords(curves, letter, whole, tolerance))
         xs, ys = outline[:, 0::2], outline[:, 1::2]
         box = (float(xs.min()), float(ys.min()), float(xs.max()), float(ys.max()))
         pieces.append(_Piece(box, outline))
@@ -90,7 +89,7 @@ def _lines_of(block: Block, shape: Warp) -> Indices:
     if not len(block.curves) or len(block.lines) < 2 or shape.bends.rails == "block":
         return np.zeros(len(block.curves), int)
     height = block.file.ascent - block.file.descent
-    middles = np.array([line.baseline - height / 2 for line in block.lines])
+    middles = np.array([line.baseline - height / 2 * line.size for line in block.lines])
     firsts = [
         next((n for n, row in enumerate(shape.lines) if row == i), 0) for i in range(len(middles))
     ]

@@ -10,12 +10,20 @@ from ..arrays import Curves
 from ..model import Font, Lettering, Outlines
 from . import stored_outlines
 from .fonts import FontFile, find, when_changed
+from .ink_profile import NO_INK, STEP, InkProfile, joined, rectangle_profile
 from .joining import PlacedGlyph, united
+from .line_setting import SetLine, by_baselines, by_ink, set_lines
 from .shaping import Line, drawable, shape_line, tracked
+
+Box = tuple[float, float, float, float]
 
 
 class TypeSetting(NamedTuple):
-    """All that the layout of a block depends on; `text` is drawable, leading and tracking in em."""
+    """All that the layout of a block depends on; `text` is drawable; tracking, leading and gap in em.
+
+    gap : between the ink of two lines; None where they stand by their baselines
+    least : of the largest line's size, where all lines are as wide as the longest; None where not
+    """
 
     text: str
     font: Font
@@ -24,29 +32,32 @@ class TypeSetting(NamedTuple):
     align: str
     underline: bool = False
     strike: bool = False
+    gap: float | None = None
+    least: float | None = None
 
 
 class Ruled(NamedTuple):
-    """One line of a block: where it starts and ends, and its baseline, in em."""
+    """One line of a block: where it starts and ends, its baseline, and its own size, in em."""
 
     x0: float
     x1: float
     baseline: float
+    size: float = 1.0
 
 
 class Block(NamedTuple):
     """Glyphs at their places and the outline of them all, in em, y down, first baseline at 0.
 
-    `box` runs from the first line's capitals to the last baseline, and is what a piece is
-    placed by; `tall` from the first ascent to the last descent; `starts` has the place in the
+    `box` is what a piece is placed by: from the first line's capitals to the last baseline, or round
+    the ink where lines stand by that; `tall` from the first ascent to the last descent; `starts` has the place in the
     text where each line starts.
     """
 
     glyphs: tuple[PlacedGlyph, ...]
     lines: tuple[Ruled, ...]
     curves: Curves
-    box: tuple[float, float, float, float]
-    tall: tuple[float, float, float, float]
+    box: Box
+    tall: Box
     file: FontFile
     found: bool
     starts: tuple[int, ...] = (0,)
@@ -69,6 +80,8 @@ def setting_of(piece: Lettering, dpi: float) -> TypeSetting:
         piece.align,
         piece.underline,
         piece.strike,
+        piece.gap.px(em, dpi) / em if piece.lines == "ink" else None,
+        piece.least if piece.widths == "longest" else None,
     )
 
 
@@ -99,61 +112,72 @@ def _justified(line: Line, text: str, width: float) -> Line:
     return line._replace(glyphs=glyphs, width=width)
 
 
-def _start(line: Line, width: float, align: str) -> float:
-    """Where a line starts; start and end follow the direction of its writing."""
-    spare = width - line.width
-    if align == "centre":
-        return spare / 2
-    at_left = (align == "start") == line.rightward or align == "justify"
-    return 0.0 if at_left else spare
-
-
 @functools.lru_cache(128)
 def block(setting: TypeSetting, stored: Outlines | None = None) -> Block:
     """Set the words and unite their outlines; `stored` ones stand in for a missing font."""
     file, found = (stored_outlines.file_of(stored), False) if stored else find(setting.font)
     texts = setting.text.split("\n")
     lines = _lines(setting, file, stored)
-    width = max((line.width for line in lines), default=0.0)
-    if setting.align == "justify":
+    if setting.align == "justify" and setting.least is None:
+        width = max((line.width for line in lines), default=0.0)
         lines = [_justified(line, text, width) for line, text in zip(lines, texts, strict=True)]
-    glyphs, ruled = [], []
-    for row, line in enumerate(lines):
-        x0, y0 = _start(line, width, setting.align), row * setting.leading
-        ruled.append(Ruled(x0, x0 + line.width, y0))
-        glyphs += [
-            PlacedGlyph(g.file, g.glyph, x0 + g.x, y0 + g.y, row, (row, g.letter))
-            for g in line.glyphs
-        ]
-    last = (len(lines) - 1) * setting.leading
-    curves = united(tuple(glyphs), setting.font.axes.pairs, _rules(setting, file, ruled))
-    starts = tuple(itertools.accumulate((len(text) + 1 for text in texts), initial=0))[:-1]
-    return Block(
-        tuple(glyphs),
-        tuple(ruled),
-        curves,
-        (0.0, -file.cap_height, width, last),
-        (0.0, -file.ascent, width, last + file.descent),
-        file,
-        found,
-        starts,
+    axes = setting.font.axes.pairs
+    rows, width = set_lines(lines, setting.align, setting.least, file, axes)
+    ink = NO_INK
+    if setting.gap is None:
+        downs = by_baselines(rows, setting.leading)
+    else:
+        downs, ink = by_ink(
+            rows, setting.gap, file.cap_height, lambda row: _ruled_ink(setting, file, row)
+        )
+    glyphs = tuple(
+        g._replace(y=g.y + down) for row, down in zip(rows, downs, strict=True) for g in row.glyphs
     )
+    ruled = tuple(
+        Ruled(row.x0, row.x1, down, row.size) for row, down in zip(rows, downs, strict=True)
+    )
+    curves = united(glyphs, [rule for row in ruled for rule in _rules(setting, file, row)])
+    box, tall = _boxes(ruled, width, file, ink)
+    starts = tuple(itertools.accumulate((len(text) + 1 for text in texts), initial=0))[:-1]
+    return Block(glyphs, ruled, curves, box, tall, file, found, starts)
 
 
 when_changed(block.cache_clear)
 
 
-def _rules(
-    setting: TypeSetting, file: FontFile, lines: list[Ruled]
-) -> tuple[tuple[float, ...], ...]:
-    """Rectangles x0, y0, x1, y1 of underlines and strikes."""
-    rules = []
-    for line in lines:
-        for wanted, middle, thick in (
-            (setting.underline, *file.underline),
-            (setting.strike, *file.strikeout),
-        ):
-            if wanted and line.x1 > line.x0:
-                y = line.baseline - middle
-                rules.append((line.x0, y - thick / 2, line.x1, y + thick / 2))
-    return tuple(rules)
+def _boxes(
+    lines: tuple[Ruled, ...], width: float, file: FontFile, ink: InkProfile
+) -> tuple[Box, Box]:
+    """The box that a block is placed by, and its tall one."""
+    first, last = lines[0], lines[-1]
+    caps = (0.0, -file.cap_height * first.size, width, last.baseline)
+    tall = (0.0, -file.ascent * first.size, width, last.baseline + file.descent * last.size)
+    if ink.empty:
+        return caps, tall
+    # a column may reach a little beyond what it holds
+    x0 = min(0.0, ink.first * STEP) if ink.first < -1 else 0.0
+    x1 = max(width, (ink.first + len(ink.top) - 1) * STEP)
+    top, low = float(ink.top.min()), float(ink.low.max())
+    return (x0, top, x1, low), (x0, min(tall[1], top), x1, max(tall[3], low))
+
+
+def _rules(setting: TypeSetting, file: FontFile, line: Ruled | SetLine) -> list[Box]:
+    """Rectangles x0, y0, x1, y1 of a line's underline and strike."""
+    base = line.baseline if isinstance(line, Ruled) else 0.0
+    return [
+        (line.x0, base - (middle + thick / 2) * line.size, line.x1,
+         base - (middle - thick / 2) * line.size)
+        for wanted, (middle, thick) in (
+            (setting.underline, file.underline),
+            (setting.strike, file.strikeout),
+        )
+        if wanted and line.x1 > line.x0
+    ]  # fmt: skip
+
+
+def _ruled_ink(setting: TypeSetting, file: FontFile, line: SetLine) -> InkProfile:
+    """The ink of a line's underline and strike on a baseline at 0."""
+    ink = NO_INK
+    for rule in _rules(setting, file, line):
+        ink = joined(ink, rectangle_profile(rule))
+    return ink

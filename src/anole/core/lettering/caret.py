@@ -74,8 +74,9 @@ def caret_lines(line: Outline, places: list[Caret]) -> Chords:
     """(n, 2, 2) board px: the upper and lower end of the caret at each place, bent like its line."""
     block, shape = line.block, Warp(line.block, line.bends)
     rise, fall = block.file.cap_height * 1.12, block.file.descent * 0.7
-    tops = np.array([(c.x, block.lines[c.row].baseline - rise) for c in places])
-    lows = np.array([(c.x, block.lines[c.row].baseline + fall) for c in places])
+    rows = [block.lines[c.row] for c in places]
+    tops = np.array([(c.x, r.baseline - rise * r.size) for c, r in zip(places, rows, strict=True)])
+    lows = np.array([(c.x, r.baseline + fall * r.size) for c, r in zip(places, rows, strict=True)])
     points = np.concatenate([tops, lows])
     if shape.letters and line.bends.bent:
         near = np.array([shape.number(c.letter) if c.letter else 0 for c in places], int)

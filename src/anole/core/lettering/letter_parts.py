@@ -9,7 +9,6 @@ import numpy as np
 from ..arrays import Chords
 from .bent import chords as bent_chords
 from .flatten import flatten
-from .glyphs import glyph
 from .matrix import apply
 from .outline import BENT_TOLERANCE, Outline
 from .warp import Warp
@@ -38,14 +37,12 @@ def letter_parts(line: Outline, text: str, scale: float) -> list[LetterPart]:
     """The letters in the order of the text, placed at a render scale. Blanks are left out."""
     block, matrix = line.block, line.matrix * scale
     shape = Warp(block, line.bends)
-    axes = line.block_axes
     words = _words(text)
     found: dict[tuple[int, int], list[Chords]] = {}
     for placed in block.glyphs:
-        curves = glyph(placed.file, placed.glyph, axes if placed.file == block.file else ()).curves
+        curves = placed.curves
         if not len(curves):
             continue
-        curves = curves + (placed.x, placed.y)
         if line.bends.bent:
             letter = np.full(len(curves), shape.number(placed.letter))
             outline = bent_chords(

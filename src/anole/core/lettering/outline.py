@@ -31,11 +31,6 @@ class Outline(NamedTuple):
     matrix: Matrix
     em: float
 
-    @property
-    def block_axes(self) -> tuple[tuple[str, float], ...]:
-        """The variable axes that the words' own font is set to."""
-        return self.key[0].font.axes.pairs
-
 
 def fitted_em(piece: Lettering, words: Block, dpi: float) -> float:
     """One em in board px: the size, or what makes the words fit their box."""
@@ -49,7 +44,7 @@ def fitted_em(piece: Lettering, words: Block, dpi: float) -> float:
     return min(em, fit) if piece.box.fit == "shrink" else fit
 
 
-SHAPING = ("text", "font", "size", "tracking", "leading", "align", "underline", "strike", "box", "rails",
+SHAPING = ("text", "font", "size", "tracking", "leading", "lines", "gap", "widths", "least", "align", "underline", "strike", "box", "rails",
            "head", "foot", "ring", "letters", "smoothing", "outlines", "corners", "pose", "off", "place")  # fmt: skip
 """Fields of a lettering that its outline comes from."""
 _shaping = operator.attrgetter(*SHAPING)

@@ -15,7 +15,6 @@ from ..arrays import Indices, Matrix, Points, Records
 from ..model import Corners, Letters, Pose, Rail
 from .bends import Bends
 from .block import Block
-from .glyphs import glyph
 
 LEAST_GAP = 0.1
 """Of the block's height: the rails never come nearer to each other."""
@@ -152,9 +151,14 @@ class Warp:
         if bends.letters and bends.letters.moves:
             places = [block.starts[row] + at for row, at in self.letters]
             self._moves = chance(bends.letters, len(places)) + own_ways(bends.letters, places)
-            self._middles = self._first(
-                self._feet - (0, block.file.cap_height / 2), np.arange(len(self.letters))
-            )
+            self._middles = self._first(self._feet - self._half_caps, np.arange(len(self.letters)))
+
+    @property
+    def _half_caps(self) -> Points:
+        """(letters, 2) em: from each letter's foot up to the middle of its capitals."""
+        sizes = [self.block.lines[row].size for row, _ in self.letters]
+        half = self.block.file.cap_height / 2 * np.array(sizes)
+        return np.column_stack([np.zeros(len(half)), half]).reshape(-1, 2)
 
     def number(self, letter: tuple[int, int]) -> int:
         """Number of the letter (line, place in it) among those that can move."""
@@ -167,8 +171,9 @@ class Warp:
         spans: dict[int, list[float]] = {}
         for placed in self.block.glyphs:
             n = self._number[placed.letter]
-            box = glyph(placed.file, placed.glyph).box
+            box = placed.shape.box
             left, right = (0.0, 0.0) if box is None else (box[0], box[2])
+            left, right = left * placed.size, right * placed.size
             spans.setdefault(n, []).extend((placed.x + left, placed.x + right))
         for n, ends in spans.items():
             line = self.block.lines[self.letters[n][0]]
@@ -187,7 +192,7 @@ class Warp:
         for row, line in enumerate(block.lines):
             here = rows == row
             if here.any():
-                rise, fall = block.file.ascent, block.file.descent
+                rise, fall = block.file.ascent * line.size, block.file.descent * line.size
                 box = (line.x0, line.baseline - rise, line.x1, line.baseline + fall)
                 out[here] = warped_by_rails(points[here], box, bends.head, bends.foot)
         return out

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import functools
+from collections.abc import Collection, Mapping
 from typing import Annotated, Any, NamedTuple, get_args, get_origin, get_type_hints
 
 import msgspec
@@ -26,6 +27,16 @@ class FieldInfo(NamedTuple):
     def group(self) -> str:
         """The group of its panel that the field stands in; empty where the model names none."""
         return str(self.extra.get("group", ""))
+
+
+def missing(when: Mapping[str, Collection[Any] | None], value: msgspec.Struct) -> tuple[str, ...]:
+    """The fields that keep another from meaning anything now: each would have to have one of its
+    values, or (None) any but nothing."""
+    return tuple(
+        name
+        for name, wanted in when.items()
+        if not (bool(getattr(value, name)) if wanted is None else getattr(value, name) in wanted)
+    )
 
 
 def annotation(hint: Any) -> tuple[Any, list[msgspec.Meta]]:

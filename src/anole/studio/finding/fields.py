@@ -4,12 +4,13 @@ from __future__ import annotations
 
 import functools
 from collections.abc import Iterator
+from typing import NamedTuple
 
 import msgspec
 
 from ...core.coats.registry import kind_of as coat_kind
 from ...core.model import Export, Place
-from ...core.model.field_info import field_info
+from ...core.model.field_info import FieldInfo, field_info, missing
 from ...core.model.fields import BLENDING
 from ...core.pieces.registry import kind_of
 from ..shared.session import Session
@@ -29,13 +30,29 @@ def fields(session: Session) -> Iterator[FinderEntry]:
     for name, title in BOARD.items():
         run = functools.partial(_board_field, name=name)
         yield FinderEntry("field", title, "board", run, id=f"field:board.{name}")
-    for name, title, about in _infos(Export):
+    for name, title, about, _ in _infos(Export):
         run = functools.partial(_field, stage=Stage.PROOF, name=name)
         yield FinderEntry("field", title, f"export  {about}", run, id=f"field:export.{name}")
 
 
-def _infos(struct: type[msgspec.Struct]) -> Iterator[tuple[str, str, str]]:
-    return ((info.name, info.title, info.about) for info in field_info(struct))
+class _Field(NamedTuple):
+    """A field as the finder shows it; `why`: what keeps it from meaning anything now."""
+
+    name: str
+    title: str
+    about: str = ""
+    why: str = ""
+
+
+def _infos(struct: type[msgspec.Struct], value: msgspec.Struct | None = None) -> Iterator[_Field]:
+    return (_field_of(info, value) for info in field_info(struct))
+
+
+def _field_of(info: FieldInfo, value: msgspec.Struct | None) -> _Field:
+    others = missing(info.extra.get("when", {}), value) if value is not None else ()
+    titles = {} if value is None else {o.name: o.title for o in field_info(type(value))}
+    why = f"depends on {', '.join(titles.get(name, name) for name in others)}" if others else ""
+    return _Field(info.name, info.title, info.about, why)
 
 
 def _piece(session: Session) -> Iterator[FinderEntry]:
@@ -44,14 +61,14 @@ def _piece(session: Session) -> Iterator[FinderEntry]:
         return
     kind, sections = kind_of(piece).title, kind_of(piece).sections
     infos = (i for i in field_info(type(piece)) if SECTIONS.get(i.group, "fields") in sections)
-    named = [(info.name, info.title, info.about) for info in infos]
+    named = [_field_of(info, piece) for info in infos]
     if "words" in sections:
-        named = [*((name, title, "") for name, title in FONT.items()), *named]
+        named = [*(_Field(name, title) for name, title in FONT.items()), *named]
     if "place" in sections:
         named += _infos(Place)
-    for name, title, about in named:
+    for name, title, about, why in named:
         run = functools.partial(_field, stage=Stage.ARRANGE, name=name)
-        yield FinderEntry("field", title, f"{kind}  {about}", run, id=f"field:{name}")
+        yield FinderEntry("field", title, f"{kind}  {about}", run, id=f"field:{name}", why=why)
 
 
 def _coats(session: Session) -> Iterator[FinderEntry]:
@@ -62,9 +79,10 @@ def _coats(session: Session) -> Iterator[FinderEntry]:
     coats = [coat for coat in reversed(piece.style) if coat != chosen]
     for coat in coats if chosen is None else [chosen, *coats]:
         called = coat.name or coat_kind(coat).title
-        for name, title, about in _infos(type(coat)):
+        for name, title, about, why in _infos(type(coat), coat):
             run = functools.partial(_coat_field, piece=piece.id, coat=coat.id, name=name)
-            yield FinderEntry("field", title, f"{called}  {about}", run, id=f"field:{name}")
+            about, key = f"{called}  {about}", f"field:{name}"
+            yield FinderEntry("field", title, about, run, id=key, why=why)
 
 
 def _field(session: Session, stage: Stage, name: str) -> None:

@@ -56,6 +56,8 @@ _TABLE = {
     # the words' fields
     "field:tracking": "kerning, letter spacing, letterspacing",
     "field:leading": "line spacing, line height",
+    "field:gap": "line spacing, line height, leading",
+    "field:widths": "fit lines, justified lines, same width",
     "field:font": "typeface, typography",
     "field:font.weight": "bold, heavy, light",
     "field:font.italic": "oblique",

@@ -35,7 +35,7 @@ def style_for_new_words(settings: Settings) -> Style:
 
 def with_new_words(board: Board, style: Style) -> tuple[Board, str]:
     """A board with new words in a style; and their id."""
-    board, fresh = add_lettering(board, TEXT)
+    board, fresh = add_lettering(board, TEXT, lines="ink")
     return put_style(board, fresh, style, library.digest(style.coats)), fresh
 
 

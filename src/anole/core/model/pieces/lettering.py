@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 
 from msgspec import Meta, Struct
 
-from ..fields import HIDDEN, Name, length, meta, number
+from ..fields import HIDDEN, Name, length, meta, number, share
 from ..length import Length
 from ..outlines import Outlines
 from ..shaping import FitBox, Letters, Rail, Ring
@@ -51,8 +51,54 @@ class Lettering(Coated, frozen=True, cache_hash=True, kw_only=True, tag="letteri
     ] = 0.0
     leading: Annotated[
         Length,
-        length("Leading", "From baseline to baseline", (0.5, 2), low=0.0, high=100, soft_unit="em"),
+        length(
+            "Leading",
+            "From baseline to baseline",
+            (0.5, 2),
+            low=0.0,
+            high=100,
+            soft_unit="em",
+            when={"lines": ("baselines",)},
+        ),
     ] = Length(1.0, "em")
+    lines: Annotated[
+        Literal["baselines", "ink"],
+        meta(
+            "Lines stand",
+            "By their baselines, or as near as the shapes of the letters allow",
+            words={"baselines": "by baselines", "ink": "by their ink"},
+        ),
+    ] = "baselines"
+    gap: Annotated[
+        Length,
+        length(
+            "Gap",
+            "Between the ink of two lines",
+            (0, 0.6),
+            low=-2,
+            high=100,
+            soft_unit="em",
+            when={"lines": ("ink",)},
+        ),
+    ] = Length(0.18, "em")
+    widths: Annotated[
+        Literal["own", "longest"],
+        meta(
+            "Widths",
+            "Each line its own, or all as wide as the longest",
+            words={"own": "each its own", "longest": "all as the longest"},
+        ),
+    ] = "own"
+    least: Annotated[
+        float,
+        share(
+            "Smallest line",
+            "Of the largest one's size: short lines grow no further",
+            0.02,
+            1,
+            when={"widths": ("longest",)},
+        ),
+    ] = 0.25
     align: Annotated[
         Literal["start", "centre", "end", "justify"], meta("Align", "How lines stand")
     ] = "centre"

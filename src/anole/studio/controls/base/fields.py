@@ -6,7 +6,7 @@ import msgspec
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
 
-from ....core.model.field_info import field_info
+from ....core.model.field_info import field_info, missing
 from ...look.plain import Label
 from .control import Context, Control
 from .table import control_for
@@ -17,14 +17,6 @@ def headline(text: str) -> QLabel:
     label = Label(text)
     label.setObjectName("group")
     return label
-
-
-def _holds(when: dict[str, tuple | None], value: msgspec.Struct) -> bool:
-    """Whether a field means anything now: others have one of the values (None: any but nothing)."""
-    return all(
-        bool(getattr(value, name)) if wanted is None else getattr(value, name) in wanted
-        for name, wanted in when.items()
-    )
 
 
 class FieldPanel(QWidget):
@@ -74,7 +66,7 @@ class FieldPanel(QWidget):
         for name, control in self.controls.items():
             self._show(name, control, getattr(value, name))
             if name in self._when:
-                control.setVisible(_holds(self._when[name], value))
+                control.setVisible(not missing(self._when[name], value))
             if name in self._posed:
                 control.setVisible(self._context is not None and self._context.posed)
 
