@@ -467,7 +467,7 @@ QUERIES = {
     "fixed_lengths", "knobs", "shares", "sample_board", "small_render", "distance", "by_likeness",
     "ink", "leaves",
     "font_asset", "taken", "free", "free_name", "picture_asset", "first_words", "extent", "guides",
-    "snap", "broken", "renewed", "loses", "best_lines", "next_spot", "next_mark",
+    "snap", "broken", "renewed", "loses", "best_lines", "next_spot", "next_mark", "changed_part",
 }  # fmt: skip
 """What changes no board."""
 

@@ -188,3 +188,34 @@ def test_one_coat_and_twenty_five(open_window):
         assert rows[0].bottom() + 60 < window.build_up.height()
         assert all(abs(a.top() - b.bottom()) < 1e-6 for a, b in zip(rows, rows[1:], strict=False))
         assert window.build_up.accessibleDescription().startswith("Stroke")
+
+
+FAR = (
+    Fill(id="fill"),
+    Stroke(id="rim", span=span("-12px", "0px")),
+    Glow(id="far", span=span("-200px", "0px")),
+)
+
+
+@pytest.mark.parametrize("core", [3, 12, 40])
+def test_what_reaches_far_leaves_the_edge_most_of_the_drawing(core):
+    section = section_of((), 100, core, 96, Lamp())
+    axis = axis_for(FAR, section, 112, 258)
+    assert axis.is_broken and axis.near == 1.5 * core
+    around = axis.x(core) - axis.x(-1.5 * core)
+    assert around >= 0.6 * (258 - 112)
+    assert axis.x(-axis.outer) == 112 and axis.x(-1e4) == 112 and axis.x(core) == 258
+    # what is drawn shortened is still in its order, and read back where it is drawn
+    places = np.array(
+        [-axis.outer, -axis.outer * 0.8, -1.5 * core - 1, -1.5 * core, -core, 0, core / 2, core]
+    )
+    xs = np.array([axis.x(place) for place in places])
+    assert (np.diff(xs) > 0).all()
+    assert axis.positions(xs) == pytest.approx(places) and axis.position(xs[2]) == pytest.approx(
+        places[2]
+    )
+
+
+def test_what_lies_near_is_drawn_without_a_break():
+    axis = axis_for(COATS, SECTION, 112, 258)
+    assert not axis.is_broken and axis.position(axis.x(-5)) == pytest.approx(-5)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import functools
 
-from PyQt6.QtCore import QPointF, QRect, QRectF
+from PyQt6.QtCore import QPointF, QRect, QRectF, Qt
 from PyQt6.QtGui import QBrush, QColor, QPainter, QPen, QPixmap
 
 from ...core.model import Board
@@ -67,6 +67,29 @@ def paint(
     painter.setFont(theme.font(11))
     label = f"{board.width} × {board.height}"
     painter.drawText(QPointF(max(area.x(), 6), max(area.y() - 8, 14)), label)
+
+
+def paint_lit(painter: QPainter, area: QRectF) -> None:
+    """A bright frame round an area, with a dark rim: it is seen on any picture."""
+    box = area.adjusted(-5, -5, 5, 5)
+    painter.setBrush(Qt.BrushStyle.NoBrush)
+    for shade, wide in (("desk", 5.0), ("leaf", 2.4)):
+        painter.setPen(QPen(theme.colour(shade), wide))
+        painter.drawRoundedRect(box, 5, 5)
+
+
+def paint_words(painter: QPainter, view: QRect, words: str) -> None:
+    """A line at the foot of the view, on any picture."""
+    painter.setFont(theme.font(13))
+    metrics = painter.fontMetrics()
+    words = metrics.elidedText(words, Qt.TextElideMode.ElideRight, view.width() - 60)
+    wide, high = metrics.horizontalAdvance(words) + 28, metrics.height() + 12
+    box = QRectF((view.width() - wide) / 2, view.height() - high - 14, wide, high)
+    painter.setPen(QPen(theme.colour("line"), 1))
+    painter.setBrush(theme.colour("panel"))
+    painter.drawRoundedRect(box, high / 2, high / 2)
+    painter.setPen(theme.colour("text"))
+    painter.drawText(box, Qt.AlignmentFlag.AlignCenter, words)
 
 
 def _frame_rect(frame: Frame, now: ViewTransform) -> QRectF:

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from typing import Any
 
-from PyQt6.QtCore import QEvent, QPointF, Qt, QTimer
+from PyQt6.QtCore import QEvent, QPointF, QRectF, Qt, QTimer
 from PyQt6.QtGui import (
     QContextMenuEvent,
     QInputMethodEvent,
@@ -34,6 +34,8 @@ MARGIN, ABOVE = 12, 26
 ZOOMS = (0.02, 32.0)
 STEP = 2**0.5
 PATIENCE_MS = 40
+LIT_MS = 1100
+"""How long what an undo changed is lit."""
 
 
 class BoardView(Canvas):
@@ -53,6 +55,12 @@ class BoardView(Canvas):
         self._middle = (0.5, 0.5)
         self._from = QPointF()
         self._panning = self._space = False
+        self._lit: QRectF | None = None
+        self._words = ""
+        self._dark = QTimer(self)
+        self._dark.setSingleShot(True)
+        self._dark.setInterval(LIT_MS)
+        self._dark.timeout.connect(lambda: self.light(None))
         self.worker.framed.connect(self._take)
         # handles are drawn with the picture they belong to, or without it when it takes longer
         self._soon = QTimer(self)
@@ -86,6 +94,13 @@ class BoardView(Canvas):
             my = y + (self.height() / 2 - spot.y()) / self._zoom
             self._middle = (mx / board.width, my / board.height)
         self.refresh()
+
+    def light(self, area: QRectF | None, words: str = "") -> None:
+        """Light an area of the board, board px, for a moment, with words at the view's foot; None: no
+        more."""
+        self._lit, self._words = area, words
+        self._dark.start() if area is not None else self._dark.stop()
+        self.update()
 
     def fill(self) -> None:
         """As large as leaves nothing of the view empty."""
@@ -159,6 +174,9 @@ class BoardView(Canvas):
             )
             for tool in reversed(self.tools):
                 tool.paint(painter, now)
+            if self._lit is not None:
+                board_paint.paint_lit(painter, now.rect(*self._lit.getRect()))
+                board_paint.paint_words(painter, self.rect(), self._words)
 
     # by hand
 

@@ -96,6 +96,7 @@ MENU = Menu(
         None,
         Command("save", "Save", ("Ctrl+S",), window("save")),
         Command("save-as", "Save as…", ("Ctrl+Shift+S",), window("save as")),
+        Command("rename board", "Rename the board", (), window("rename board")),
         Choices("When saving, the version before", _backups),
         None,
         Command("export", "Export…", ("Ctrl+Return",), window("export")),

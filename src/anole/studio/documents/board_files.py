@@ -10,6 +10,8 @@ from pathlib import Path
 from PyQt6.QtCore import QObject, pyqtSignal
 from PyQt6.QtWidgets import QFileDialog, QWidget
 
+from ...core.edit.boards import change_board
+from ...core.edit.exports import safe_name
 from ...core.files import board_file
 from ...core.files.backup import Where, keep_previous, kept_previous
 from ...core.files.stamp import changed_since
@@ -172,6 +174,28 @@ class BoardFiles(QObject):
             return False
         self.settings.add_recent(path)
         return True
+
+    def rename(self, name: str) -> None:
+        """Call the board otherwise: its file, once it has one; a file in the way stays."""
+        path = self.document.path
+        name = name.strip().removesuffix(ENDING)
+        if not name or name == self.document.title:
+            return
+        if path is None:
+            self.document.apply("Rename the board", lambda b: change_board(b, name=name))
+            return
+        there = path.with_name(safe_name(name) + ENDING)
+        if there.exists():
+            self.status.say(f"{there.name} is there already; the board keeps its name.")
+            return
+        try:
+            path.rename(there)
+        except OSError as error:
+            self.status.say(f"{path.name} could not be renamed: {error.strerror or error}")
+            return
+        self.document.moved_to(there)
+        self.settings.forget_recent(path)
+        self.settings.add_recent(there)
 
     @property
     def backup(self) -> Where:

@@ -30,7 +30,7 @@ REST_MS = 50
 class Document(QObject):
     """`changed`: the board, or what is shown of it; before it `stepped`: the board is another one,
     or `replaced`: another board is open. `saved`: it is in its file. `said`: a message for the
-    bar at the foot.
+    bar at the foot. `went`: a step was undone or done again: which of both, its name, the board before.
 
     `settled` follows `changed`: at once, but amid a drag only now and then. The picture and what is
     drawn on it follow `changed`; panels and lists, which the picture need not wait for, `settled`.
@@ -42,6 +42,7 @@ class Document(QObject):
     replaced = pyqtSignal()
     saved = pyqtSignal()
     said = pyqtSignal(str)
+    went = pyqtSignal(str, str, object)
 
     def __init__(self, board: Board, parent: QObject | None = None) -> None:
         super().__init__(parent)
@@ -172,12 +173,17 @@ class Document(QObject):
             self.tell()
 
     def undo(self) -> None:
-        self.history.undo()
-        self._after()
+        self._go("Undone", self.history.undo_name, self.history.undo)
 
     def redo(self) -> None:
-        self.history.redo()
+        self._go("Done again", self.history.redo_name, self.history.redo)
+
+    def _go(self, what: str, name: str | None, go: Callable[[], None]) -> None:
+        before = self.board
+        go()
         self._after()
+        if name is not None:
+            self.went.emit(what, name, before)
 
     def go(self, step: int) -> None:
         """Any step of the history by number."""
@@ -238,6 +244,11 @@ class Document(QObject):
                 f"Missing font: {', '.join(lost)}. The words keep their stored outlines, where "
                 "there are any, until they change; then another font stands in."
             )
+
+    def moved_to(self, path: Path) -> None:
+        """Its file has another name now."""
+        self.path = path
+        self.tell()
 
     def _stored(self) -> tuple[Board, bytes | None]:
         """The board and its picture as files keep them; one that fails to render has none."""

@@ -3,15 +3,16 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import QPointF, QRectF, QSize, Qt
-from PyQt6.QtGui import QColor, QPainter, QPainterPath, QPaintEvent, QResizeEvent
+from PyQt6.QtGui import QColor, QPainter, QPainterPath, QPaintEvent
 from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QMenuBar, QPushButton, QSizePolicy, QWidget
 
 from ..look import icons, theme
 from ..look.painting import painting
-from ..look.plain import Label, tip
+from ..look.plain import tip
 from ..shared.session import Session
 from ..shared.shell import Stage
 from .actions import Actions
+from .board_name import BoardName
 from .zoom_menu import ZoomMenu
 
 STAGES = ("Arrange", "Coat", "Proof")
@@ -37,33 +38,6 @@ class ProgramMark(QWidget):
             painter.drawEllipse(QPointF(25, 9.5), 1.5, 1.5)
 
 
-class BoardName(Label):
-    """The board's name and whether it is saved, shortened where there is no room."""
-
-    def __init__(self) -> None:
-        super().__init__()
-        self.setObjectName("dim")
-        self._name = self._state = ""
-        self.setMinimumWidth(40)
-
-    def show_name(self, name: str, state: str, where: str) -> None:
-        self._name, self._state = name, state
-        self.setToolTip(tip(where))
-        self.setAccessibleName(f"{name}, {state}")
-        self._fit()
-
-    def resizeEvent(self, event: QResizeEvent | None) -> None:
-        super().resizeEvent(event)
-        self._fit()
-
-    def _fit(self) -> None:
-        whole = f"{self._name}  ·  {self._state}"
-        short = self._name if self._state == "saved" else f"{self._name} *"
-        metrics = self.fontMetrics()
-        text = whole if metrics.horizontalAdvance(whole) <= self.width() else short
-        self.setText(metrics.elidedText(text, Qt.TextElideMode.ElideMiddle, self.width()))
-
-
 class TopBar(QWidget):
     def __init__(self, session: Session, actions: Actions) -> None:
         super().__init__()
@@ -81,6 +55,7 @@ class TopBar(QWidget):
         self._build_left()
         self._build_stages()
         self._build_right()
+        self.name.renamed.connect(session.shell.files.rename)
         self.stages.idClicked.connect(lambda number: session.shell.show_stage(Stage(number)))
         self.zoom.clicked.connect(lambda: self.zooms.unfold(self.zoom))
         for button, command in (

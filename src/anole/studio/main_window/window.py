@@ -59,6 +59,7 @@ from .key_sheet import KeySheet
 from .left_panels import BuildUpPanel, pieces_panel, proof_panel
 from .panels import Panels
 from .steps import Steps
+from .took_back import TookBack
 from .tools import Tools
 from .top_bar import TopBar
 from .window_commands import window_commands
@@ -144,6 +145,7 @@ class Window(QWidget):
         self.start = StartPage(session)
         self.style_pages = StylePages(session, self, self.show_page)
         self.series = SeriesPage(session)
+        self.took_back: TookBack = TookBack(session, self.view, self.build_up)
         self.finder, self.key_sheet = Finder(session, self), KeySheet(session, self)
         self._window_commands = window_commands(self)
 

@@ -125,6 +125,7 @@ def window_commands(window: Parts) -> dict[str, Callable[[], object]]:
         "export all": window.export.ask_all,
         "series": lambda: window.show_page(window.series),
         "edit words": lambda: edit_words(window),
+        "rename board": window.top.name.type_over,
         "rename": lambda: rename(window),
         "steps": lambda: show_steps(window),
         "add coats": lambda: add_coats(window),

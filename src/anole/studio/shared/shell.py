@@ -29,6 +29,9 @@ class Files(Protocol):
     def open(self, path: Path) -> None:
         """Open a board, in the background."""
 
+    def rename(self, name: str) -> None:
+        """Call the board otherwise: its file, once it has one."""
+
     def open_copy(self, path: Path) -> None:
         """Open a board that saving must not write over."""
 

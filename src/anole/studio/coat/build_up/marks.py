@@ -16,6 +16,9 @@ def uprights(painter: QPainter, state: BuildUpState, area: QRectF) -> None:
     top, low = RULER, area.bottom() + FOOT + STRIP + 10
     painter.setPen(QPen(theme.colour("text"), 1.6))
     painter.drawLine(QPointF(axis.edge, top), QPointF(axis.edge, low))
+    if axis.is_broken:
+        painter.setPen(QPen(theme.colour("dim"), 1, Qt.PenStyle.DotLine))
+        painter.drawLine(QPointF(axis.broken, top + 8), QPointF(axis.broken, low))
     painter.setPen(QPen(theme.colour("text"), 1.2, Qt.PenStyle.DashLine))
     painter.drawLine(QPointF(axis.right, top), QPointF(axis.right, low))
 
@@ -27,8 +30,10 @@ def ruler(painter: QPainter, state: BuildUpState) -> None:
     size = 1.0 if state.unit == "px" else section.em
     painter.setFont(theme.font(11))
     metrics = painter.fontMetrics()
+    _outermost(painter, state, size)
+    start = axis.broken + 8 if axis.is_broken else axis.left
     for side, reach, room in (
-        (-1, axis.outer, axis.edge - axis.left),
+        (-1, axis.near, axis.edge - axis.broken),
         (1, axis.core, axis.right - axis.edge),
     ):
         step = nice_step(reach / size, room, 34)
@@ -41,8 +46,25 @@ def ruler(painter: QPainter, state: BuildUpState) -> None:
                 continue
             if side < 0 and x + half > axis.edge - 16:
                 continue
-            painter.drawText(QPointF(max(x - half, axis.left), RULER - 9), text)
+            painter.drawText(QPointF(max(x - half, start), RULER - 9), text)
     _words(painter, state)
+
+
+def _outermost(painter: QPainter, state: BuildUpState, size: float) -> None:
+    """Beyond the break: how far the drawing goes out, and the break in the ruler."""
+    axis = state.axis
+    if not axis.is_broken:
+        return
+    painter.drawLine(QPointF(axis.left, RULER - 5), QPointF(axis.left, RULER))
+    text = f"{-axis.outer / size:+.3g}".replace("-0.", "-.")
+    room = axis.broken - axis.left - 10
+    if painter.fontMetrics().horizontalAdvance(text) <= room:
+        painter.drawText(QPointF(axis.left, RULER - 9), text)
+    for shade, wide in (("panel", 7.0), ("dim", 1.2)):
+        painter.setPen(QPen(theme.colour(shade), wide))
+        for x in (axis.broken - 2.5, axis.broken + 2.5) if shade == "dim" else (axis.broken,):
+            painter.drawLine(QPointF(x - 2.5, RULER + 6), QPointF(x + 2.5, RULER - 6))
+    painter.setPen(QPen(theme.colour("dim"), 1))
 
 
 def _words(painter: QPainter, state: BuildUpState) -> None:

@@ -135,3 +135,13 @@ def paint_strip(painter: QPainter, state: BuildUpState) -> None:
     painter.drawRect(box)
     painter.setPen(QPen(theme.colour("text"), 1.6))
     painter.drawLine(QPointF(state.axis.edge, top - 3), QPointF(state.axis.edge, top + STRIP + 3))
+
+
+def paint_lit(painter: QPainter, state: BuildUpState, lit: str | None) -> None:
+    """The row of a coat that is lit, over all its width."""
+    for coat, row in zip(state.coats, state.rows, strict=True):
+        if coat.id == lit:
+            box = row if has_tag(coat) else row.adjusted(-LABELS + 2, 1, 2, -1)
+            painter.setPen(QPen(theme.colour("leaf"), 2))
+            painter.setBrush(theme.colour("leaf", 0.3))
+            painter.drawRoundedRect(box, 4, 4)

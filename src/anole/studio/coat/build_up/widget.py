@@ -30,11 +30,13 @@ from . import probe, tags
 from .axis import axis_for
 from .band_tool import BandTool, end_at, row_at
 from .keys import press_key
-from .paint import paint, paint_strip
+from .paint import paint, paint_lit, paint_strip
 from .state import FOOT, LABELS, RULER, STRIP, BuildUpState
 
 MOST_ROW, LEAST_ROW = 62.0, 15.0
 WAIT_MS, LATEST = 80, 0.5
+LIT_MS = 700
+"""How long the coat that an undo changed is lit."""
 
 
 class BuildUp(QWidget):
@@ -51,6 +53,11 @@ class BuildUp(QWidget):
         self._probed: object = None
         self._clicked: tuple[float, float] | None = None
         self._tool = BandTool(session)
+        self._lit: str | None = None
+        self._dark = QTimer(self)
+        self._dark.setSingleShot(True)
+        self._dark.setInterval(LIT_MS)
+        self._dark.timeout.connect(lambda: self.light(None))
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setMouseTracking(True)
         self.setAccessibleName("Build-up of the style")
@@ -114,6 +121,12 @@ class BuildUp(QWidget):
     def _other(self) -> None:
         self._clicked = None
         self.refresh()
+        self.update()
+
+    def light(self, coat: str | None) -> None:
+        """Light a coat for a moment; None: no more."""
+        self._lit = coat
+        self._dark.start() if coat is not None else self._dark.stop()
         self.update()
 
     def set_unit(self, unit: str) -> None:
@@ -181,6 +194,7 @@ class BuildUp(QWidget):
         with painting(self) as painter:
             painter.drawPixmap(0, 0, self._drawing(state))
             paint_strip(painter, state._replace(strip=self._strip(state)))
+            paint_lit(painter, state, self._lit)
 
     def _drawing(self, state: BuildUpState) -> QPixmap:
         """The drawing without its strip: a new picture of the board changes only the strip."""
