@@ -15,7 +15,8 @@ from anole.core.model import Fill
 from anole.core.render.export import rgba
 from anole.studio.documents.purposes import PURPOSES
 from anole.studio.documents.recovery import found
-from anole.studio.start.page import EXAMPLE, dressed_board
+from anole.studio.start.beginning import Beginning, dressed_board
+from anole.studio.start.page import EXAMPLE
 
 from ..core.shapes import board
 from .test_keeping import crash
@@ -64,7 +65,7 @@ def test_every_style_is_seen_on_the_words_that_are_typed(started, qtbot, settle)
     # a picture is the very board that a click opens
     purpose, style = PURPOSES[0], styles.find("cup gold")
     ratio = wall.size_of_picture.width() / purpose.width
-    wanted = rgba(dressed_board(WORDS, purpose, style), ratio)[..., :3]
+    wanted = rgba(dressed_board(WORDS, Beginning(purpose), style), ratio)[..., :3]
     assert np.array_equal(pixels(wall.picture("cup gold")), wanted)
     # the rest comes as it is scrolled to
     bar = wall.verticalScrollBar()

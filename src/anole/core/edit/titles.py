@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 import msgspec
 
 from ..lettering.breaking import filled, letters_wide, unbroken
@@ -88,12 +90,14 @@ def _centred(board: Board, piece_id: str, room: float) -> Board:
     return board
 
 
-def add_title(board: Board, text: str, style: Style, digest: str = "") -> tuple[Board, str]:
+def add_title(
+    board: Board, text: str, style: Style, digest: str = "", **fields: Any
+) -> tuple[Board, str]:
     """Words in a style, as large as the board has room for, and so after any change of the words;
-    returns the board and their id."""
+    returns the board and their id. `fields` are more of the words' own, such as their font."""
     room = ROOM * min(board.width, board.height)
     box = FitBox(width=board.width - 2 * room, height=board.height - 2 * room, fit="fill")
-    board, fresh = add_lettering(board, text, box=box, lines="ink", gap=GAP)
+    board, fresh = add_lettering(board, text, box=box, lines="ink", gap=GAP, **fields)
     piece = board.lettering(fresh)
     lines = msgspec.structs.replace(piece, text=best_lines(board, fresh))
     pieces = tuple(lines if p.id == fresh else p for p in board.pieces)

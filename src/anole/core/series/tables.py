@@ -20,6 +20,7 @@ from ..text import short
 MOST_FILE = 1 << 28
 SHEETS = (".ods", ".xlsx", ".xls", ".xlsm", ".xlsb")
 TEXTS = (".csv", ".tsv", ".txt")
+SUFFIXES = (*TEXTS, *SHEETS)
 SEPARATORS = ",;\t|"
 MOST_CELL = 20_000
 

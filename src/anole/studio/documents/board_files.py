@@ -80,8 +80,8 @@ class BoardFiles(QObject):
 
         def start() -> None:
             self.document.start(new_board(width, height, dpi))
-            then()
             self.opened.emit(True)
+            then()
 
         self.leave(start)
 

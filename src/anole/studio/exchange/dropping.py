@@ -19,6 +19,7 @@ from ...core.paint.image_formats import SUFFIXES
 from ...core.paint.svg_files import svg_file
 from ...core.pieces.registry import kind_of
 from ...core.registry import Registry
+from ...core.series import tables
 from ..look.status_bar import nothing
 from ..shared.session import Session
 from ..shared.shell import Stage
@@ -131,6 +132,10 @@ def _open(session: Session, path: Path) -> None:
     session.shell.open_file(path)
 
 
+def _open_table(session: Session, path: Path) -> None:
+    session.shell.open_table(path)
+
+
 def _take_styles(session: Session, path: Path) -> None:
     session.shell.take_styles(path)
 
@@ -147,6 +152,7 @@ TAKERS: Registry[str, Callable[[Session, Path], None]] = Registry(
         ".anolestyle": _take_styles,
         **dict.fromkeys(SUFFIXES, use_picture),
         **dict.fromkeys(FONTS, _add_font),
+        **dict.fromkeys(tables.SUFFIXES, _open_table),
     },
 )
 

@@ -11,6 +11,7 @@ from PyQt6.QtWidgets import QApplication, QStackedWidget, QVBoxLayout, QWidget
 
 from ...core.files.preview import preview
 from ...core.model import Board, Colour
+from ...core.series.tables import Table
 from ..adding.sheet import AddingSheet
 from ..arrange.piece_panel import PiecePanel
 from ..arrange.pieces_list import PiecesList
@@ -286,6 +287,14 @@ class Window(QWidget):
     def open_file(self, path: Path) -> None:
         self.files.open(path)
 
+    def show_series(self, table: Table, folder: Path) -> None:
+        self.show_page(self.series)
+        self.series.take_table(table, folder)
+
+    def open_table(self, path: Path) -> None:
+        self.show_page(self.series)
+        self.series.open_table(path)
+
     def take_styles(self, path: Path) -> None:
         self.style_pages.files.take(path)
 
@@ -373,7 +382,11 @@ class Window(QWidget):
 
     def dropEvent(self, event: QDropEvent | None) -> None:
         if event is not None:
-            take(self.session, files_in(event.mimeData()))
+            paths = files_in(event.mimeData())
+            if self.pages.currentWidget() is self.start:
+                self.start.take_files(paths)
+            else:
+                take(self.session, paths)
 
     def _restore(self) -> None:
         self.resize(1280, 800)

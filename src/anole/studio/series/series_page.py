@@ -262,10 +262,14 @@ class SeriesPage(QWidget):
         """Read a table; pictures that it names lie beside it."""
 
         def put_on(table: Table) -> None:
-            self.folder = path.parent
-            self.show_table(table)
+            self.take_table(table, path.parent)
 
         self.session.reading.read(path.name, lambda stop: tables.read(path), put_on)
+
+    def take_table(self, table: Table, folder: Path) -> None:
+        """A table that was read; pictures that it names lie in the folder."""
+        self.folder = folder
+        self.show_table(table)
 
     def show_table(self, table: Table) -> None:
         """Put a table in place of the one that is there; columns called like a piece are bound."""

@@ -12,6 +12,7 @@ from PyQt6.QtGui import QImage
 
 from ...core.files.backup import Where
 from ...core.model import Colour
+from ...core.series.tables import Table
 from .targets import Targets
 
 
@@ -88,6 +89,12 @@ class Shell(Protocol):
 
     def open_file(self, path: Path) -> object:
         """Open a board."""
+
+    def show_series(self, table: Table, folder: Path) -> None:
+        """The series of this board with a table; pictures that it names lie in the folder."""
+
+    def open_table(self, path: Path) -> None:
+        """Read a table, for the series of this board."""
 
     def take_styles(self, path: Path) -> object:
         """Show what a pack of styles would bring."""

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-import functools
+from collections.abc import Callable
+from pathlib import Path
 
 from PyQt6.QtCore import QEvent, QObject, Qt, pyqtSignal
-from PyQt6.QtGui import QKeyEvent
+from PyQt6.QtGui import QGuiApplication, QKeyEvent, QKeySequence
 from PyQt6.QtWidgets import (
     QFrame,
     QHBoxLayout,
@@ -14,37 +15,37 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
+from ...core.edit.pieces import change_piece
 from ...core.edit.titles import add_title
-from ...core.edit.wearing import put_style
 from ...core.library.sets import FAVOURITES
 from ...core.library.styles import StoredStyle, digest
-from ...core.model import Board, Style
+from ...core.model import Board
+from ...core.paint.image_formats import SUFFIXES
+from ...core.series import tables
+from ...core.series.tables import Table
 from ..controls.base.words_field import WordsField
-from ..documents.board_files import new_board
 from ..documents.purposes import Purpose
+from ..exchange import dropping
+from ..exchange.readable import picture_in
 from ..look.plain import Label
+from ..look.status_bar import nothing
 from ..shared.new_words import remember_style
 from ..shared.session import Session
 from ..styles.wall import Wall
+from .beginning import Beginning, dressed_board, on_ground
 from .boards import BoardCards
+from .font_strip import FontStrip
+from .ground_row import GroundRow
 from .purpose_list import PurposeList
 
+Then = Callable[[], object]
 SIDE, FIELD = 256, 84
 EXAMPLE = "Your words"
 MOST_ON_TILES = 160
-PLAIN = Style(name="", coats=())
 
 
-@functools.lru_cache(8)
-def _titled(text: str, purpose: Purpose) -> tuple[Board, str]:
-    """A board of a purpose with words that wear nothing yet."""
-    return add_title(new_board(purpose.width, purpose.height, purpose.dpi), text, PLAIN)
-
-
-def dressed_board(text: str, purpose: Purpose, style: Style) -> Board:
-    """The board that a click on a style opens."""
-    board, fresh = _titled(text, purpose)
-    return put_style(board, fresh, style)
+def _size(purpose: Purpose) -> tuple[int, int, float]:
+    return purpose.width, purpose.height, purpose.dpi
 
 
 class StartPage(QWidget):
@@ -59,6 +60,7 @@ class StartPage(QWidget):
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         self.words, self.wall = WordsField(), Wall(session.worker)
         self.purposes, self.cards = PurposeList(session.settings), BoardCards(session)
+        self.ground, self.fonts = GroundRow(session), FontStrip(session)
         self.words.setObjectName("words")
         self.words.setAccessibleName("Your words")
         self.words.setPlaceholderText(EXAMPLE)
@@ -72,7 +74,8 @@ class StartPage(QWidget):
         row.addLayout(self._main(), 1)
         self.words.textChanged.connect(self._follow)
         self.words.said.connect(session.document.said)
-        self.purposes.changed.connect(self._follow)
+        for choice in (self.purposes, self.ground, self.fonts):
+            choice.changed.connect(self._follow)
         self.wall.taken.connect(self._dress)
         session.styles.changed.connect(self._styles_changed)
         self.wall.above.connect(self.words.setFocus)
@@ -111,7 +114,8 @@ class StartPage(QWidget):
         line.addWidget(how)
         column.addLayout(line)
         column.addWidget(self.words)
-        column.addSpacing(6)
+        column.addWidget(self.ground)
+        column.addWidget(self.fonts)
         column.addWidget(self.wall, 1)
         return column
 
@@ -126,6 +130,7 @@ class StartPage(QWidget):
         """The page comes up."""
         self._show_styles()
         self.cards.fill()
+        self.fonts.fill()
         self._follow()
         self.words.setFocus()
 
@@ -143,36 +148,97 @@ class StartPage(QWidget):
         """The page is left."""
         self.wall.rest()
         self.cards.rest()
+        self.fonts.rest()
+
+    @property
+    def beginning(self) -> Beginning:
+        """All that is chosen here but words and style."""
+        return Beginning(self.purposes.purpose, self.ground.ground, self.fonts.font_taken)
 
     def _follow(self) -> None:
-        purpose, text = self.purposes.purpose, self.text[:MOST_ON_TILES]
-        self.wall.show_words(
-            lambda style: dressed_board(text, purpose, style), purpose.width / purpose.height
-        )
+        start, text = self.beginning, self.text[:MOST_ON_TILES]
+        self.fonts.show_words(text)
+        aspect = start.purpose.width / start.purpose.height
+        self.wall.show_words(lambda style: dressed_board(text, start, style), aspect)
+
+    # files
+
+    def take_files(self, paths: list[Path]) -> None:
+        """Dropped or pasted here: a picture is the ground, a table begins a series; all else does
+        what it does everywhere."""
+        for path in paths:
+            ending = path.suffix.lower()
+            if ending in SUFFIXES:
+                self.ground.take_file(path)
+            elif ending in tables.SUFFIXES:
+                self._take_table(path)
+            else:
+                dropping.take(self.session, [path])
+
+    def _take_table(self, path: Path) -> None:
+        """A board in the marked style, with words for the first column, and its series."""
+
+        def put_on(table: Table) -> None:
+            stored = self.wall.stored_style
+            if stored is not None and table.columns:
+                text = self.words.toPlainText().strip() or (table.rows[0][0] if table.rows else "")
+                self._dress(
+                    stored,
+                    text or table.columns[0],
+                    table.columns[0],
+                    lambda: self.session.shell.show_series(table, path.parent),
+                )
+
+        self.session.reading.read(path.name, lambda stop: tables.read(path), put_on)
+
+    def _paste(self) -> bool:
+        """A picture or files from the clipboard; False for what the field takes: words."""
+        clipboard = QGuiApplication.clipboard()
+        mime = clipboard.mimeData() if clipboard is not None else None
+        if mime is None:
+            return False
+        paths = dropping.files_in(mime)
+        read = None if paths or mime.hasText() else picture_in(mime)
+        if paths:
+            self.take_files(paths)
+        elif read is not None:
+            self.ground.take_read(read)
+        return bool(paths) or read is not None
 
     # leaving
 
-    def _dress(self, stored: StoredStyle) -> None:
-        purpose, text, style = self.purposes.purpose, self.text, stored.style
+    def _dress(
+        self, stored: StoredStyle, text: str = "", name: str = "", then: Then = nothing
+    ) -> None:
+        """A board with the words in a style; `name`: that of the words, else their own; `then`
+        follows when it is on."""
+        start, text, style = self.beginning, text or self.text, stored.style
         session = self.session
         mark = digest(style.coats)
 
+        def begun(board: Board) -> tuple[Board, str]:
+            board, fresh = add_title(on_ground(board, start), text, style, mark, **start.fields)
+            return (change_piece(board, fresh, name=name) if name else board), fresh
+
         def dress() -> None:
-            fresh = session.document.make(
-                f"Style: {style.name}", lambda b: add_title(b, text, style, mark)
-            )
+            fresh = session.document.make(f"Style: {style.name}", begun)
             if fresh is not None:
                 session.selection.choose(fresh)
             remember_style(session.settings, style.name)
             self.words.clear()
+            then()
 
-        session.shell.files.new(purpose.width, purpose.height, purpose.dpi, dress)
+        session.shell.files.new(*_size(start.purpose), dress)
 
     def _empty(self) -> None:
         """An empty board of the purpose, where nothing is open yet."""
-        purpose = self.purposes.purpose
-        if self.session.document.is_pristine:
-            self.session.shell.files.new(purpose.width, purpose.height, purpose.dpi)
+        start, document = self.beginning, self.session.document
+
+        def grounded() -> None:
+            document.apply("The ground", lambda board: on_ground(board, start))
+
+        if document.is_pristine:
+            self.session.shell.files.new(*_size(start.purpose), grounded)
         self.left.emit()
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
@@ -189,6 +255,8 @@ class StartPage(QWidget):
             key, plain = event.key(), not event.modifiers() & Qt.KeyboardModifier.ShiftModifier
             if key in (Qt.Key.Key_Return, Qt.Key.Key_Enter) and plain:
                 self.wall.take()
+                return True
+            if event.matches(QKeySequence.StandardKey.Paste) and self._paste():
                 return True
             if key == Qt.Key.Key_Down and self.words.textCursor().atEnd():
                 self.wall.setFocus()
