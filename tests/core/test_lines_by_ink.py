@@ -79,15 +79,10 @@ def test_no_ink_of_two_lines_is_within_the_gap_and_none_is_farther_than_it_must(
         assert distance < 18 + 3 or not free, (pair, distance)
 
 
-@pytest.mark.parametrize("gap", [-0.1, 0.0, 0.05, 0.6, 2.0])
+@pytest.mark.parametrize("gap", [0.0, 0.05, 0.6, 2.0])
 def test_any_gap_is_held(gap):
     piece = words("gypsy\nÄpfel", "Anton", gap=Length(gap, "em"))
-    lines = outline(piece, 96.0).block.lines
-    if gap >= 0:
-        assert apart(*masks(piece)) == pytest.approx(gap * PX, abs=3)
-    else:
-        touching = outline(words("gypsy\nÄpfel", "Anton", gap=Length(0)), 96.0).block.lines
-        assert lines[1].baseline == pytest.approx(touching[1].baseline + gap, abs=0.03)
+    assert apart(*masks(piece)) == pytest.approx(gap * PX, abs=3)
 
 
 def test_a_line_keeps_clear_of_all_lines_above_it():

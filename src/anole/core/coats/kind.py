@@ -56,6 +56,7 @@ class CoatKind(Protocol[C]):
     across : it has a place across the edge, and a band in the drawing of a section
     extends : it adds to the shape for coats that follow the whole, and itself follows the letters or
         what strokes add to them
+    covers : it paints all of the face, whatever was painted there
     stronger : fields of a fresh one, each more than the ones before, for where it would show nothing
     An undeclared read gives stale pictures: while guard.ON is set it raises instead.
     """
@@ -72,6 +73,7 @@ class CoatKind(Protocol[C]):
     left_out_of: tuple[str, ...] = ()
     across: bool = True
     extends: bool = False
+    covers: bool = False
     stronger: tuple[dict[str, Any], ...] = ()
 
     # pixels

@@ -7,9 +7,8 @@ import numpy as np
 
 from .. import isolation
 from ..assets import MissingAsset
-from . import stored_outlines
 from .font_details import Feature, FontAxis, details_of
-from .font_file import FontError, FontFile, bytes_of
+from .font_file import FontError, FontFile, bytes_of, is_stored
 from .fonts import is_built_in
 
 __all__ = ["Details", "Feature", "FontAxis", "details"]
@@ -34,7 +33,7 @@ def details(file: FontFile) -> Details:
 
 
 def _looked_for(file: FontFile) -> Details:
-    if stored_outlines.is_stored(file):
+    if is_stored(file):
         return NOTHING
     try:
         data = bytes_of(file)

@@ -56,6 +56,14 @@ class FontFile(NamedTuple):
     carried_as: str = ""
 
 
+MARK = "stored:"
+
+
+def is_stored(file: FontFile) -> bool:
+    """Whether the file stands for outlines stored in a board, and is no font."""
+    return file.sha.startswith(MARK)
+
+
 def font_bytes(path: Path) -> bytes:
     """The bytes of a font file. Raises FontError."""
     try:

@@ -9,6 +9,8 @@ import skia
 
 from ..arrays import Curves
 from . import skia_paths, stored_outlines
+from .colour_glyphs import is_coloured, silhouette
+from .font_file import is_stored
 from .fonts import FontFile, load
 
 Axes = tuple[tuple[str, float], ...]
@@ -25,9 +27,14 @@ class Glyph(NamedTuple):
 @functools.lru_cache(8192)
 def glyph(file: FontFile, index: int, axes: Axes = ()) -> Glyph:
     """The outline of a font's glyph, contours wound by nesting, in em with y down; kept for the next time."""
-    if stored_outlines.is_stored(file):
+    if is_stored(file):
         path = skia_paths.path_of(stored_outlines.curves(file, index) * stored_outlines.UPEM)
         return _measured(skia_paths.wound(path, stored_outlines.UPEM), stored_outlines.UPEM)
+    if is_coloured(file, index):
+        upem = load(file).upem
+        return _measured(
+            skia_paths.wound(skia_paths.path_of(silhouette(file, index) * upem), upem), upem
+        )
     face = load(file, axes)
     pen = skia_paths.PathPen()
     face.hb_font.draw_glyph_with_pen(index, pen)
@@ -36,7 +43,7 @@ def glyph(file: FontFile, index: int, axes: Axes = ()) -> Glyph:
 
 def upem_of(file: FontFile) -> int:
     """Units of an em in this font's glyph paths."""
-    return stored_outlines.UPEM if stored_outlines.is_stored(file) else load(file).upem
+    return stored_outlines.UPEM if is_stored(file) else load(file).upem
 
 
 def _measured(outlines: skia_paths.United, upem: int) -> Glyph:

@@ -30,6 +30,7 @@ class InkProfile(NamedTuple):
 
     @property
     def empty(self) -> bool:
+        """Whether there is no ink."""
         return not len(self.top)
 
 
@@ -81,20 +82,18 @@ def joined(one: InkProfile, other: InkProfile) -> InkProfile:
 
 def step_between(above: InkProfile, below: InkProfile, gap: float) -> float:
     """em by which `below` must go down so that no ink of the two is nearer than `gap`; -inf where
-    neither stands over the other. A gap below 0 lets them overlap."""
+    neither stands over the other."""
     if above.empty or below.empty:
         return -math.inf
-    reach = math.ceil(max(gap, 0.0) / STEP) + 1 if gap > 0 else 0
+    reach = math.ceil(gap / STEP) + 1
     first = above.first - reach
     low = np.full(len(above.low) + 2 * reach, -np.inf)
     for away in range(-reach, reach + 1):
         # ink of neighbouring columns may touch
         beside = max(abs(away) - 1, 0) * STEP
-        if beside > max(gap, 0.0):
-            continue
-        rise = math.sqrt(gap * gap - beside * beside) if gap > 0 else gap
-        here = slice(reach + away, reach + away + len(above.low))
-        low[here] = np.maximum(low[here], above.low + rise)
+        if beside <= gap:
+            here = slice(reach + away, reach + away + len(above.low))
+            low[here] = np.maximum(low[here], above.low + math.sqrt(gap * gap - beside * beside))
     start, end = max(first, below.first), min(first + len(low), below.first + len(below.top))
     if start >= end:
         return -math.inf

@@ -9,6 +9,8 @@ from typing import NamedTuple
 from fontTools import unicodedata as scripts
 
 from . import bidi
+from .colour_glyphs import has_colours
+from .emoji import SHOWN, emoji_font, emoji_places
 from .fonts import FontFile, built_in, catalogue, load, when_changed
 
 SHARED = ("Zyyy", "Zinh", "Zzzz")
@@ -40,6 +42,8 @@ def stand_in(file: FontFile, char: str) -> FontFile:
     """The font itself, or the nearest in weight that has the character; itself when none has."""
     if has(file, char) or char.isspace() or unicodedata.category(char) == "Cf":
         return file
+    if SHOWN.match(char):
+        return emoji_font()
     # those that come with Anole first: the same letters stand in on every machine
     for fonts in (built_in(), catalogue()):
         able = [f for f in fonts if has(f, char)]
@@ -74,7 +78,11 @@ def _files(text: str, file: FontFile) -> list[FontFile]:
     if text.isascii():
         return [by[char] for char in text]
     files: list[FontFile] = []
-    for char in text:
+    for char, is_emoji in zip(text, emoji_places(text), strict=True):
+        if is_emoji:
+            # all of it in one font: its parts are one glyph
+            files.append(file if has_colours(file) and has(file, char) else emoji_font())
+            continue
         category = unicodedata.category(char)
         joined = files and category in ("Mn", "Me", "Mc")
         if files and (category == "Cf" or (joined and has(files[-1], char))):

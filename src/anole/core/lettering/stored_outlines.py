@@ -10,12 +10,11 @@ import numpy as np
 
 from ..arrays import Curves
 from ..model import Font, Lettering, Outlines, to_builtins, to_json
-from .font_file import FontFile
+from .font_file import MARK, FontFile
 from .fonts import find
 from .shaping import Line, ShapedGlyph, drawable
 
 UPEM = 10_000
-MARK = "stored:"
 _stored: dict[str, Outlines] = {}
 
 
@@ -53,11 +52,6 @@ def file_of(stored: Outlines) -> FontFile:
         stored.descent,
         sha=MARK + stored.of,
     )
-
-
-def is_stored(file: FontFile) -> bool:
-    """Whether the file stands for outlines stored in a board, and is no font."""
-    return file.sha.startswith(MARK)
 
 
 @functools.lru_cache(4096)

@@ -7,7 +7,6 @@ from typing import Any, NamedTuple, Protocol
 
 from ..box import around
 from ..coats.context import CoatContext
-from ..coats.kind import StackPlace
 from ..coats.registry import kind_of
 from ..coats.shape import Shape
 from ..compose.steps import ApartBegin, ApartEnd, CompositeStep, FaceBegin, FaceEnd, Step
@@ -33,7 +32,10 @@ class ShapeMaker(Protocol):
         """Where the piece stands, at `dpi`."""
 
     def own_steps(self, piece: Any, context: CoatContext, view: View) -> list[CompositeStep]:
-        """What the piece paints before its coats."""
+        """What the piece paints of its own."""
+
+    def own_place(self, coats: Sequence[Coat]) -> int:
+        """How many of the coats lie beneath that."""
 
 
 def _steps(
@@ -52,10 +54,7 @@ def _steps(
 
 
 class Layers(NamedTuple):
-    """The steps of a piece's coats, bottom first: those beneath its own colours, and those above.
-
-    Its own colours lie where words have their first fill: above shadows, glows and lines at the
-    foot of the stack, so that these frame it."""
+    """The steps of a piece's coats, bottom first: those beneath its own colours, and those above."""
 
     lower: list[CompositeStep]
     upper: list[CompositeStep]
@@ -64,9 +63,7 @@ class Layers(NamedTuple):
 def layers(kind: ShapeMaker, piece: Coated, context: CoatContext, view: View) -> Layers:
     """The steps of the coats; those on the face of a posed piece projected."""
     coats = [c for c in piece.style if c.on and c.opacity > 0 and not kind_of(c).shapes(c)]
-    beneath = next(
-        (n for n, coat in enumerate(coats) if kind_of(coat).place >= StackPlace.TOP), len(coats)
-    )
+    beneath = kind.own_place(coats)
     steps = _steps(coats, piece, context, view)
     on_face = [coat.plane == "face" for coat in coats]
     flat = flat_of(kind.placement(piece, view.board.dpi), piece, view) if any(on_face) else None

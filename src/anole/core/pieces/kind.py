@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import functools
 from abc import abstractmethod
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from typing import Any, Protocol, TypeVar
 
 import msgspec
@@ -13,6 +13,7 @@ from ..arrays import Chords
 from ..box import Box
 from ..cache import Cache
 from ..coats.context import CoatContext
+from ..coats.kind import StackPlace
 from ..coats.registry import kind_of as coat_kind
 from ..coats.shape import Shape, no_letters, sound_outline
 from ..compose.steps import CompositeStep, Step
@@ -216,8 +217,14 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
         return through or super().sees_others(piece)
 
     def own_steps(self, piece: C, context: CoatContext, view: View) -> list[CompositeStep]:
-        """What it paints on its face before any coat: colours that are its own."""
+        """What it paints on its face of its own: colours that no coat brings."""
         return []
+
+    def own_place(self, coats: Sequence[Coat]) -> int:
+        """How many of these coats lie beneath that: shadows, glows and lines at the foot of the
+        stack, so that they frame it, as they frame the first fill of words."""
+        top = (n for n, coat in enumerate(coats) if coat_kind(coat).place >= StackPlace.TOP)
+        return next(top, len(coats))
 
     def core(self, piece: C, dpi: float, cache: Cache) -> float:
         """The greatest inside distance in board px; the same wherever the piece stands."""

@@ -20,6 +20,7 @@ class FillKind(PaintedCoat[Fill]):
     title, family, about = "Fill", "Face", "paints the face"
     mark = '<rect x="2.5" y="2.5" width="11" height="11" rx="2" fill="currentColor" stroke="none"/>'
     coverage_reads = Reads.NOTHING
+    covers = True
 
     def cover(self, coat: Fill, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
         return Cover(full(box), outside=False, face=True)

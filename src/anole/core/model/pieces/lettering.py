@@ -75,7 +75,7 @@ class Lettering(Coated, frozen=True, cache_hash=True, kw_only=True, tag="letteri
             "Gap",
             "Between the ink of two lines",
             (0, 0.6),
-            low=-2,
+            low=0.0,
             high=100,
             soft_unit="em",
             when={"lines": ("ink",)},
@@ -105,6 +105,14 @@ class Lettering(Coated, frozen=True, cache_hash=True, kw_only=True, tag="letteri
     smoothing: Annotated[bool, meta("Smooth edges", "Off: hard pixels")] = True
     underline: Annotated[bool, meta("Underline", "A line under the words")] = False
     strike: Annotated[bool, meta("Strikethrough", "A line through the words")] = False
+    emoji: Annotated[
+        Literal["own", "plain"],
+        meta(
+            "Emoji",
+            "In the colours that they have, or painted by the coats like the letters",
+            words={"own": "in their own colours", "plain": "in one colour"},
+        ),
+    ] = "own"
     box: Annotated[
         FitBox | None, meta("Fit to a box", "The size follows the words", group=SHAPE)
     ] = None

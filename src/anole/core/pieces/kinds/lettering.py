@@ -2,22 +2,26 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from typing import Any
 
 import msgspec
 
 from ...arrays import Chords
 from ...box import Box
+from ...coats.context import CoatContext
+from ...coats.registry import kind_of as coat_kind
+from ...compose.steps import CompositeStep
 from ...lettering.bends import shapings
 from ...lettering.outline import SHAPING, chords, outline
 from ...lettering.storing import outlines_to_store
-from ...model import FitBox, Length, Lettering
+from ...model import Coat, FitBox, Length, Lettering
 from ...paint.frames import LetterFrames
 from ..fresh import Fresh
 from ..kind import CoatedKind
 from ..placing.placement import Placement
 from ..placing.view import View
+from ..shapes.emoji_colours import emoji_steps
 from ..shapes.letters import letter_frames
 
 LEAST_SIZE, MOST_SIZE = 0.5, 32_000
@@ -59,6 +63,16 @@ class LetteringKind(CoatedKind[Lettering]):
     ) -> Callable[[Box], LetterFrames | None]:
         line = outline(piece, view.board.dpi)
         return lambda box: letter_frames(piece, line, key, box, view)
+
+    def own_steps(self, piece: Lettering, context: CoatContext, view: View) -> list[CompositeStep]:
+        """Emoji and the like in their own colours."""
+        line = outline(piece, view.board.dpi)
+        return emoji_steps(line, line.key, context, view) if piece.emoji == "own" else []
+
+    def own_place(self, coats: Sequence[Coat]) -> int:
+        """Above what covers the face, beneath what lights it."""
+        covering = [n for n, coat in enumerate(coats, 1) if coat_kind(coat).covers]
+        return max(covering, default=super().own_place(coats))
 
     def has_content(self, piece: Lettering) -> bool:
         return bool(piece.text.strip())
