@@ -11,7 +11,7 @@ import skia
 from ..arrays import Matrix, Pixels, Points
 from ..box import Box
 from . import colour_glyphs
-from .colour_glyphs import blank, is_coloured
+from .colour_glyphs import blank, has_colours, is_coloured
 from .joining import PlacedGlyph
 from .matrix import apply
 from .outline import Outline
@@ -27,6 +27,9 @@ ROOM = 2
 
 def coloured(line: Outline) -> list[PlacedGlyph]:
     """Those of its glyphs that have colours of their own."""
+    # asked for each frame: most words have none
+    if not any(map(has_colours, line.fonts)):
+        return []
     return [one for one in line.block.glyphs if is_coloured(one.file, one.glyph)]
 
 

@@ -14,7 +14,7 @@ from .bends import Bends, bends_of
 from .bent import bent, positive
 from .block import Block, block, setting_of
 from .flatten import TOLERANCE, flatten
-from .fonts import when_changed
+from .fonts import FontFile, when_changed
 from .matrix import apply, placing
 from .warp import Warp
 
@@ -23,13 +23,15 @@ BENT_TOLERANCE = 0.03
 
 
 class Outline(NamedTuple):
-    """A lettering's outline in board px; `em` after fitting, `key` all it depends on."""
+    """A lettering's outline in board px; `em` after fitting, `key` all it depends on, `fonts` those
+    that draw its letters."""
 
     key: tuple
     block: Block
     bends: Bends
     matrix: Matrix
     em: float
+    fonts: frozenset[FontFile]
 
 
 def fitted_em(piece: Lettering, words: Block, dpi: float) -> float:
@@ -77,8 +79,9 @@ def _outline(piece: Lettering, dpi: float) -> Outline:
     matrix = placing(piece.place, words.box, em)
     if not piece.smoothing:
         matrix = _on_the_grid(matrix, piece.place, words)
-    key = (setting, words.fonts, em, bends, piece.place, piece.smoothing)
-    return Outline(key, words, bends, matrix, em)
+    fonts = words.fonts
+    key = (setting, fonts, em, bends, piece.place, piece.smoothing)
+    return Outline(key, words, bends, matrix, em, fonts)
 
 
 def _on_the_grid(matrix: Matrix, place: Place, words: Block) -> Points:
