@@ -148,9 +148,15 @@ def test_a_span_goes_to_the_core(qtbot, shown, drag):
     found = shown(control)
     control.take(Context(200, 96, 20, Lamp()))
     control.set_value(Span(Position(-0.05, "em"), Position(0.05, "em")))
-    slider = control.slider
-    drag(slider, QPointF(slider._x(slider._at[1]), 12), QPointF(slider.width(), 12))
-    assert found[-1][0].to.is_core
+    to = control.fields[1]
+    drag(to, QPointF(20, 12), QPointF(20 + to.width(), 12))
+    assert found[-1][0].to.is_core and to.text() == "core"
+    # both rails show the band between the ends
+    first = control.fields[0]
+    assert (first._at, first._other) == (to._other, to._at) and first._at < first._zero < to._at
+    before = found[-1][0].from_
+    drag(first, QPointF(60, 12), QPointF(50, 12))
+    assert found[-1][0].from_.value < before.value and found[-1][0].to.is_core
     control.fields[0].setFocus()
     control.fields[0].selectAll()
     qtbot.keyClicks(control.fields[0], "-6px")

@@ -108,6 +108,7 @@ class ExportPanel(QScrollArea):
 
     def control(self, name: str) -> QWidget | None:
         """What edits a field of the chosen export."""
+        self.fields.reveal(name)
         return self.file if name == "file" else self.fields.controls.get(name)
 
     def choose_format(self, form: str) -> None:

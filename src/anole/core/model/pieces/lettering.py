@@ -104,7 +104,7 @@ class Lettering(Coated, frozen=True, cache_hash=True, kw_only=True, tag="letteri
     ] = "centre"
     smoothing: Annotated[bool, meta("Smooth edges", "Off: hard pixels")] = True
     underline: Annotated[bool, meta("Underline", "A line under the words")] = False
-    strike: Annotated[bool, meta("Strikethrough", "A line through the words")] = False
+    strike: Annotated[bool, meta("Strike", "A line through the words, strikethrough")] = False
     emoji: Annotated[
         Literal["own", "plain"],
         meta(

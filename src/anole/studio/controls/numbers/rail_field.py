@@ -39,6 +39,7 @@ class RailField(NumberField):
         self._at = 0.0
         self._zero: float | None = None
         self._default: float | None = None
+        self._other: float | None = None
         self._off: QAction | None = None
         self._zero_word = ""
         self._typing = False
@@ -64,11 +65,18 @@ class RailField(NumberField):
         if self._off is not None:
             self._off.setVisible(text != self._zero_word)
 
-    def show_at(self, at: float, zero: float | None = None, default: float | None = None) -> None:
+    def show_at(
+        self,
+        at: float,
+        zero: float | None = None,
+        default: float | None = None,
+        other: float | None = None,
+    ) -> None:
         """Where the number, its zero and its default stand; beyond the rail they are at its end or
-        left out."""
+        left out. other : the other end of a span, up to which the rail is filled instead of from 0"""
         self._at = min(max(at, 0.0), 1.0)
         self._zero = zero if zero is not None and 0 < zero < 1 else None
+        self._other = None if other is None else min(max(other, 0.0), 1.0)
         self._default = default if default is not None and 0 <= default <= 1 else None
         self.update()
 
@@ -88,7 +96,8 @@ class RailField(NumberField):
         if self._typing or not self.isEnabled():
             return
         painter.setClipPath(outline)
-        first, last = sorted((self._x(self._zero or 0.0), self._x(self._at)))
+        start = self._other if self._other is not None else self._zero or 0.0
+        first, last = sorted((self._x(start), self._x(self._at)))
         painter.fillRect(
             QRectF(first, box.top(), last - first, box.height()), theme.colour("leaf", 0.26)
         )

@@ -1,57 +1,47 @@
-"""Span: two positions across the edge on one slider, and a field for each."""
+"""Span: two positions across the edge, each a field that is its rail; both show the band between."""
 
 from __future__ import annotations
 
 from typing import Any
 
-from PyQt6.QtWidgets import QHBoxLayout, QVBoxLayout
+from PyQt6.QtCore import Qt
+from PyQt6.QtWidgets import QGridLayout
 
 from ....core.model import Position, Span
-from ...look.plain import Label
 from ..base.control import Context, Control
 from ..base.field_label import FieldLabel
-from ..base.slider import Slider
 from ..base.table import CONTROLS
 from .length import DIGITS, STEPS
 from .number import tidy
-from .number_field import NumberField
+from .rail_field import RailField
 
 
 class SpanControl(Control):
-    """The slider runs from outside over the edge (marked) to the core."""
+    """The rails run from outside over the edge (marked) to the core."""
 
     def __init__(self, title: str, soft: tuple[float, float], about: str = "") -> None:
         super().__init__()
         self._span = Span(Position(0), Position(0))
         self._outward = soft[0]
         self._em, self._dpi, self._core = 100.0, 96.0, 20.0
-        self.slider = Slider(2)
-        self.fields = (NumberField(80), NumberField(80))
-        label = FieldLabel(title)
-        top, low, both = QHBoxLayout(), QHBoxLayout(), QVBoxLayout(self)
-        for part in (top, low, both):
-            part.setContentsMargins(0, 0, 0, 0)
-            part.setSpacing(6)
-        both.setSpacing(2)
-        top.addWidget(label)
-        top.addWidget(self.slider, 1)
-        low.addStretch(1)
-        low.addWidget(self.fields[0])
-        word = Label("to")
-        word.setObjectName("dim")
-        low.addWidget(word)
-        low.addWidget(self.fields[1])
-        both.addLayout(top)
-        both.addLayout(low)
+        self.fields = (RailField(), RailField())
+        grid = QGridLayout(self)
+        grid.setContentsMargins(0, 0, 0, 0)
+        grid.setHorizontalSpacing(6)
+        grid.setVerticalSpacing(3)
+        grid.setColumnStretch(1, 1)
+        for row, (word, field) in enumerate(zip((title, "to"), self.fields, strict=True)):
+            grid.addWidget(FieldLabel(word), row, 0)
+            grid.addWidget(field, row, 1)
         self.setToolTip(f"{about}. Positions: - outside, 0 the edge, + inside, or core")
-        self.slider.setAccessibleName(title)
-        self.slider.pulled.connect(self._pulled)
-        self.slider.stepped.connect(self._stepped)
         for index, field in enumerate(self.fields):
+            # the edge, where rails are filled, is nearer to their right
+            field.setAlignment(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignVCenter)
             field.words["core"] = (0.0, "core")
             field.setAccessibleName(f"{title}, {('from', 'to')[index]}")
             field.typed.connect(lambda v, u, i=index: self._typed(i, v, u))
             field.stepped.connect(lambda by, i=index: self._stepped(i, by))
+            field.pulled.connect(lambda at, token, i=index: self._pulled(i, at, token))
 
     def take(self, context: Context) -> None:
         self._em, self._dpi, self._core = max(context.em, 1e-6), context.dpi, max(context.core, 0.5)
@@ -74,8 +64,8 @@ class SpanControl(Control):
         at = [
             (min(p.px(self._em, self._dpi), self._core) - low) / (high - low) for p in self._ends()
         ]
-        self.slider.show_at(at, -low / (high - low))
-        for field, end in zip(self.fields, self._ends(), strict=True):
+        for index, (field, end) in enumerate(zip(self.fields, self._ends(), strict=True)):
+            field.show_at(at[index], -low / (high - low), other=at[1 - index])
             word = "core" if end.is_core else f"{tidy(end.value, DIGITS[end.unit])} {end.unit}"
             field.show_text(word)
 
