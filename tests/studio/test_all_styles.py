@@ -241,7 +241,7 @@ def test_strip_back_and_cut_loose(dressed):
     assert not window.actions_by_id["strip back"].isEnabled()
     window.actions_by_id["cut loose"].trigger()
     assert window.selection.coated.worn is None
-    assert window.shelf.side.worn.text() == "no saved style"
+    assert window.shelf.side.worn.text() == "No saved style"
 
 
 def test_boards_in_a_folder_are_reached_and_keep_a_backup(dressed, tmp_path, settle):

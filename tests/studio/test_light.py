@@ -72,7 +72,7 @@ def test_cup_gold_is_built_from_nothing_by_mouse_and_keyboard(open_window, qtbot
     control.kind.box.activated.emit(control.kind.box.currentIndex())
     page = control.page(Gradient)
     page.shelf.unfold(True)
-    gold = next(n for n, e in enumerate(page.shelf.grid.entries) if e.name == "Cup gold")
+    gold = next(n for n, e in enumerate(page.shelf.grid.entries) if e.name == "Folded gold")
     qtbot.mouseClick(page.shelf.grid, LEFT, pos=page.shelf.grid.box(gold).center().toPoint())
 
     # the carving: to the core, under a ramp of gold

@@ -6,9 +6,18 @@ import re
 
 import msgspec
 import pytest
-from PyQt6.QtWidgets import QAbstractButton, QComboBox, QLabel, QLineEdit, QWidget
+from PyQt6.QtWidgets import (
+    QAbstractButton,
+    QComboBox,
+    QLabel,
+    QLineEdit,
+    QPushButton,
+    QWidget,
+)
 
 from anole.core.coats.registry import KINDS
+from anole.core.library import styles
+from anole.core.library.gradients import ready_made
 from anole.core.model import Board, Export, Fill, Gradient, Pose, Rail
 from anole.core.model.field_info import field_info
 from anole.core.paint.source import KINDS as PAINTS
@@ -112,3 +121,22 @@ def test_titles_begin_with_a_capital():
     titles += [command.title for command in COMMANDS]
     # k1 to k4 are the standard's own
     assert not [title for title in titles if title[:1].islower() and title != "k1 to k4"]
+
+
+def test_buttons_begin_with_a_capital(open_window):
+    window = open_window(board(Fill(id="f")))
+    window.selection.choose("words", "f")
+    texts = set()
+    for stage in Stage:
+        window.show_stage(stage)
+        # what shows a value that was chosen is of another class, and switches have names of things
+        plain = [b for b in window.findChildren(QPushButton) if type(b) is QPushButton]
+        texts |= {b.text().lstrip("+ ") for b in plain if not b.isCheckable()}
+    # units are as they are written
+    assert len(texts) > 25 and not {t for t in texts if t[:1].islower()} - {"px", "em"}
+
+
+def test_gradients_and_styles_have_names_of_their_own():
+    gradients = {entry.name.casefold() for entry in ready_made()}
+    names = {stored.style.name.casefold() for stored in styles.built_in()}
+    assert len(gradients) > 20 and len(names) > 20 and not gradients & names

@@ -12,7 +12,7 @@ from ..box import Box
 from ..field.contour import contour
 from ..field.simplified import following, simplified
 from .font_file import FontFile, bytes_of, is_stored
-from .fonts import load
+from .fonts import is_built_in, load
 
 TRACED_EM = 768
 """px of an em at which a silhouette is traced."""
@@ -24,8 +24,9 @@ DRAWN_EM = 64.0
 
 @functools.lru_cache(64)
 def has_colours(file: FontFile) -> bool:
-    """Whether a font has glyphs with colours of their own that can be drawn here."""
-    if is_stored(file):
+    """Whether a font has glyphs with colours of their own that are drawn here: what draws them reads
+    more of a font's bytes than a shaper, so that must be one of ours."""
+    if is_stored(file) or not is_built_in(file):
         return False
     face = load(file).hb_font.face
     return bool(face.has_color_paint or face.has_color_layers)

@@ -63,7 +63,7 @@ def built_in_folder() -> Path:
 
 def is_built_in(file: FontFile) -> bool:
     """Whether a font is ours, and its bytes nobody else's."""
-    return not file.sha and file.path.parent == built_in_folder()
+    return not file.sha and built_in_folder() in file.path.parents
 
 
 @functools.cache

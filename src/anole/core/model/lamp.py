@@ -13,7 +13,7 @@ from .fields import Angle, angle, meta, number
 class Lamp(Struct, frozen=True, cache_hash=True, kw_only=True):
     """A light far away: where it comes from, how wide, what colour, how strong."""
 
-    bearing: Annotated[Angle, meta("From", "Where the light comes from: 0 is the top")] = 320.0
+    bearing: Annotated[Angle, meta("Bearing", "Where the light comes from: 0 is the top")] = 320.0
     elevation: Annotated[float, angle("Elevation", "How high the light stands", 1, 80)] = 42.0
     size: Annotated[
         float,

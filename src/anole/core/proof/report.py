@@ -142,7 +142,7 @@ def _advice(middle: float, weakest: float, height: float, stem: float) -> tuple[
         )
     if weakest < LOW <= middle:
         found.append(
-            f"In places the words sink into what lies behind ({weakest:.1f} to 1): calm the "
+            f"In places the words sink into the background ({weakest:.1f} to 1): calm the "
             "ground there with a pool of dark or light."
         )
     if height < LEAST_HIGH:

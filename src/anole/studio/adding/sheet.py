@@ -1,4 +1,4 @@
-"""+ coat and + more: all that can be added, on the user's own words, beside the board that follows."""
+"""+ Coat and + More: all that can be added, on the user's own words, beside the board that follows."""
 
 from __future__ import annotations
 

@@ -26,7 +26,7 @@ class ShapingSwitches(QWidget):
         line = QHBoxLayout(self)
         line.setContentsMargins(0, 0, 0, 0)
         line.setSpacing(4)
-        self.head = Label("shaped by")
+        self.head = Label("Shaped by")
         self.head.setObjectName("dim")
         line.addWidget(self.head)
         self.switches: dict[str, QPushButton] = {}

@@ -37,7 +37,10 @@ class PartsControl(Control):
         self._most, self._make = most, make
         self._connected = False
         self.number = Number(struct.__name__, 1, most, soft=(1, 2), step=1, about=about)
-        self.add, self.delete = QPushButton(f"+  {name}"), QPushButton(f"Delete {name}")
+        self.add, self.delete = (
+            QPushButton(f"+  {name[:1].upper()}{name[1:]}"),
+            QPushButton(f"Delete {name}"),
+        )
         self.add.setToolTip(f"One more {name}, in the middle of the board")
         self.delete.setToolTip(f"Delete the {name} that is worked on (Delete on the board)")
         self.fields = FieldPanel(struct)

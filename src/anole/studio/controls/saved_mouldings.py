@@ -25,7 +25,7 @@ class SavedMouldings(QWidget):
     def __init__(self) -> None:
         super().__init__()
         self.moulding = Moulding()
-        self.box, self.save, self.delete = ComboBox(), QPushButton("save"), QPushButton("delete")
+        self.box, self.save, self.delete = ComboBox(), QPushButton("Save"), QPushButton("Delete")
         self.name = KeepName("Name of the moulding")
         self.box.setAccessibleName("Your own mouldings")
         self.save.setToolTip("Save this moulding in your library, under a name")

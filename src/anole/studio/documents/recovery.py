@@ -74,7 +74,10 @@ class Recovery(QObject):
             f"{names}{more} {was} open when Anole last ended without closing.",
             [
                 ("Bring back", lambda: self.bring_back([path for path, _ in there])),
-                ("Later", lambda: self._foot.say("It stays in the board menu: Not closed.")),
+                (
+                    "Later",
+                    lambda: self._foot.say("It stays on the start page: Left open last time."),
+                ),
             ],
         )
 

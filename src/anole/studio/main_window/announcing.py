@@ -38,7 +38,7 @@ class Announcing(QObject):
                 self.status.fall_silent()
             return
         if not self._warming.isActive() and not self.status.says:
-            message = "Preparing the painter; only the first start takes this long."
+            message = "Preparing to draw; only the first start takes this long."
             self.status.show_progress(message, share)
 
     def fonts_skipped(self, troubles: list[str]) -> None:

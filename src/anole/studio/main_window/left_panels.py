@@ -49,7 +49,7 @@ def head(text: str) -> QLabel:
 
 def pieces_panel(pieces: PiecesList, actions: Mapping[str, QAction]) -> QWidget:
     """The list of pieces, and the keys that add, copy and remove."""
-    add, more = QPushButton("+  words"), QPushButton("+  more")
+    add, more = QPushButton("+  Words"), QPushButton("+  More")
     add.setToolTip("Add words to the board (Ctrl+T)")
     titles = [command.title.removeprefix("Add ").rstrip("…") for command in ADDING]
     more.setToolTip(f"Add {', '.join(titles)} (Shift+Ins)")
@@ -79,7 +79,7 @@ class BuildUpPanel(QWidget):
     def __init__(self, session: Session, build_up: BuildUp, actions: Mapping[str, QAction]) -> None:
         super().__init__()
         self.selection, self.build_up = session.selection, build_up
-        self.shaping, self.add = ShapingSwitches(session), QPushButton("+  coat")
+        self.shaping, self.add = ShapingSwitches(session), QPushButton("+  Coat")
         self.add.setToolTip("Add a coat: each is shown on your words (Ins)")
         self.add.clicked.connect(actions["coat"].trigger)
         self.name, self.unit = Label(), QPushButton("px")

@@ -65,7 +65,7 @@ from .tools import Tools
 from .top_bar import TopBar
 from .window_commands import window_commands
 
-HINT = "hold H: without the coat      hold B: as when it was chosen      F1: all keys"
+HINT = "Hold H: without the coat      Hold B: as when it was chosen      F1: all keys"
 
 
 OPEN: set[Window] = set()

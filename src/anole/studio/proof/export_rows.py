@@ -44,7 +44,7 @@ class ExportRows(QWidget):
         self._column = QVBoxLayout(self)
         self._column.setContentsMargins(0, 0, 0, 0)
         self._column.setSpacing(4)
-        self.add = QPushButton("+  export")
+        self.add = QPushButton("+  Export")
         self.add.setToolTip("One more, like the chosen one")
         self.add.clicked.connect(self.added)
         self._column.addWidget(self.add)

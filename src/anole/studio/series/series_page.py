@@ -65,7 +65,7 @@ class SeriesPage(QWidget):
         self.export = Picker("Written as", ["PNG"], "Which of the board's exports", headed=False)
         self.open, self.paste, self.column, self.away, self.write_all = (
             QPushButton(text)
-            for text in ("Open a table…", "Paste", "+  column", "Delete rows", "Export all rows…")
+            for text in ("Open a table…", "Paste", "+  Column", "Delete rows", "Export all rows…")
         )
         self._build()
         self._connect()
@@ -108,7 +108,7 @@ class SeriesPage(QWidget):
         top.addWidget(self.title, 1)
         for button in (self.open, self.paste, self.column, self.away):
             top.addWidget(button)
-        named, written = Label("Files"), Label("written as")
+        named, written = Label("Files"), Label("Written as")
         self.export.setFixedWidth(180)
         for part in (named, self.file, written, self.export):
             foot.addWidget(part, 1 if part is self.file else 0)

@@ -138,7 +138,7 @@ class BoardCards(QWidget):
     def _add_not_closed(self) -> None:
         there = found()
         if there:
-            self._head("Not closed when Anole last ended")
+            self._head("Left open last time")
         for path, one in there:
             name = told(one)
             card = self._card(

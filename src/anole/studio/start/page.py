@@ -106,7 +106,7 @@ class StartPage(QWidget):
         column.setSpacing(8)
         head = Label("Your words")
         head.setObjectName("head")
-        how = Label("Click a style, or press Enter for the marked one. Esc: an empty board")
+        how = Label("Click a style, or press Enter for the highlighted one. Esc: an empty board")
         how.setObjectName("dim")
         line = QHBoxLayout()
         line.addWidget(head)

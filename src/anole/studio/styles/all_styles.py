@@ -22,7 +22,7 @@ ORDERS = {
     "name": "by name",
     "date": "by date",
     "colour": "by colour",
-    "like": "most like the marked one",
+    "like": "most like the highlighted one",
 }
 PICKERS = 172
 EVERY, MINE, BUILT_IN = "all styles", "your own", "built in"
@@ -125,7 +125,9 @@ class AllStyles(WallPage):
         self.wall.favourites = frozenset(self.session.styles.in_set(FAVOURITES))
         count = len(found)
         self.title.setText(f"{count} style{'s' if count != 1 else ''}")
-        self.hint.setText("Arrows walk, Enter puts the marked one on, Esc leaves all as it was")
+        self.hint.setText(
+            "Arrows walk, Enter puts the highlighted one on, Esc leaves all as it was"
+        )
         if order == "library":
             self.wall.show_styles(found)
         elif order == "name":

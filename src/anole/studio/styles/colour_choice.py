@@ -12,7 +12,7 @@ from ..shared.session import Session
 TITLES = {
     "style": "the style's own",
     "words": "as the words have now",
-    "ground": "to what lies behind",
+    "ground": "to the background",
 }
 
 

@@ -63,7 +63,7 @@ class WornButton(QPushButton):
         short = name if len(name) <= LONGEST else f"{name[: LONGEST - 1]}…"
         changed = piece is not None and bool(name) and is_changed(piece)
         state = ", changed" if changed else ""
-        self.setText(f"{short}{state}" if name else "no saved style")
+        self.setText(f"{short}{state}" if name else "No saved style")
         self.setEnabled(bool(name))
         self.setAccessibleName(f"Style worn: {name or 'none'}{state}")
         self.setToolTip(tip(f"Wears {name}{state}" if name else "The piece wears no saved style"))

@@ -83,7 +83,13 @@ class Ripple(ShapingCoat, frozen=True, cache_hash=True, kw_only=True, tag="rippl
     ] = ""
     bearing: Annotated[
         float,
-        angle("Toward", "Where what is light moves", soft=(0, 360), group=BY, when=LIGHT),
+        angle(
+            "Bearing",
+            "Where what is light moves: 0 is the top",
+            soft=(0, 360),
+            group=BY,
+            when=LIGHT,
+        ),
     ] = 0.0
     smooth: Annotated[
         Length, length("Smooth", "Of the light and dark", (0, 60), low=0, group=BY, when=LIGHT)

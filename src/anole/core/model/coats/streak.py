@@ -27,7 +27,8 @@ class Streak(Coat, frozen=True, cache_hash=True, kw_only=True, tag="streak"):
     ] = "silhouette"
     paint: PaintField = ColourPaint(colour=Colour(255, 244, 214))
     bearing: Annotated[
-        float, angle("Blows toward", "Of the first one", soft=(0, 360), group=WIND)
+        float,
+        angle("Bearing", "Where the first one blows: 0 is the top", soft=(0, 360), group=WIND),
     ] = 100.0
     count: Annotated[
         float, number("Directions", "How many", 1, MOST_BEARINGS, step=1, group=WIND)

@@ -100,7 +100,7 @@ class FontPicker(QWidget):
         self._all = all_rows(self.document.board.fonts)
         self.model = FontModel()
         self.search, self.list = QLineEdit(), FontList(self)
-        self.kind, self.order, self.add = ComboBox(), ComboBox(), QPushButton("+ font")
+        self.kind, self.order, self.add = ComboBox(), ComboBox(), QPushButton("+ Font")
         self._build()
         self.search.textChanged.connect(self.refill)
         self.kind.activated.connect(self.refill)

@@ -79,7 +79,7 @@ class AssetChoice(Control):
         self._empty = empty
         self._listed: list[str] = []
         self._asked = False
-        self.view, self.box, self.open = PictureView(), ComboBox(), QPushButton("+ file")
+        self.view, self.box, self.open = PictureView(), ComboBox(), QPushButton("+ File")
         self.box.setAccessibleName(title)
         self.open.setToolTip("Take a picture file in; the board carries it from then on")
         column(self, self.view).insertLayout(

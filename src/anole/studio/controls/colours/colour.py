@@ -52,7 +52,7 @@ class ColourControl(Control):
         self._colour = Colour(255, 255, 255)
         self.field, self.swatch, self.text = ColourField(), SwatchButton(), QLineEdit()
         self.rows, self.swatches = ColourRows(), Swatches()
-        self.pick, self.save = QPushButton("pick"), QPushButton("save")
+        self.pick, self.save = QPushButton("Pick"), QPushButton("Save")
         self.text.setAccessibleName(f"{title} as CSS text")
         self.text.setToolTip("Hex, or any CSS colour: #ff8866, oklch(0.7 0.2 30), hsv(20 60 100)")
         self.pick.setToolTip("Take a colour from the board: 1 px, Shift 3 × 3, Ctrl 9 × 9")

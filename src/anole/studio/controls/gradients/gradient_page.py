@@ -32,7 +32,7 @@ class GradientPage(Page):
         self.colour: ColourControl = ColourControl("Colour of the stop")
         self.more = FieldPanel(Gradient, skip=("stops",))
         self.shelf, self.found = GradientShelf(), FoundColours()
-        self.fold, self.pair = QPushButton("mirror"), QPushButton("light and dark")
+        self.fold, self.pair = QPushButton("Mirror"), QPushButton("Light and dark")
         self.written, self.read = QPushButton("CSS out"), QPushButton("CSS in")
         self.fold.setToolTip("Mirror the gradient in the middle of its frame, or not (F)")
         self.pair.setToolTip("A light and a dark of the chosen stop's hue")

@@ -105,7 +105,7 @@ class ToneList(Control):
         self._histograms = ToneHistograms(self, lambda: self.rows)
         self.add = ComboBox()
         self.add.setAccessibleName("Add a tone operation")
-        self.add.addItem("+ tone")
+        self.add.addItem("+ Tone")
         self.add.addItems([operation.title for operation in OPERATIONS.values()])
         self.head = Label(title)
         self.setToolTip(about)
