@@ -142,14 +142,20 @@ def _until_counted(window: Window, tone: ToneList, seconds: float = 20.0) -> Non
 
 
 def _scene(window: Window, out: Path) -> None:
-    """A piece within a cluster, marks by hand, and an emblem, each with its panel."""
+    """A piece within a cluster; what can be added to it, each on its words."""
     window.show_stage(Stage.ARRANGE)
     board = window.document.board
-    for name, piece in (("arrange-cluster", "night"), ("arrange-stamps", "glints")):
-        window.selection.choose(next(p.id for p in every(board.pieces) if p.id == piece))
-        settle(window)
-        shoot(window, out / f"{name}.png")
+    window.selection.choose(next(p.id for p in every(board.pieces) if p.id == "night"))
+    settle(window)
+    shoot(window, out / "arrange-cluster.png")
     window.show_stage(Stage.COAT)
+    window.beside.show("Coats")
+    settle(window)
+    tiles = window.beside.sheet.tiles
+    tiles.choose(next(n for n, one in enumerate(tiles.additions) if one.id == "coat:relief"))
+    settle(window)
+    shoot(window, out / "adding.png")
+    window.beside.leave()
 
 
 def _start(window: Window, out: Path) -> None:

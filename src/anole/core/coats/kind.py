@@ -1,6 +1,6 @@
 """What a coat declares of itself: everything the program knows of it is asked here.
 
-The renderer, the cache, the build-up, the snapping, the add menu, the panel and the place of a new
+The renderer, the cache, the build-up, the snapping, the sheet of additions, the panel and the place of a new
 coat in a stack all read these declarations; none of them knows any coat by name.
 """
 

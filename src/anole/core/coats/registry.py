@@ -1,4 +1,4 @@
-"""The one list of coats, in the order of the add menu."""
+"""The one list of coats, in the order of the sheet of additions."""
 
 from __future__ import annotations
 

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import functools
 from abc import abstractmethod
 from collections.abc import Callable, Sequence
 from typing import Any, Protocol, TypeVar
@@ -18,9 +17,10 @@ from ..coats.registry import kind_of as coat_kind
 from ..coats.shape import Shape, no_letters, sound_outline
 from ..compose.steps import CompositeStep, Step
 from ..field.shape_fields import CORE_SIDE, bounds, greatest_inside
-from ..model import Backdrop, Board, Coat, Coated, Paint, Piece, Place, Placed
+from ..model import Board, Coat, Coated, Paint, Piece, Place, Placed
 from ..model.open_union import tag_of
 from ..paint.frames import LetterFrames
+from .backdrops import has_backdrop
 from .coated import coated_steps
 from .fresh import Fresh, with_article
 from .guard import piece_for
@@ -290,26 +290,6 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
     def summary(self, piece: C) -> str:
         count = len(piece.style)
         return f"{self.title}, {count} coat{'' if count == 1 else 's'}" if count else self.title
-
-
-def has_backdrop(value: object) -> bool:
-    """Whether a model value is painted with what lies beneath, anywhere within it."""
-    if isinstance(value, Backdrop):
-        return True
-    if isinstance(value, tuple):
-        return any(map(has_backdrop, value))
-    if isinstance(value, Coat):
-        return _coat_has_backdrop(value)
-    return isinstance(value, msgspec.Struct) and _has_in_fields(value)
-
-
-def _has_in_fields(value: msgspec.Struct) -> bool:
-    return any(has_backdrop(getattr(value, name)) for name in value.__struct_fields__)
-
-
-@functools.lru_cache(4096)
-def _coat_has_backdrop(coat: Coat) -> bool:
-    return _has_in_fields(coat)
 
 
 def at_home(piece: Q) -> Q:

@@ -23,8 +23,7 @@ from ...lettering.matrix import apply, placing
 from ...marks import laying, shapes
 from ...model import Board, Coated, Mark, Paint, Place, Scatter, Stamps
 from ...paint.own import straight
-from ...paint.pictures import reduced, size_of
-from ...paint.svg_files import SvgFile, drawn, svg_file
+from ...paint.pictures import size_of
 from ..cluster_shape import united_outlines
 from ..cluster_steps import coats_round
 from ..contexts import context_of
@@ -34,23 +33,17 @@ from ..placing.placement import Placement, placement_of
 from ..placing.view import View
 from ..shapes.reshaped import shape_of
 from ..shapes.scattered import Outline, scattered
+from ..shapes.stamp_pictures import file_of, levels, touched
 from ..whole_board import painted
 
-LEVELS = (32, 64, 128, 256, 512, 1024, 2048)
-"""px of a picture's longer side that are kept for stamps."""
 CORE_SIDE = 400.0
-SMALL = Cache(48 << 20)
-"""Pictures in those sizes."""
+"""px at which a mark's core is measured."""
 Standing = Callable[[Board, str], Coated | None]
-
-
-def _file(piece: Stamps) -> SvgFile | None:
-    return svg_file(piece.asset) if piece.asset else None
 
 
 def mark_curves(piece: Stamps) -> Curves:
     """(n, 4, 2): the mark's outline, its size 1, about its middle."""
-    file = _file(piece)
+    file = file_of(piece)
     if file is not None:
         return (file.curves - (file.aspect / 2, 0.5)) / max(file.aspect, 1.0)
     return shapes.curves(piece.mark)
@@ -58,7 +51,7 @@ def mark_curves(piece: Stamps) -> Curves:
 
 def in_colours(piece: Stamps) -> bool:
     """Whether a picture of its own is stamped, with its own colours."""
-    return bool(piece.asset) and (piece.own or _file(piece) is None) and _has_picture(piece)
+    return bool(piece.asset) and (piece.own or file_of(piece) is None) and _has_picture(piece)
 
 
 def _has_picture(piece: Stamps) -> bool:
@@ -204,7 +197,7 @@ class StampsKind(CoatedKind[Stamps]):
             return []
         key = ("stamps", piece.mark, piece.asset, piece.soft, *self.stamps_key(piece, view))
         stamps = view.cache.get(("stamped", *key), lambda: self.all_stamps(piece, view))
-        box = _touched(stamps, piece.soft).meet(view.window)
+        box = touched(stamps, piece.soft).meet(view.window)
         if box.empty:
             return []
         key, made = (*key, piece.own, box), view.cache.get
@@ -230,7 +223,7 @@ class StampsKind(CoatedKind[Stamps]):
     ) -> CompositeStep:
         def laid() -> Planes:
             return view.cache.get(
-                ("laid", *key), lambda: laying.pictures(_levels(piece, stamps), stamps, box)
+                ("laid", *key), lambda: laying.pictures(levels(piece, stamps), stamps, box)
             )
 
         def colours() -> Planes:
@@ -310,37 +303,3 @@ def _upright(placed: Placement) -> Placement:
 def _bare(piece: Coated) -> Coated:
     """What of a piece its outlines may come from."""
     return msgspec.structs.replace(piece, style=(), worn=None, name="", opacity=1.0)
-
-
-def _touched(stamps: Records, soft: float) -> Box:
-    """The px that stamps may change."""
-    if not len(stamps):
-        return Box(0, 0, 0, 0)
-    reach = stamps[:, 2] * (0.71 + soft / 2) + 2
-    low = np.floor(np.clip(stamps[:, :2] - reach[:, None], -1e6, 1e6)).min(0)
-    high = np.ceil(np.clip(stamps[:, :2] + reach[:, None], -1e6, 1e6)).max(0)
-    return Box(int(low[0]), int(low[1]), int(high[0]), int(high[1]))
-
-
-def _levels(piece: Stamps, stamps: Records) -> dict[int, Planes]:
-    """Its picture in as many sizes as stamps of these sizes ask for."""
-    size = size_of(piece.asset)
-    if size is None or not len(stamps):
-        return {1: np.zeros((4, 1, 1), np.float32)}
-    least, most = float(stamps[:, 2].min()), float(stamps[:, 2].max())
-    wanted = [s for s in LEVELS if least * 0.85 <= s] or [LEVELS[-1]]
-    wanted = [s for n, s in enumerate(wanted) if n == 0 or wanted[n - 1] < most]
-    return {side: planes for side in wanted if (planes := _level(piece, side, size)) is not None}
-
-
-def _level(piece: Stamps, side: int, size: tuple[int, int]) -> Planes | None:
-    longer = max(size)
-    if _file(piece) is not None:
-        whole = drawn(piece.asset, side)
-        if whole is None:
-            return None
-        longer, size = max(whole.shape[1:]), (whole.shape[2], whole.shape[1])
-        if longer <= side * 1.5:
-            return whole
-    scale = min(side / longer, 1.0)
-    return reduced(piece.asset, size[0] * scale, size[1] * scale, SMALL)
