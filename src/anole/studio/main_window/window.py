@@ -269,6 +269,7 @@ class Window(QWidget):
 
     def show_field(self, name: str) -> None:
         """Give the focus to a field of what the stage's panel shows."""
+        self.beside.leave()
         self.panels.hide_panels(False)
         panel = (self.arrange, self.coat, self.export)[self.stage]
         control = panel.control(name)
