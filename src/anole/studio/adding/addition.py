@@ -23,6 +23,7 @@ class Addition(NamedTuple):
     name : under its picture, in the family of its kind; title : in the finder and in the history
     make : the change, in any thread; `stronger` : the same so that more of it is seen, each more
         than the one before, for where the first shows nothing
+    sample : what its picture shows, where what is made shows little of it
     stage : where it is worked on then; why : what keeps it from applying now
     """
 
@@ -36,6 +37,7 @@ class Addition(NamedTuple):
     stronger: tuple[Callable[[Board], Made], ...] = ()
     stage: Stage = Stage.COAT
     why: str = ""
+    sample: Callable[[Board], Made] | None = None
 
     def look(self, session: Session) -> Board | None:
         """The board with it; None where it does not apply."""

@@ -28,8 +28,8 @@ def pieces(session: Session) -> Iterator[Addition]:
     yield _piece("words", "Add words", words)._replace(about="set in any font, in any coats")
     for way in ways_to_begin():
         make = functools.partial(begun, way=way.id)
-        more = (functools.partial(_example, make=way.example),) if way.example else ()
-        yield _piece(way.id, way.title, make)._replace(stronger=more, about=way.about)
+        sample = functools.partial(_example, make=way.example) if way.example else None
+        yield _piece(way.id, way.title, make)._replace(sample=sample, about=way.about)
 
 
 def _words(board: Board, style: Style) -> Made:
@@ -57,7 +57,16 @@ def marks(session: Session) -> Iterator[Addition]:
         else:
             make = functools.partial(begun, way="scatter", mark=name)
         title, key = f"Mark: {name}", f"mark:{name}"
-        yield Addition("mark", key, name, title, "Marks", "", make, stage=Stage.ARRANGE)
+        made = Addition("mark", key, name, title, "Marks", "", make, stage=Stage.ARRANGE)
+        yield made._replace(sample=functools.partial(_three, mark=name))
+
+
+def _three(board: Board, mark: str) -> Made:
+    """Three large ones by hand."""
+    by_hand = next(way for way in ways_to_begin() if way.id == "stamps")
+    assert by_hand.example is not None
+    made = _example(board, by_hand.example)
+    return _marked(made.board, made.piece, mark)
 
 
 def _marked(board: Board, piece: str, mark: str) -> Made:

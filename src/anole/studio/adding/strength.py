@@ -30,7 +30,9 @@ def share_seen(pixels: Pixels, before: Pixels) -> float:
 
 
 def shown(addition: Addition, board: Board, before: Pixels, render: Render) -> Shown:
-    """The first way that is seen; where none is, the one that shows most."""
+    """Its sample; else the first way that is seen; where none is, the one that shows most."""
+    if addition.sample is not None:
+        return Shown(render(addition.sample(board).board), addition.make)
     best, most = None, -1.0
     for make in (addition.make, *addition.stronger):
         pixels = render(make(board).board)

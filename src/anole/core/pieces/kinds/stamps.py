@@ -12,6 +12,7 @@ import numpy as np
 from ...arrays import Chords, Curves, Planes, Records
 from ...box import Box
 from ...cache import Cache
+from ...coats.inks import WARM
 from ...coats.shape import Shape, sound_outline
 from ...compose.cover import Cover
 from ...compose.program import NO_FACTORS
@@ -84,13 +85,13 @@ class StampsKind(CoatedKind[Stamps]):
         )
 
     def _three(self, board: Board) -> Stamps:
-        """Three marks side by side."""
+        """Three marks side by side, large enough to be seen in a small picture of the board."""
         short = min(board.width, board.height)
         marks = tuple(
-            Mark(x=board.width / 2 + n * short / 4, y=board.height / 2, size=short / 5, turn=n * 20)
+            Mark(x=board.width / 2 + n * short / 2, y=board.height / 2, size=short / 2, turn=n * 20)
             for n in (-1, 0, 1)
         )
-        return msgspec.structs.replace(self.bare(board), marks=marks)
+        return msgspec.structs.replace(self.bare(board), marks=marks, paint=WARM)
 
     def _scattered(self, board: Board) -> Stamps:
         """Crystals all over the board."""
