@@ -20,7 +20,7 @@ from anole.core.paint.picture_files import decoded_asset
 from anole.core.series import plan
 from anole.core.series.tables import Table
 from anole.studio.documents import style_library
-from anole.studio.exchange import pasting
+from anole.studio.exchange import pasting, readable
 from anole.studio.exchange.pasted_words import MOST_WORDS
 from anole.studio.series import series_page
 from anole.studio.shared.shell import Stage
@@ -90,7 +90,7 @@ def test_names_that_nothing_fills_are_said_before_anything_is_written(open_windo
 
 @pytest.mark.parametrize("clear", [True, False])
 def test_a_pasted_picture_is_packed(open_window, settle, qtbot, threads, clear):
-    packed = threads(pasting, "_packed")
+    packed = threads(readable, "_packed")
     window, mime = open_window(board(Fill(id="f"))), QMimeData()
     image = QImage(601, 1999, QImage.Format.Format_ARGB32)
     image.fill(QColor(200, 40, 10, 128 if clear else 255))
@@ -108,7 +108,7 @@ def test_a_pasted_picture_is_packed(open_window, settle, qtbot, threads, clear):
 
 
 def test_a_picture_that_comes_as_a_png_is_taken_as_it_is(open_window, settle, threads):
-    packed = threads(pasting, "_packed")
+    packed = threads(readable, "_packed")
     window, mime = open_window(board(Fill(id="f"))), QMimeData()
     mime.setData("image/png", photo())
     QGuiApplication.clipboard().setMimeData(mime)

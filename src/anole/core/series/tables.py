@@ -20,7 +20,8 @@ from ..text import short
 MOST_FILE = 1 << 28
 SHEETS = (".ods", ".xlsx", ".xls", ".xlsm", ".xlsb")
 TEXTS = (".csv", ".tsv", ".txt")
-SUFFIXES = (*TEXTS, *SHEETS)
+SUFFIXES = (".csv", ".tsv", *SHEETS)
+"""Endings that say by themselves that a file is a table."""
 SEPARATORS = ",;\t|"
 MOST_CELL = 20_000
 
