@@ -207,3 +207,27 @@ def test_arrows_walk_over_families(window):
         tiles.walk(-1, 0)
         seen.add(tiles.index)
     assert seen == set(range(tiles.count()))
+
+
+MOST_COATS = 200
+
+
+def test_on_a_board_that_is_full_it_shows_the_board_and_says_why(window, settle, qtbot):
+    piece = window.selection.piece_id
+    made = window.document.board
+    full = msgspec.structs.replace(
+        made.lettering(piece),
+        style=tuple(Fill(id=f"f{n}") for n in range(MOST_COATS)),
+    )
+    pieces = tuple(full if p.id == piece else p for p in made.pieces)
+    window.document.start(msgspec.structs.replace(made, pieces=pieces))
+    window.selection.choose(piece)
+    said = []
+    window.document.said.connect(said.append)
+    sheet = sheet_of(window)
+    settle(window)
+    sheet.tiles.setFocus()
+    sheet.tiles.choose(1)
+    assert sheet.tiles.image(1) is not None and window.document.shown is window.document.board
+    sheet.tiles.take()
+    assert said and len(stack(window)) == MOST_COATS

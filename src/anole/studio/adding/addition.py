@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import NamedTuple
 
-from ...core.model import Board
+from ...core.model import Board, ModelError
 from ..shared.session import Session
 from ..shared.shell import Stage
 
@@ -16,6 +16,18 @@ class Made(NamedTuple):
     board: Board
     piece: str
     coat: str | None = None
+
+
+Make = Callable[[Board], Made]
+
+
+def tried(make: Make, board: Board) -> Board | None:
+    """The board with a change that is only looked at; None where it cannot be made, as on a board that
+    is full."""
+    try:
+        return make(board).board
+    except (KeyError, ModelError):
+        return None
 
 
 class Addition(NamedTuple):
@@ -33,17 +45,17 @@ class Addition(NamedTuple):
     title: str
     family: str
     about: str
-    make: Callable[[Board], Made]
-    stronger: tuple[Callable[[Board], Made], ...] = ()
+    make: Make
+    stronger: tuple[Make, ...] = ()
     stage: Stage = Stage.COAT
     why: str = ""
-    sample: Callable[[Board], Made] | None = None
+    sample: Make | None = None
 
     def look(self, session: Session) -> Board | None:
         """The board with it; None where it does not apply."""
-        return None if self.why else self.make(session.document.board).board
+        return None if self.why else tried(self.make, session.document.board)
 
-    def run(self, session: Session, make: Callable[[Board], Made] | None = None) -> None:
+    def run(self, session: Session, make: Make | None = None) -> None:
         """Put it on (or one of its stronger ways), and choose what is worked on then."""
 
         def added(board: Board) -> tuple[Board, Made]:

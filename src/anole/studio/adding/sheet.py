@@ -9,14 +9,13 @@ from PyQt6.QtCore import QEvent, QObject, Qt, pyqtSignal
 from PyQt6.QtGui import QKeyEvent
 from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QLineEdit, QPushButton, QVBoxLayout, QWidget
 
-from ...core.model import Board
 from ..exchange.pictures import ask_picture
 from ..look.plain import Label
 from ..runtime.when_visible import WhenVisible
 from ..shared.session import Session
 from ..styles.on_words import area_round
 from . import coats, pieces
-from .addition import Addition, Made
+from .addition import Addition, Make, tried
 from .tiles import AdditionTiles
 
 WIDE = 540
@@ -142,11 +141,10 @@ class AddingSheet(QWidget):
 
     # what is done with it
 
-    def _look(self, addition: Addition | None, way: Callable[[Board], Made] | None) -> None:
-        board = way(self.document.board).board if addition is not None and way else None
-        self.document.look_at(board)
+    def _look(self, way: Make | None) -> None:
+        self.document.look_at(tried(way, self.document.board) if way is not None else None)
 
-    def _put_on(self, addition: Addition, way: Callable[[Board], Made]) -> None:
+    def _put_on(self, addition: Addition, way: Make) -> None:
         if addition.why:
             self.document.said.emit(f"{addition.title}: {addition.why}.")
             return

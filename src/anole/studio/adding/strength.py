@@ -9,7 +9,7 @@ import numpy as np
 
 from ...core.arrays import Pixels
 from ...core.model import Board
-from .addition import Addition, Made
+from .addition import Addition, Make, tried
 
 LEVELS, SHARE = 24, 0.015
 """A px shows it that differs by so many levels; it is seen when so great a share of them does."""
@@ -20,7 +20,7 @@ class Shown(NamedTuple):
     """(H, W, 4) uint8, and the way of the addition that it shows."""
 
     pixels: Pixels
-    make: Callable[[Board], Made]
+    make: Make
 
 
 def share_seen(pixels: Pixels, before: Pixels) -> float:
@@ -30,16 +30,18 @@ def share_seen(pixels: Pixels, before: Pixels) -> float:
 
 
 def shown(addition: Addition, board: Board, before: Pixels, render: Render) -> Shown:
-    """Its sample; else the first way that is seen; where none is, the one that shows most."""
-    if addition.sample is not None:
-        return Shown(render(addition.sample(board).board), addition.make)
-    best, most = None, -1.0
-    for make in (addition.make, *addition.stronger):
-        pixels = render(make(board).board)
+    """Its sample; else the first way that is seen; where none is, the one that shows most. What cannot
+    be made shows the board as it is."""
+    ways = (addition.make, *addition.stronger) if addition.sample is None else (addition.sample,)
+    best, most = Shown(before, addition.make), -1.0
+    for make in ways:
+        made = tried(make, board)
+        if made is None:
+            continue
+        pixels = render(made)
         share = share_seen(pixels, before)
-        if best is None or share > most:
-            best, most = Shown(pixels, make), share
+        if share > most:
+            best, most = Shown(pixels, make if addition.sample is None else addition.make), share
         if share >= SHARE:
             break
-    assert best is not None
     return best

@@ -22,11 +22,11 @@ KIND = "adding"
 
 
 class AdditionTiles(TileWall):
-    """`taken(addition, way)`: by click or Enter; `looked(addition or None, way)`: pointed at, or no
+    """`taken(addition, way)`: by click or Enter; `looked(way)`: one that does it is pointed at; None, no
     more. What is put on is what is seen."""
 
     taken = pyqtSignal(object, object)
-    looked = pyqtSignal(object, object)
+    looked = pyqtSignal(object)
 
     def __init__(self, worker: Worker) -> None:
         super().__init__(AREA, UNDER)
@@ -98,7 +98,7 @@ class AdditionTiles(TileWall):
     def pointed(self) -> None:
         addition = self.addition
         if addition is not None and not addition.why:
-            self.looked.emit(addition, self._way(addition))
+            self.looked.emit(self._way(addition))
 
     def take(self) -> None:
         addition = self.addition
@@ -114,7 +114,7 @@ class AdditionTiles(TileWall):
 
     def leaveEvent(self, event: QEvent | None) -> None:
         self._looking = False
-        self.looked.emit(None, None)
+        self.looked.emit(None)
 
     # pictures
 
