@@ -35,8 +35,8 @@ def area(s: Real, gx: Real, gy: Real, square: Real) -> Real:
     """
     half, one, two = np.float32(0.5), np.float32(1), np.float32(2)
     size = one / np.sqrt(square)
-    a, b = abs(gx) * size, abs(gy) * size
-    most, least = max(a, b), min(a, b)
+    across, down = abs(gx) * size, abs(gy) * size
+    most, least = max(across, down), min(across, down)
     reach, far = half * (most + least), abs(s)
     if far >= reach:
         rest = np.float32(0)
@@ -48,20 +48,23 @@ def area(s: Real, gx: Real, gy: Real, square: Real) -> Real:
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
-def _plane(d: Plane, y: int, x: int, j: int, i: int) -> tuple[Real, Real, Real]:
-    """Value and slopes of the distance at a pixel as its neighbour's side of a crease goes on."""
+def _plane(d: Plane, y: int, x: int, down: int, across: int) -> tuple[Real, Real, Real]:
+    """Value and slopes of the distance at a pixel as its neighbour's side of a crease goes on.
+
+    down, across : one step to the neighbour, one of them 0
+    """
     height, width = d.shape
-    y1, x1, y2, x2 = y + j, x + i, y + 2 * j, x + 2 * i
-    if not (0 <= y2 < height and 0 <= x2 < width):
+    near_y, near_x, far_y, far_x = y + down, x + across, y + 2 * down, x + 2 * across
+    if not (0 <= far_y < height and 0 <= far_x < width):
         gx, gy = slopes(d, y, x)
         return d[y, x], gx, gy
-    step = d[y1, x1] - d[y2, x2]
-    gx, gy = slopes(d, y1, x1)
-    if i:
-        gx = -step * np.float32(i)
+    step = d[near_y, near_x] - d[far_y, far_x]
+    gx, gy = slopes(d, near_y, near_x)
+    if across:
+        gx = -step * np.float32(across)
     else:
-        gy = -step * np.float32(j)
-    return d[y1, x1] + step, gx, gy
+        gy = -step * np.float32(down)
+    return d[near_y, near_x] + step, gx, gy
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
@@ -79,16 +82,24 @@ def crease(d: Plane, y: int, x: int, at: Real) -> Real:
         min(y + 1, height - 1),
     )
     upward = d[y, left] + d[y, right] + d[up, x] + d[low, x] > np.float32(4) * d[y, x]
-    (a, ax, ay), (b, bx, by) = _plane(d, y, x, 0, -1), _plane(d, y, x, 0, 1)
-    (p, px, py), (q, qx, qy) = _plane(d, y, x, -1, 0), _plane(d, y, x, 1, 0)
+    # the planes of the four neighbours: value and slopes at the middle of this pixel
+    west, west_x, west_y = _plane(d, y, x, 0, -1)
+    east, east_x, east_y = _plane(d, y, x, 0, 1)
+    north, north_x, north_y = _plane(d, y, x, -1, 0)
+    south, south_x, south_y = _plane(d, y, x, 1, 0)
     total, zero, half, one = np.float32(0), np.float32(0), np.float32(0.5), np.float32(1)
     side = np.float32(SIDE)
-    for j in range(SIDE):
-        v = (np.float32(j) + half) / side - half
-        for i in range(SIDE):
-            u = (np.float32(i) + half) / side - half
-            k, m = a + ax * u + ay * v, b + bx * u + by * v
-            n, o = p + px * u + py * v, q + qx * u + qy * v
-            value = max(k, m, n, o) if upward else min(k, m, n, o)
+    for row in range(SIDE):
+        v = (np.float32(row) + half) / side - half
+        for column in range(SIDE):
+            u = (np.float32(column) + half) / side - half
+            from_west, from_east = west + west_x * u + west_y * v, east + east_x * u + east_y * v
+            from_north = north + north_x * u + north_y * v
+            from_south = south + south_x * u + south_y * v
+            if upward:
+                value = max(from_west, from_east, from_north, from_south)
+            else:
+                value = min(from_west, from_east, from_north, from_south)
+            # how much of this sample, a SIDEth of a pixel wide, is deeper
             total += min(max((value - at) * side + half, zero), one)
     return total / (side * side)
