@@ -4,14 +4,15 @@ from __future__ import annotations
 
 import unicodedata
 
-from icu4py.breakers import LineBreaker
-
 RULES = "und@lb=strict"
 """Of no language; strict: small kana and marks of length begin no line."""
 
 
 def unbroken(text: str) -> list[str]:
     """Parts of a text, each with the blanks behind it, between which lines may break."""
+    # a large library, which no start should wait for
+    from icu4py.breakers import LineBreaker
+
     return list(LineBreaker(text, RULES))
 
 

@@ -8,7 +8,6 @@ from pathlib import Path
 import regex
 
 from .font_file import FontFile, file_of
-from .font_reading import read_font
 from .fonts import built_in_folder
 
 FILE = Path("emoji") / "NotoColorEmoji_400Regular.ttf"
@@ -25,6 +24,9 @@ SHOWN = regex.compile(
 @functools.cache
 def emoji_font() -> FontFile:
     """The colour font that comes with Anole."""
+    # reading fonts brings a library along that no start should wait for
+    from .font_reading import read_font
+
     path = built_in_folder() / FILE
     measures = read_font(path)
     return file_of(measures, path, {measures.family: GENRE})
