@@ -18,11 +18,11 @@ from .sampling import average, pixels_of, side_for
 
 
 class Dropper(BoardTool):
-    """Shift averages 3 x 3 px, Ctrl 9 x 9; Escape gives up and puts the old colour back."""
+    """Shift averages 3 x 3 px, Ctrl 9 x 9; Escape gives up."""
 
     def __init__(self, view: Canvas) -> None:
         super().__init__(view)
-        self._told: Callable[[Colour, bool], None] | None = None
+        self._told: Callable[[Colour], None] | None = None
         self._pixels: Pixels | None = None
         self._at, self._keys = QPointF(), Qt.KeyboardModifier.NoModifier
 
@@ -30,7 +30,7 @@ class Dropper(BoardTool):
     def on(self) -> bool:
         return self._told is not None
 
-    def start(self, told: Callable[[Colour, bool], None]) -> None:
+    def start(self, told: Callable[[Colour], None]) -> None:
         """Pixels are those the board shows now: what is looked at does not change under it."""
         image = self.view.grab_image()
         if image is None:
@@ -72,7 +72,7 @@ class Dropper(BoardTool):
         colour, told = self._colour(at, keys), self._told
         self.leave()
         if colour is not None and told is not None:
-            told(colour, True)
+            told(colour)
         return True
 
     def key(self, event: QKeyEvent) -> bool:

@@ -72,7 +72,7 @@ def _pick(session: Session) -> None:
     if piece is None or coat is None:
         return
 
-    def told(colour: Colour, taken: bool) -> None:
+    def told(colour: Colour) -> None:
         paint = ColourPaint(colour=colour)
         session.document.apply(
             "Pick a colour", lambda b: change_coat(b, piece, coat.id, paint=paint)

@@ -305,7 +305,7 @@ class Window(QWidget):
     def board_image(self) -> QImage | None:
         return self.view.grab_image()
 
-    def pick_colour(self, told: Callable[[Colour, bool], None]) -> None:
+    def pick_colour(self, told: Callable[[Colour], None]) -> None:
         self.tools.dropper.start(told)
 
     @property

@@ -105,6 +105,5 @@ class Shell(Protocol):
     def board_image(self) -> QImage | None:
         """The board's picture as it is shown now."""
 
-    def pick_colour(self, told: Callable[[Colour, bool], None]) -> None:
-        """Ask for a colour of the board; `told` is called with each that is looked at, and at the
-        end with the one that was taken."""
+    def pick_colour(self, told: Callable[[Colour], None]) -> None:
+        """Ask for a colour of the board; `told` is called with the one that is taken, if any is."""

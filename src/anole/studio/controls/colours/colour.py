@@ -118,9 +118,7 @@ class ColourControl(Control):
     def _ask_pick(self) -> None:
         session = session_of(self)
         if session is not None:
-            session.shell.pick_colour(
-                lambda colour, taken: self._send(colour, None) if taken else None
-            )
+            session.shell.pick_colour(lambda colour: self._send(colour, None))
 
 
 CONTROLS.add(Colour, lambda info: ColourControl(info.title))
