@@ -1,4 +1,4 @@
-"""A title with a picture behind it and in another font, begun on the start page and given a coat from the
+"""A title with a picture behind it, in another font and with an emoji, begun on the start page and given a coat from the
 sheet: by mouse and keys at a real display."""
 
 from __future__ import annotations
@@ -30,6 +30,8 @@ mime.setUrls([QUrl.fromLocalFile(PICTURE)])
 QGuiApplication.clipboard().setMimeData(mime)
 session.key("ctrl+v")
 told["picture"] = start.ground.picture.text()
+QGuiApplication.clipboard().setText(" \U0001f525")
+session.key("ctrl+v")
 font = start.fonts.viewport().mapToGlobal(start.fonts.visualItemRect(start.fonts.item(2)).center())
 session.click(font.x(), font.y())
 told["font"] = start.fonts.family
@@ -71,7 +73,7 @@ def test_by_hand_from_the_start_page_to_a_coat(tmp_path):
     cv2.imwrite(str(path), np.dstack([np.tile(ramp, (36, 1))] * 3))
     told = json.loads(run(SCRIPT.replace("PICTURE", repr(str(path)))).strip().splitlines()[-1])
     assert told["picture"] == "harbour.png" and told["ground"] == "ImagePaint"
-    assert told["words"] == "quay run".replace(" ", "\n") or told["words"] == "quay run"
+    assert told["words"].split() == ["quay", "run", "\U0001f525"]
     assert told["set"] == told["font"] != "Anton"
     assert told["beside"] and told["looked"] == 1 and told["same"]
     assert told["added"] == 1 and told["gone"] and told["undone"]
