@@ -14,10 +14,14 @@ from ..field.simplified import following, simplified
 from .font_file import FontFile, bytes_of, is_stored
 from .fonts import is_built_in, load
 
-TRACED_EM = 768
+TRACED_EM = 512
 """px of an em at which a silhouette is traced."""
-ROUND = 0.12
+ROUND = 0.2
 """px there by which its chords may lie beside it."""
+COS_CORNER = 0.8
+"""Cosine of the turn from which on two chords meet in a corner."""
+BULGE = 0.0008
+"""em by which a curve may lie beside its chord: more than that the tracing left out nowhere."""
 DRAWN_EM = 64.0
 """px of the size at which glyphs are asked for; a matrix does the rest."""
 
@@ -108,8 +112,30 @@ def silhouette(file: FontFile, glyph: int) -> Curves:
     # so finely that the line at half of what it is at most, from px to px, is exact enough
     depth = alpha - np.float32(max(float(alpha.max()), 1e-3) / 2)
     chords = simplified(contour(depth, 0.0, box), ROUND) / TRACED_EM
-    chords = _in_order(chords)
+    return _rounded(_in_order(chords))
+
+
+def _rounded(chords: Chords) -> Curves:
+    """(n, 4, 2) cubics through the ends of closed outlines, smooth where these turn little: a relief
+    would show the facets of chords."""
+    if not len(chords):
+        return np.zeros((0, 4, 2))
+    after = following(chords)
+    along = chords[:, 2:] - chords[:, :2]
+    length = np.maximum(np.hypot(along[:, 0], along[:, 1]), 1e-12)[:, None]
+    way = along / length
+    # the nearer neighbour says more of the direction between two
+    between = way * length[after] + way[after] * length
+    between /= np.maximum(np.hypot(between[:, 0], between[:, 1]), 1e-12)[:, None]
+    smooth = ((way * way[after]).sum(1) > COS_CORNER)[:, None]
+    leaving, coming = way.copy(), np.where(smooth, between, way)
+    leaving[after] = np.where(smooth, between, way[after])
+    for tangent in (leaving, coming):
+        # a long straight side would bulge after a short curve at its end
+        aside = np.abs(way[:, 0] * tangent[:, 1] - way[:, 1] * tangent[:, 0])
+        straight = aside * length[:, 0] * 4 / 27 > BULGE
+        tangent[straight] = way[straight]
+    third = length / 3
     start, end = chords[:, :2], chords[:, 2:]
-    third = (end - start) / 3
     # ends that meet stay equal to the last bit
-    return np.stack([start, start + third, end - third, end], 1)
+    return np.stack([start, start + leaving * third, end - coming * third, end], 1)
