@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import msgspec
 import pytest
-from PyQt6.QtCore import QPointF, Qt
+from PyQt6.QtCore import QPointF, QRectF, Qt
 
 from anole.core.coats.registry import KINDS
 from anole.core.edit.titles import add_title
@@ -17,6 +17,7 @@ from anole.core.tone import OPERATIONS
 from anole.studio.adding.sheet import SHEETS
 from anole.studio.adding.strength import SHARE, share_seen, shown
 from anole.studio.commands.coats import kinds
+from anole.studio.look.tile_wall import _within
 from anole.studio.rendering.worker import scaled_box
 from anole.studio.shared.shell import Stage
 from anole.studio.styles.on_words import area_round
@@ -231,3 +232,27 @@ def test_on_a_board_that_is_full_it_shows_the_board_and_says_why(window, settle,
     assert sheet.tiles.image(1) is not None and window.document.shown is window.document.board
     sheet.tiles.take()
     assert said and len(stack(window)) == MOST_COATS
+
+
+def test_on_a_tall_board_pictures_keep_their_shape(open_window, settle):
+    below = Ground(id="g", paint=ColourPaint(colour=GROUNDS["middle"]))
+    tall, piece = add_title(
+        Board(width=300, height=900, pieces=(below,)), "HOWL", styles.find("house white")
+    )
+    window = open_window(tall)
+    window.selection.choose(piece)
+    tiles = sheet_of(window, "Pieces").tiles
+    settle(window)
+    image, box = tiles.image(0), tiles.tile(0)
+    assert image.height() / image.width() == pytest.approx(3, abs=0.1)
+    assert box.height() / box.width() == pytest.approx(3, abs=0.1)
+    # found together, those of another shape lie in the middle of their tiles
+    sheet = window.beside.sheet
+    sheet.search.setText("r")
+    settle(window)
+    kinds_found = {one.kind for one in tiles.additions}
+    assert {"coat", "piece"} <= kinds_found
+    for number in tiles.seen():
+        lies = _within(QRectF(tiles.tile(number)), tiles.image(number))
+        shape = tiles.image(number).width() / tiles.image(number).height()
+        assert lies.width() / lies.height() == pytest.approx(shape, rel=0.06)

@@ -51,8 +51,7 @@ class AdditionTiles(TileWall):
             self.worker.forget(KIND)
         whole = (0.0, 0.0, float(board.width), float(board.height))
         self._areas = {"piece": whole, "mark": whole, "": words}
-        self._aspect = (words[2] - words[0]) / (words[3] - words[1])
-        self.arrange()
+        self._lay()
         self.ask()
 
     def show_additions(self, additions: Sequence[Addition]) -> None:
@@ -61,8 +60,19 @@ class AdditionTiles(TileWall):
         bar = self.verticalScrollBar()
         if bar is not None:
             bar.setValue(0)
-        self.arrange()
+        self._lay()
         self.ask()
+
+    def _lay(self) -> None:
+        """Tiles of the shape that the first one's picture has."""
+        area = self._area(self.additions[0]) if self.additions and self._areas else None
+        if area is not None:
+            self._aspect = (area[2] - area[0]) / (area[3] - area[1])
+        self.arrange()
+
+    def _area(self, addition: Addition) -> Area:
+        """What of the board its picture shows."""
+        return self._areas.get(addition.kind, self._areas[""])
 
     def rest(self) -> None:
         """Nothing is shown for now: let the pictures go."""
@@ -128,7 +138,7 @@ class AdditionTiles(TileWall):
             if addition.why or addition.id in self._asked:
                 continue
             self._asked.add(addition.id)
-            area = self._areas.get(addition.kind, self._areas[""])
+            area = self._area(addition)
             self.worker.ask(
                 (KIND, addition.id, self._version),
                 functools.partial(_picture, addition=addition, board=board, area=area, wide=wide),

@@ -189,7 +189,7 @@ class TileWall(QAbstractScrollArea):
         box, image = QRectF(self.tile(number)), self.image(number)
         painter.fillRect(box, theme.colour("raised"))
         if image is not None:
-            painter.drawImage(box, image)
+            painter.drawImage(_within(box, image), image)
         lit = number == self.index
         self.paint_on(painter, number, box)
         painter.setPen(QPen(theme.colour("leaf" if lit else "line"), 2.5 if lit else 1))
@@ -266,3 +266,12 @@ class TileWall(QAbstractScrollArea):
 
     def focusOutEvent(self, event: QFocusEvent | None) -> None:
         self.refresh()
+
+
+def _within(box: QRectF, image: QImage) -> QRectF:
+    """Where a picture lies in a tile's box: all of it, or in its middle where its shape is another."""
+    share = min(box.width() / image.width(), box.height() / image.height())
+    wide, high = image.width() * share, image.height() * share
+    if box.width() - wide < 2 and box.height() - high < 2:
+        return box
+    return QRectF(box.center().x() - wide / 2, box.center().y() - high / 2, wide, high)
