@@ -52,7 +52,7 @@ def _pull(control: Control, value: float, token: object) -> None:
         control.field.pulled.emit(value, token)
     else:
         assert isinstance(control, SpanControl)
-        control.slider.pulled.emit(0, value, token)
+        control.fields[0].pulled.emit(value, token)
 
 
 def _drag(
