@@ -30,6 +30,8 @@ class SavedMouldings(QWidget):
         self.box.setAccessibleName("Your own mouldings")
         self.save.setToolTip("Save this moulding in your library, under a name")
         self.delete.setToolTip("Delete the moulding that is chosen here from your library")
+        for button in (self.save, self.delete):
+            button.setStyleSheet("padding: 4px 6px;")
         layout = column(self, self.name)
         layout.insertLayout(0, row(self.box, self.save, self.delete, gap=4, stretch=0))
         self.box.activated.connect(self._take)
