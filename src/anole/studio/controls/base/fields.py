@@ -112,10 +112,11 @@ class FieldPanel(QWidget):
             meant = [name for name in names if self._is_meant(name)]
             head = self.heads.get(group)
             for name in names:
-                shown = name in meant and (head is None or head.isChecked())
-                self.controls[name].setVisible(shown)
+                _set_shown(
+                    self.controls[name], name in meant and (head is None or head.isChecked())
+                )
             if head is not None:
-                head.setVisible(bool(meant))
+                _set_shown(head, bool(meant))
 
     def _is_meant(self, name: str) -> bool:
         if name in self._posed and not (self._context is not None and self._context.posed):
@@ -143,3 +144,9 @@ class FieldPanel(QWidget):
         self._shown.clear()
         for control in self.controls.values():
             control.take(context)
+
+
+def _set_shown(widget: QWidget, on: bool) -> None:
+    """A drag asks this of all fields of a panel, and changes none."""
+    if widget.isHidden() == on:
+        widget.setVisible(on)
