@@ -20,8 +20,12 @@ def changed_part(before: Board, after: Board) -> ChangedPart:
     """Of the board after a step: what differs; of nested pieces the innermost. What is no longer there
     is looked for in what held it."""
     old = {piece.id: piece for piece in every(before.pieces)}
-    changed = [piece for piece in every(after.pieces) if old.get(piece.id) is not piece]
-    changed = [piece for piece in changed if old.get(piece.id) != piece]
+    changed = [
+        piece
+        for piece in every(after.pieces)
+        # most are the very same, and need not be compared
+        if (was := old.get(piece.id)) is not piece and was != piece
+    ]
     ids = {piece.id for piece in changed}
     changed = [p for p in changed if not ids & {held.id for held in every((p,))} - {p.id}]
     if not changed:

@@ -131,7 +131,9 @@ def block(setting: TypeSetting, stored: Outlines | None = None) -> Block:
             rows, setting.gap, file.cap_height, lambda row: _ruled_ink(setting, file, row)
         )
     glyphs = tuple(
-        g._replace(y=g.y + down) for row, down in zip(rows, downs, strict=True) for g in row.glyphs
+        g._replace(y=g.y + down) if down else g
+        for row, down in zip(rows, downs, strict=True)
+        for g in row.glyphs
     )
     ruled = tuple(
         Ruled(row.x0, row.x1, down, row.size) for row, down in zip(rows, downs, strict=True)

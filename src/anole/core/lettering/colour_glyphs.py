@@ -76,19 +76,6 @@ def blank(box: Box) -> tuple[skia.Canvas, Pixels]:
     return canvas, pixels
 
 
-def _in_order(chords: Chords) -> Chords:
-    """Closed outlines, (n, 4), one after the other along each."""
-    after, left = following(chords).tolist(), set(range(len(chords)))
-    order = []
-    while left:
-        at = min(left)
-        while at in left:
-            left.discard(at)
-            order.append(at)
-            at = after[at]
-    return chords[order]
-
-
 @functools.lru_cache(1024)
 def silhouette(file: FontFile, glyph: int) -> Curves:
     """(n, 4, 2) straight cubics, em, y down: the outline of all that a glyph paints."""
@@ -112,11 +99,11 @@ def silhouette(file: FontFile, glyph: int) -> Curves:
     # so finely that the line at half of what it is at most, from px to px, is exact enough
     depth = alpha - np.float32(max(float(alpha.max()), 1e-3) / 2)
     chords = simplified(contour(depth, 0.0, box), ROUND) / TRACED_EM
-    return _rounded(_in_order(chords))
+    return _rounded(chords)
 
 
 def _rounded(chords: Chords) -> Curves:
-    """(n, 4, 2) cubics through the ends of closed outlines, smooth where these turn little: a relief
+    """(n, 4, 2) cubics through the ends of closed outlines, one after the other, smooth where these turn little: a relief
     would show the facets of chords."""
     if not len(chords):
         return np.zeros((0, 4, 2))

@@ -6,11 +6,13 @@ import functools
 from collections.abc import Callable, Iterator
 from typing import Any, get_args
 
+import msgspec
+
 from ...core.coats.kind import CoatKind
-from ...core.coats.registry import KINDS
+from ...core.coats.registry import KINDS, kind_of
 from ...core.edit.coats import add_coat, change_coat
 from ...core.edit.pieces import change_piece
-from ...core.model import Board, Coat, Colour, Moulding, Paint, Pattern, Tone
+from ...core.model import Board, Colour, Moulding, Paint, Pattern, Tone
 from ...core.model.moulding import Profile
 from ...core.model.open_union import tag_of
 from ...core.model.paints import PATTERNS
@@ -20,10 +22,8 @@ from ...core.tone import OPERATIONS
 from ..commands.command import has_coated, why_not
 from ..shared.session import Session
 from ..shared.shell import Stage
-from .addition import Addition, Made
+from .addition import Addition, Made, Make
 from .pieces import begun
-
-FAMILY = "Tones"
 
 
 def _with_coat(board: Board, piece: str, tag: str, **fields: Any) -> Made:
@@ -36,7 +36,7 @@ def _changed(board: Board, piece: str, coat: str, **fields: Any) -> Made:
     return Made(change_coat(board, piece, coat, **fields), piece, coat)
 
 
-def _adding(session: Session, tag: str, **fields: Any) -> Callable[[Board], Made]:
+def _adding(session: Session, tag: str, **fields: Any) -> Make:
     """Adds a coat to the chosen piece."""
     # where none is chosen it does not apply, and is not asked for
     piece = session.selection.piece_id or ""
@@ -60,7 +60,7 @@ def coats(session: Session) -> Iterator[Addition]:
         )
 
 
-def _stronger(session: Session, kind: CoatKind[Any]) -> tuple[Callable[[Board], Made], ...]:
+def _stronger(session: Session, kind: CoatKind[Any]) -> tuple[Make, ...]:
     return tuple(_adding(session, kind.tag, **fields) for fields in kind.stronger)
 
 
@@ -86,23 +86,17 @@ def _pattern(name: str, colour: Colour) -> Paint:
     return Pattern(generator=name)
 
 
-def _painting(
-    session: Session, first: Callable[[Colour], Paint]
-) -> tuple[Callable[[Board], Made], tuple[Callable[[Board], Made], ...]]:
+def _painting(session: Session, first: Callable[[Colour], Paint]) -> tuple[Make, tuple[Make, ...]]:
     """Paints the chosen coat where it is painted, and a new fill where that shows nothing."""
-    held = _held(session.selection.coat, "paint")
+    coat = session.selection.coat
+    held = kind_of(coat).held(coat) if coat is not None else None
     filled = _adding(session, "fill", paint=first(SOME_COLOUR))
     if type(held) not in PAINTS:
         return filled, ()
     return _changing(session, paint=first(PAINTS[type(held)].first_colour(held))), (filled,)
 
 
-def _held(coat: Coat | None, field: str) -> Any:
-    """What a coat has in a field; None where it has none of that name."""
-    return getattr(coat, field) if field in getattr(coat, "__struct_fields__", ()) else None
-
-
-def _changing(session: Session, **fields: Any) -> Callable[[Board], Made]:
+def _changing(session: Session, **fields: Any) -> Make:
     """Changes the chosen coat."""
     piece, coat = session.selection.piece_id or "", session.selection.coat_id or ""
     return functools.partial(_changed, piece=piece, coat=coat, **fields)
@@ -111,21 +105,17 @@ def _changing(session: Session, **fields: Any) -> Callable[[Board], Made]:
 def mouldings(session: Session) -> Iterator[Addition]:
     """Every cross-section, for the chosen coat or a new relief."""
     why = why_not(has_coated, session)
-    before = _held(session.selection.coat, "moulding")
+    before = getattr(session.selection.coat, "moulding", None)
     for name in get_args(Profile):
         make = _moulding(session, before, name)
         title, key = f"Moulding: {name}", f"moulding:{name}"
         yield Addition("moulding", key, name, title, "Mouldings", "", make, why=why)
 
 
-def _moulding(session: Session, before: Any, profile: Profile) -> Callable[[Board], Made]:
+def _moulding(session: Session, before: Any, profile: Profile) -> Make:
     if not isinstance(before, Moulding):
         return _adding(session, "relief", moulding=Moulding(profile=profile))
-    return _changing(session, moulding=Moulding(**{**_fields(before), "profile": profile}))
-
-
-def _fields(moulding: Moulding) -> dict[str, Any]:
-    return {name: getattr(moulding, name) for name in moulding.__struct_fields__}
+    return _changing(session, moulding=msgspec.structs.replace(before, profile=profile))
 
 
 def tones(session: Session) -> Iterator[Addition]:
@@ -134,10 +124,10 @@ def tones(session: Session) -> Iterator[Addition]:
         make, stage = _toning(session, operation.begun or struct())
         about = (struct.__doc__ or "").strip()
         title, key = f"Tone: {operation.title}", f"tone:{tag_of(struct)}"
-        yield Addition("tone", key, operation.title, title, FAMILY, about, make, stage=stage)
+        yield Addition("tone", key, operation.title, title, "Tones", about, make, stage=stage)
 
 
-def _toning(session: Session, op: Tone) -> tuple[Callable[[Board], Made], Stage]:
+def _toning(session: Session, op: Tone) -> tuple[Make, Stage]:
     piece = session.selection.piece
     if piece is not None and "tone" in piece.__struct_fields__:
         more = (*piece.tone, op)  # type: ignore[attr-defined]

@@ -13,7 +13,7 @@ from ...core.pieces.registry import ways_to_begin
 from ..shared.new_words import style_for_new_words, with_new_words
 from ..shared.session import Session
 from ..shared.shell import Stage
-from .addition import Addition, Made
+from .addition import Addition, Made, Make
 
 
 def begun(board: Board, way: str, **fields: Any) -> Made:
@@ -42,7 +42,7 @@ def _example(board: Board, make: Callable[[Board], Piece]) -> Made:
     return Made(board, piece)
 
 
-def _piece(key: str, title: str, make: Callable[[Board], Made]) -> Addition:
+def _piece(key: str, title: str, make: Make) -> Addition:
     name = title.removeprefix("Add ").removeprefix("a ").removeprefix("an ")
     name = name[:1].upper() + name[1:]
     return Addition("piece", key, name, title, "Pieces", "", make, stage=Stage.ARRANGE)
@@ -53,7 +53,7 @@ def marks(session: Session) -> Iterator[Addition]:
     chosen = session.selection.piece
     for name in DRAWN:
         if isinstance(chosen, Stamps):
-            make: Callable[[Board], Made] = functools.partial(_marked, piece=chosen.id, mark=name)
+            make: Make = functools.partial(_marked, piece=chosen.id, mark=name)
         else:
             make = functools.partial(begun, way="scatter", mark=name)
         title, key = f"Mark: {name}", f"mark:{name}"

@@ -22,13 +22,13 @@ from .command import (
 )
 
 
-def add(session: Session, tag: str, title: str = "", **fields: Any) -> None:
-    """Add a coat of a kind, with fields of its own, where it naturally goes, and choose it."""
+def add(session: Session, tag: str) -> None:
+    """Add a coat of a kind where it naturally goes, and choose it."""
     piece = session.selection.coated
     if piece is None:
         return
-    title = title or f"Add {kinds()[tag].title}"
-    fresh = session.document.make(title, lambda b: add_coat(b, piece.id, tag, **fields))
+    title = f"Add {kinds()[tag].title}"
+    fresh = session.document.make(title, lambda b: add_coat(b, piece.id, tag))
     if fresh is not None:
         session.selection.choose(piece.id, fresh)
 

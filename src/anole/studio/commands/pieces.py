@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import functools
 from collections.abc import Callable
-from typing import Any
 
 import msgspec
 
@@ -101,14 +100,9 @@ def _order(by: int) -> Callable[[Session], object]:
     return run
 
 
-def begin(session: Session, way: str, title: str, **fields: Any) -> None:
-    """Begin a piece in one of its ways, with fields of its own, and choose it."""
-
-    def add(board: Board) -> tuple[Board, str]:
-        board, piece = add_fresh(board, way)
-        return change_piece(board, piece, **fields), piece
-
-    made = session.document.make(title, add)
+def begin(session: Session, way: str, title: str) -> None:
+    """Begin a piece in one of its ways, and choose it."""
+    made = session.document.make(title, lambda board: add_fresh(board, way))
     if made is not None:
         session.shell.show_stage(Stage.ARRANGE)
         session.selection.choose(made)

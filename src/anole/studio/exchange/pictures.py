@@ -48,14 +48,23 @@ def take_bytes(
 ) -> None:
     """The same with a picture whose bytes `read` brings."""
 
-    def carry(taken: tuple[Asset, tuple[str, ...]]) -> None:
-        asset, troubles = taken
+    def carry(asset: Asset) -> None:
         session.document.apply(f"Add picture {name}", lambda b: carry_picture(b, asset))
-        for trouble in troubles:
-            session.document.said.emit(trouble)
         then(asset.sha)
 
-    def work(stop: Callable[[], bool]) -> tuple[Asset, tuple[str, ...]]:
-        return picture_asset(read(), name, stop)
+    read_picture(session, name, read, carry)
 
-    session.reading.read(name, work, carry)
+
+def read_picture(
+    session: Session, name: str, read: Callable[[], bytes], then: Callable[[Asset], object]
+) -> None:
+    """Take a picture in, in the background, for whoever will carry it. What is wrong with it is said."""
+
+    def came(taken: tuple[Asset, tuple[str, ...]]) -> None:
+        asset, troubles = taken
+        # first, for what follows may ask something at the foot
+        for trouble in troubles:
+            session.document.said.emit(trouble)
+        then(asset)
+
+    session.reading.read(name, lambda stop: picture_asset(read(), name, stop), came)

@@ -9,10 +9,9 @@ from PyQt6.QtWidgets import QFileDialog, QFrame, QHBoxLayout, QPushButton, QVBox
 
 from ...core import assets
 from ...core.atomic import read_bytes
-from ...core.edit.pictures import picture_asset
 from ...core.model import Asset, Colour
 from ..controls.colours.colour import ColourControl
-from ..exchange.pictures import MOST_BYTES, PICTURES
+from ..exchange.pictures import MOST_BYTES, PICTURES, read_picture
 from ..exchange.readable import Read
 from ..look.plain import Label
 from ..shared.session import Session
@@ -78,15 +77,7 @@ class GroundRow(QWidget):
 
     def take_read(self, read: Read) -> None:
         """A picture, by its name and what brings its bytes."""
-        name, data = read
-
-        def put_on(taken: tuple[Asset, tuple[str, ...]]) -> None:
-            asset, troubles = taken
-            self._take(asset)
-            for trouble in troubles:
-                self.session.document.said.emit(trouble)
-
-        self.session.reading.read(name, lambda stop: picture_asset(data(), name, stop), put_on)
+        read_picture(self.session, *read, self._take)
 
     def _take(self, ground: Colour | Asset | None) -> None:
         self.ground = ground
