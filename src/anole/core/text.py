@@ -14,3 +14,8 @@ def short(text: object, most: int = MOST_SHOWN) -> str:
         letter if letter.isprintable() else "\N{REPLACEMENT CHARACTER}" for letter in line
     )
     return line if len(line) <= most and len(whole) <= most * 4 else line[: most - 1] + "…"
+
+
+def capital(text: str) -> str:
+    """The text with a capital to begin with; the rest stays as it is."""
+    return text[:1].upper() + text[1:]

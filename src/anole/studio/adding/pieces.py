@@ -10,6 +10,7 @@ from ...core.edit.pieces import add_fresh, change_piece, insert_piece
 from ...core.marks.shapes import DRAWN
 from ...core.model import Board, Piece, Stamps, Style
 from ...core.pieces.registry import ways_to_begin
+from ...core.text import capital
 from ..shared.new_words import style_for_new_words, with_new_words
 from ..shared.session import Session
 from ..shared.shell import Stage
@@ -43,8 +44,7 @@ def _example(board: Board, make: Callable[[Board], Piece]) -> Made:
 
 
 def _piece(key: str, title: str, make: Make) -> Addition:
-    name = title.removeprefix("Add ").removeprefix("a ").removeprefix("an ")
-    name = name[:1].upper() + name[1:]
+    name = capital(title.removeprefix("Add ").removeprefix("a ").removeprefix("an "))
     return Addition("piece", key, name, title, "Pieces", "", make, stage=Stage.ARRANGE)
 
 

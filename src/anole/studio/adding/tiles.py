@@ -11,6 +11,7 @@ from PyQt6.QtGui import QImage, QMouseEvent
 
 from ...core.box import Box
 from ...core.model import Board
+from ...core.text import capital
 from ..look.pixel_images import image_of
 from ..look.tile_wall import TileWall
 from ..rendering.worker import Area, Worker, scaled_box
@@ -91,7 +92,7 @@ class AdditionTiles(TileWall):
 
     def lines(self, number: int) -> tuple[str, ...]:
         addition = self.additions[number]
-        return _capital(addition.name), _capital(addition.why or addition.about)
+        return capital(addition.name), capital(addition.why or addition.about)
 
     def heading(self, number: int) -> str:
         return self.additions[number].family
@@ -149,10 +150,6 @@ class AdditionTiles(TileWall):
             self._shown[key[1]] = found
             self._images[key[1]] = image_of(found.pixels)
             self.refresh()
-
-
-def _capital(text: str) -> str:
-    return text[:1].upper() + text[1:]
 
 
 def _picture(worker: Worker, addition: Addition, board: Board, area: Area, wide: float) -> Shown:

@@ -14,6 +14,7 @@ from ...core.model import Board, Flare, Mark, Spot
 from ...core.model.coats.sparkle import MOST_FLARES
 from ...core.model.pieces.pool import MOST_SPOTS
 from ...core.model.pieces.stamps import MOST_MARKS
+from ...core.text import capital
 from ..look.plain import Label
 from ..shared.session import session_of
 from .base.control import Control
@@ -38,7 +39,7 @@ class PartsControl(Control):
         self._connected = False
         self.number = Number(struct.__name__, 1, most, soft=(1, 2), step=1, about=about)
         self.add, self.delete = (
-            QPushButton(f"+  {name[:1].upper()}{name[1:]}"),
+            QPushButton(f"+  {capital(name)}"),
             QPushButton(f"Delete {name}"),
         )
         self.add.setToolTip(f"One more {name}, in the middle of the board")
