@@ -12,7 +12,7 @@ ROOT = Path(anole.core.__file__).parent
 PARTS = ast.FunctionDef | ast.ClassDef
 # each of these fills in a signature that its package documents
 ONE_FUNCTION_A_FILE = ("paint/patterns/", "tone/")
-LIBRARY_PROTOCOLS = {"PathPen"}
+LIBRARY_PROTOCOLS = {"ChordPen", "GlyphPainter", "PathPen"}
 
 
 def _public(body: list[ast.stmt], owner: ast.ClassDef | None = None) -> Iterator[tuple]:

@@ -22,7 +22,7 @@ from anole.core.files import board_file
 from anole.core.lettering.bent import positive
 from anole.core.lettering.block import block, setting_of
 from anole.core.lettering.caret import CLUSTER
-from anole.core.lettering.colour_glyphs import blank, draw, is_coloured
+from anole.core.lettering.coloured.glyphs import blank, draw, is_coloured
 from anole.core.lettering.emoji import emoji_font, emoji_places
 from anole.core.lettering.flatten import flatten
 from anole.core.lettering.fonts import families, find

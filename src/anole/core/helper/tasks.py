@@ -22,6 +22,7 @@ from ..paint.image_formats import ImageError
 from ..registry import Registry
 from ..svg.content import read
 from ..svg.errors import SvgError
+from ..svg.glyph_document import glyph_drawing
 
 Answer = tuple[Any, Sequence[AnyArray]]
 REFUSALS = (ImageError, FontError, SvgError, FileError)
@@ -69,6 +70,19 @@ def _svg_drawing(meta: dict[str, Any], data: bytes) -> Answer:
     return None, [read(data).drawn(meta["side"])]
 
 
+def _glyph_picture(meta: dict[str, Any], data: bytes) -> Answer:
+    """A font's picture of a glyph, (H, W, 4) uint8 straight; of a drawing with its box in em."""
+    if meta["form"] == "png":
+        pixels = decode(data, "a glyph's picture").pixels
+        return {"box": None}, [
+            pixels if pixels.dtype == np.uint8 else (pixels >> 8).astype(np.uint8)
+        ]
+    found = glyph_drawing(data, meta["glyph"], meta["upem"], meta["em"])
+    if found is None:
+        raise SvgError("it shows nothing")
+    return {"box": found[1]}, [found[0]]
+
+
 def _spreadsheet(meta: dict[str, Any], data: bytes) -> Answer:
     """The cells of the first sheet, as msgpack: a header has room for few."""
     rows = rows_of(data, meta["name"])
@@ -96,6 +110,7 @@ TASKS: Registry[str, Callable[[dict[str, Any], bytes], Answer]] = Registry(
         "details": _details,
         "svg outline": _svg_outline,
         "svg drawing": _svg_drawing,
+        "glyph picture": _glyph_picture,
         "spreadsheet": _spreadsheet,
         "pack": _pack,
     },

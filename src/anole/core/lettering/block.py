@@ -6,10 +6,13 @@ import functools
 import itertools
 from typing import NamedTuple
 
+from .. import isolation
 from ..arrays import Curves
 from ..model import Font, Lettering, Outlines
 from . import stored_outlines
+from .coloured.glyphs import has_pictures
 from .fonts import FontFile, find, when_changed
+from .glyphs import NO_GLYPH
 from .ink_profile import NO_INK, STEP, InkProfile, joined, rectangle_profile
 from .joining import PlacedGlyph, united
 from .line_setting import SetLine, by_baselines, by_ink, set_lines
@@ -61,6 +64,7 @@ class Block(NamedTuple):
     file: FontFile
     found: bool
     starts: tuple[int, ...] = (0,)
+    complete: bool = True
 
     @property
     def fonts(self) -> frozenset[FontFile]:
@@ -112,9 +116,36 @@ def _justified(line: Line, text: str, width: float) -> Line:
     return line._replace(glyphs=glyphs, width=width)
 
 
-@functools.lru_cache(128)
+class _Incomplete(Exception):
+    """A block that is not complete, so that nobody keeps it."""
+
+    def __init__(self, made: Block) -> None:
+        super().__init__()
+        self.block = made
+
+
 def block(setting: TypeSetting, stored: Outlines | None = None) -> Block:
     """Set the words and unite their outlines; `stored` ones stand in for a missing font."""
+    try:
+        return _kept(setting, stored)
+    except _Incomplete as left:
+        return left.block
+
+
+@functools.lru_cache(128)
+def _kept(setting: TypeSetting, stored: Outlines | None) -> Block:
+    before = isolation.FETCHER.arrivals
+    made = _block(setting, stored)
+    # one that came meanwhile may have come too late
+    if not any(map(has_pictures, made.fonts)) or (
+        before == isolation.FETCHER.arrivals
+        and not any(placed.shape is NO_GLYPH for placed in made.glyphs)
+    ):
+        return made
+    raise _Incomplete(made._replace(complete=False))
+
+
+def _block(setting: TypeSetting, stored: Outlines | None) -> Block:
     file, found = (stored_outlines.file_of(stored), False) if stored else find(setting.font)
     texts = setting.text.split("\n")
     lines = _lines(setting, file, stored)
@@ -144,7 +175,7 @@ def block(setting: TypeSetting, stored: Outlines | None = None) -> Block:
     return Block(glyphs, ruled, curves, box, tall, file, found, starts)
 
 
-when_changed(block.cache_clear)
+when_changed(_kept.cache_clear)
 
 
 def _boxes(

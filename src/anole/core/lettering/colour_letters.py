@@ -10,13 +10,14 @@ import skia
 
 from ..arrays import Matrix, Pixels, Points
 from ..box import Box
-from . import colour_glyphs
-from .colour_glyphs import blank, has_colours, is_coloured
+from .coloured.glyphs import blank, draw, has_colours, is_coloured
 from .joining import PlacedGlyph
 from .matrix import apply
 from .outline import Outline
 from .warp import Warp
 
+TILE = 512
+"""px"""
 CELLS = 24
 """Of a bent glyph's box, a side: within each the bend is a straight map."""
 MOST_EM = 1024
@@ -34,15 +35,29 @@ def coloured(line: Outline) -> list[PlacedGlyph]:
 
 
 def drawn(line: Outline, scale: float, box: Box) -> Pixels:
-    """(H, W, 4) uint8 premultiplied: the coloured glyphs over a box of px of the render scale."""
+    """(H, W, 4) uint8 premultiplied: the coloured glyphs over a box of px of the render scale.
+
+    Drawn in tiles that lie where they always lie: Skia draws a shape a little differently where its
+    canvas ends amid it, and a picture is to be the same however it is cut.
+    """
+    pixels = np.zeros((box.height, box.width, 4), np.uint8)
+    shape = Warp(line.block, line.bends) if line.bends.bent else None
+    for y in range(box.y0 // TILE * TILE, box.y1, TILE):
+        for x in range(box.x0 // TILE * TILE, box.x1, TILE):
+            tile = Box(x, y, x + TILE, y + TILE)
+            part = tile.meet(box)
+            pixels[part.slices_in(box)] = _tile(line, shape, scale, tile)[part.slices_in(tile)]
+    return pixels
+
+
+def _tile(line: Outline, shape: Warp | None, scale: float, box: Box) -> Pixels:
     canvas, pixels = blank(box)
     matrix = line.matrix * scale
-    shape = Warp(line.block, line.bends) if line.bends.bent else None
     for glyph in coloured(line):
         if shape is None:
             into = matrix[:, :2] @ np.column_stack([np.eye(2) * glyph.size, (glyph.x, glyph.y)])
             into[:, 2] += matrix[:, 2]
-            colour_glyphs.draw(canvas, glyph.file, glyph.glyph, into)
+            draw(canvas, glyph.file, glyph.glyph, into)
         else:
             _draw_bent(canvas, glyph, shape, matrix, line.em * scale)
     return pixels
@@ -74,7 +89,7 @@ def _flat(glyph: PlacedGlyph, em: int) -> tuple[Box, skia.Image]:
     flat = Box(x0, y0, x1, y1)
     canvas, pixels = blank(flat)
     upright = np.array([[float(em), 0.0, 0.0], [0.0, float(em), 0.0]])
-    colour_glyphs.draw(canvas, glyph.file, glyph.glyph, upright)
+    draw(canvas, glyph.file, glyph.glyph, upright)
     return flat, skia.Image.fromarray(
         pixels, skia.kRGBA_8888_ColorType, skia.kPremul_AlphaType, copy=True
     )

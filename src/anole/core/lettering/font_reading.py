@@ -16,6 +16,8 @@ from ..text import short
 from .font_file import FontError, FontMeasures, font_bytes
 
 COMPRESSED = (b"wOFF", b"wOF2")
+DRAWING = ("glyf", "CFF ", "CFF2", "CBDT", "sbix", "SVG ")
+"""Tables of outlines, or of pictures in colour."""
 MOST_UNPACKED = 256 << 20
 
 
@@ -62,7 +64,7 @@ def _refuse_unusable(font: TTFont, name: str, size: int) -> None:
             raise FontError(f"{name} is cut short: its table {tag} goes past the end")
     if font["maxp"].numGlyphs < 1:
         raise FontError(f"{name} has no glyphs")
-    if not any(tag in font for tag in ("glyf", "CFF ", "CFF2")):
+    if not any(tag in font for tag in DRAWING):
         raise FontError(f"{name} has no outlines (a bitmap font cannot be scaled)")
     if not 16 <= font["head"].unitsPerEm <= 16384:
         raise FontError(f"{name}: {font['head'].unitsPerEm} units per em is not a usable font")

@@ -6,10 +6,13 @@ from __future__ import annotations
 import uharfbuzz as hb
 
 from . import skia_paths
+from .coloured.painting import painted
 from .font_file import FontError
 
 MOST_LETTERS, RUN, MOST_GLYPHS, MOST_UNITED = 200, 40, 50, 3
 """Letters that are shaped, so many together; glyphs that are drawn, and united from their contours."""
+TRIED_EM = 64.0
+"""px of an em for which glyphs are painted."""
 LATIN = "Hamburgefonstiv AVATAR fi ffl 0123456789 \u00c4\u00e9\u0301"
 
 
@@ -32,11 +35,12 @@ def tried(data: bytes, name: str, index: int = 0) -> None:
         hb.shape(font, buffer)
     inked = []
     for glyph in _spread(list(range(face.glyph_count)), MOST_GLYPHS):
+        painted(font, glyph, face.upem / TRIED_EM)
         pen = skia_paths.PathPen()
         font.draw_glyph_with_pen(glyph, pen)
         if not pen.path.isEmpty():
             inked.append(pen.path)
-    if not inked:
+    if not inked and not face.has_color_png and not face.has_color_svg:
         raise FontError(f"{name} has no letter with an outline")
     for path in inked[:: max(1, -(-len(inked) // MOST_UNITED))]:
         skia_paths.union(path, face.upem)

@@ -5,11 +5,13 @@ from __future__ import annotations
 import functools
 from typing import NamedTuple
 
+import numpy as np
 import skia
 
+from .. import isolation
 from ..arrays import Curves
 from . import skia_paths, stored_outlines
-from .colour_glyphs import is_coloured, silhouette
+from .coloured.glyphs import is_coloured, silhouette
 from .font_file import is_stored
 from .fonts import FontFile, load
 
@@ -24,9 +26,18 @@ class Glyph(NamedTuple):
     box: tuple[float, float, float, float] | None
 
 
-@functools.lru_cache(8192)
+NO_GLYPH = Glyph(skia.Path(), np.zeros((0, 4, 2)), None)
+"""Stands for one whose picture is still being read."""
+
+
 def glyph(file: FontFile, index: int, axes: Axes = ()) -> Glyph:
-    """The outline of a font's glyph, contours wound by nesting, in em with y down; kept for the next time."""
+    """The outline of a font's glyph, contours wound by nesting, in em with y down; kept for the next
+    time. NO_GLYPH in a thread that must not wait for its picture."""
+    return isolation.at_hand(("glyph", file, index), lambda: _glyph(file, index, axes), NO_GLYPH)
+
+
+@functools.lru_cache(8192)
+def _glyph(file: FontFile, index: int, axes: Axes) -> Glyph:
     if is_stored(file):
         path = skia_paths.path_of(stored_outlines.curves(file, index) * stored_outlines.UPEM)
         return _measured(skia_paths.wound(path, stored_outlines.UPEM), stored_outlines.UPEM)

@@ -9,7 +9,7 @@ from typing import NamedTuple
 from fontTools import unicodedata as scripts
 
 from . import bidi
-from .colour_glyphs import has_colours
+from .coloured.glyphs import has_colours
 from .emoji import SHOWN, emoji_font, emoji_places
 from .fonts import FontFile, built_in, catalogue, load, when_changed
 

@@ -67,7 +67,10 @@ def outline(piece: Lettering, dpi: float) -> Outline:
     if known is None:
         if len(_known) >= MOST:
             _known.clear()
-        known = _known[key] = (values, _outline(piece, dpi))
+        made = _outline(piece, dpi)
+        if not made.block.complete:
+            return made
+        known = _known[key] = (values, made)
     return known[1]
 
 
@@ -80,7 +83,7 @@ def _outline(piece: Lettering, dpi: float) -> Outline:
     if not piece.smoothing:
         matrix = _on_the_grid(matrix, piece.place, words)
     fonts = words.fonts
-    key = (setting, fonts, em, bends, piece.place, piece.smoothing)
+    key = (setting, fonts, em, bends, piece.place, piece.smoothing, words.complete)
     return Outline(key, words, bends, matrix, em, fonts)
 
 

@@ -38,8 +38,12 @@ class Svg(NamedTuple):
 
 def read(data: bytes) -> Svg:
     """Raises SvgError for what is no SVG, is hostile or is too much."""
+    return ready(parsed(data))
+
+
+def ready(root: Element) -> Svg:
+    """The same of a tree."""
     troubles = SvgTroubles()
-    root = parsed(data)
     check_expansion(root, by_id(root))
     cascaded(root, troubles)
     words_to_paths(root, troubles)
