@@ -14,11 +14,14 @@ from PyQt6.QtGui import QDropEvent
 
 from anole.core.edit.pieces import change_piece
 from anole.core.files import board_file
+from anole.core.lettering.fonts import let_go
 from anole.core.model import Fill, Grain, ImagePaint, Picture, Stroke
 from anole.studio.documents.settings import MOST_RECENT, Settings
 from anole.studio.exchange.dropping import MOST, TAKERS, files_in
+from anole.studio.look.pixel_images import memory_of
 from anole.studio.shared.shell import Stage
 
+from ..core import colour_fonts
 from ..core.shapes import board
 
 
@@ -133,6 +136,25 @@ def test_a_board_opens_and_a_font_dresses_the_words(open_window, drop, tmp_path)
     drop(window, font)
     named = window.document.board.lettering("words").font.family
     assert named in window.document.history.undo_name
+
+
+@pytest.mark.parametrize("kind", ["sbix", "cbdt", "drawn"])
+def test_a_colour_font_brings_its_colours(open_window, drop, settle, tmp_path, kind):
+    """Read by the helper, while the window has the words without."""
+    (tmp_path / "quay.ttf").write_bytes(getattr(colour_fonts, kind)(shade=90))
+    window = open_window(board(Fill(id="f"), text="A A"))
+    window.selection.choose("words")
+    drop(window, tmp_path / "quay.ttf")
+    assert window.document.board.lettering("words").font.family.startswith("Quay")
+    blue = 0
+    for _ in range(100):
+        pixels = memory_of(window.view.grab().toImage()).reshape(-1, 4).astype(int)
+        blue = ((pixels[:, 0] > 180) & (pixels[:, 2] < 90)).sum()
+        if blue > 300:
+            break
+        settle(window)
+    assert blue > 300
+    let_go(())
 
 
 @pytest.mark.parametrize(
