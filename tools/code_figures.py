@@ -132,7 +132,7 @@ def table(all_: dict[str, Source]) -> list[tuple[str, str]]:
         ("bare np.ndarray", str(bare)),
         ("with arrays, docstring says shapes", share(sum(map(says_shapes, with_arrays)), len(with_arrays))),
         (f"functions of {CHAIN} isinstance or more", str(len(chains))),
-        ("public in the window, documented", share(sum(bool(ast.get_docstring(f)) for f in shown), len(shown))),
+        ("public in the window, own docstring", share(sum(bool(ast.get_docstring(f)) for f in shown), len(shown))),
     ]  # fmt: skip
 
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import functools
+
 import pytest
 from PyQt6 import sip
 from PyQt6.QtCore import QPoint, QPointF, Qt
@@ -24,6 +26,7 @@ def no_trouble(request, monkeypatch):
     monkeypatch.setattr(troubles.TROUBLES, "_last", {})
     say = StatusBar.say
 
+    @functools.wraps(say)
     def listening(self, message: str, details: str = "") -> None:
         told.extend([details] if details else [])
         say(self, message, details)

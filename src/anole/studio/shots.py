@@ -44,6 +44,7 @@ def settle(window: Window, seconds: float = 60.0) -> None:
 
 
 def shoot(widget: QWidget, path: Path) -> None:
+    """Write what a widget shows to a file."""
     if not widget.grab().save(str(path)):
         raise SystemExit(f"cannot write {path}")
     print(path)
@@ -246,6 +247,7 @@ def _scroll(window: Window, by: int) -> None:
 
 
 def main() -> None:
+    """Take every view of the demo."""
     parser = argparse.ArgumentParser(description=__doc__)
     parser.add_argument("--out", type=Path, default=Path("demo-views"))
     out = parser.parse_args().out

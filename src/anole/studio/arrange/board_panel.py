@@ -68,6 +68,7 @@ class BoardPanel(QWidget):
         return {"width": self.across, "height": self.down, "dpi": self.dpi}.get(name)
 
     def show_board(self) -> None:
+        """Show the board's size and its name for it."""
         board = self.document.board
         self.across.set_value(board.width)
         self.down.set_value(board.height)

@@ -37,7 +37,8 @@ class Cards(Protocol):
 
     images: dict[str, QImage]
 
-    def row_of(self, piece_id: str) -> PieceRow | None: ...
+    def row_of(self, piece_id: str) -> PieceRow | None:
+        """What stands in a piece's row; None for one that is gone."""
 
 
 def _told(row: PieceRow) -> str:
@@ -46,6 +47,8 @@ def _told(row: PieceRow) -> str:
 
 
 class CardDelegate(QStyledItemDelegate):
+    """Draws a piece as a card: its picture, name and kind, its eye and its lock."""
+
     def __init__(self, owner: Cards, parent: QObject) -> None:
         super().__init__(parent)
         self._owner = owner

@@ -17,6 +17,8 @@ from ..shared.session import Session
 
 
 class LettersPanel(QWidget):
+    """Colour, baseline, turn and size of the letters that are chosen."""
+
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.document, self.selection = session.document, session.selection
@@ -53,6 +55,7 @@ class LettersPanel(QWidget):
         return drawable(piece.text) if piece is not None else ""
 
     def show_letters(self) -> None:
+        """Show what the chosen letters have; hidden when none is chosen."""
         places, piece = self.places, self.selection.lettering
         self.setVisible(bool(places) and piece is not None)
         if not places or piece is None:

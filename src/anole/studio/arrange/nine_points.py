@@ -37,6 +37,7 @@ class NinePoints(QWidget):
         return QSize(*SIZE)
 
     def show_anchor(self, name: str) -> None:
+        """Mark the point of this name."""
         self._shown = name
         self.update()
 

@@ -81,6 +81,7 @@ class PiecePanel(QScrollArea):
         return next((control for control in found if control is not None), None)
 
     def show_piece(self) -> None:
+        """Show the sections of the chosen piece's kind, filled."""
         board, piece = self.document.board, self.selection.piece
         for struct, sections in self.columns.items():
             if not isinstance(piece, struct):

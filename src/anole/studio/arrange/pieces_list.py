@@ -29,6 +29,8 @@ WHERE = {_AT.AboveItem: "above", _AT.BelowItem: "below", _AT.OnItem: "on"}
 
 
 class PiecesList(QListWidget):
+    """The board's pieces as cards, topmost first."""
+
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session
@@ -62,6 +64,7 @@ class PiecesList(QListWidget):
         self.fill()
 
     def row_of(self, piece_id: str) -> PieceRow | None:
+        """What stands in a piece's row; None for one that is gone."""
         return self.rows.get(piece_id)
 
     def search(self, words: str) -> None:

@@ -19,6 +19,8 @@ from .several import Several
 
 
 class PlaceSection(Section):
+    """Where the chosen piece stands."""
+
     def __init__(self, session: Session, struct: type[msgspec.Struct]) -> None:
         super().__init__(session)
         self.pin, self.several, self.panel = NinePoints(), Several(), FieldPanel(Place)

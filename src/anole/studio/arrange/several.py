@@ -79,6 +79,7 @@ class Several(QWidget):
         column.addStretch(1)
 
     def show_count(self, count: int) -> None:
+        """Offer what can be done with so many chosen pieces."""
         self.head.setText("Line up with the board" if count < 2 else f"Line up {count} pieces")
         for what in ("across", "down"):
             self.buttons[what].setEnabled(count > 2)

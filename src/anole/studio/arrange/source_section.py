@@ -13,6 +13,8 @@ from .section import SECTIONS, Section
 
 
 class SourceSection(Section):
+    """The file of the chosen picture or emblem."""
+
     def __init__(self, session: Session, struct: type[msgspec.Struct]) -> None:
         super().__init__(session)
         self.choice = AssetChoice("File")

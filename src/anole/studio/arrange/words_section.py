@@ -18,6 +18,8 @@ from .section import SECTIONS, Section
 
 
 class WordsSection(Section):
+    """The chosen words, their font, and how their lines are set."""
+
     def __init__(self, session: Session, struct: type[msgspec.Struct]) -> None:
         super().__init__(session)
         self._typing: object = object()

@@ -23,6 +23,7 @@ class BoardTool:
         """Draw over the board."""
 
     def press(self, at: QPointF, keys: Qt.KeyboardModifier) -> bool:
+        """The button went down at a point of the view; whether the tool takes what follows."""
         return False
 
     def pull(self, at: QPointF, keys: Qt.KeyboardModifier) -> None:
@@ -56,9 +57,11 @@ class BoardTool:
         return False
 
     def input_method(self, event: QInputMethodEvent) -> bool:
+        """Take what a keyboard's chooser hands over; whether it did."""
         return False
 
     def input_query(self, query: Qt.InputMethodQuery) -> Any:
+        """What such a chooser wants to know; None for nothing."""
         return None
 
     def leave(self) -> None:

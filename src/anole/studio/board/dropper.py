@@ -28,6 +28,7 @@ class Dropper(BoardTool):
 
     @property
     def on(self) -> bool:
+        """Whether a colour is being picked."""
         return self._told is not None
 
     def start(self, told: Callable[[Colour], None]) -> None:

@@ -64,6 +64,7 @@ class PartTool(BoardTool):
 
     @property
     def parts(self) -> tuple[Any, ...]:
+        """The parts of the chosen piece, or what holds them."""
         piece = self.piece
         return () if piece is None else getattr(piece, self.field)
 
@@ -119,6 +120,7 @@ class PartTool(BoardTool):
         return True
 
     def hold(self, at: QPointF, grip: Grip) -> None:
+        """Begin to pull a part by a grip."""
         self._held, self.origin, self._token = grip, at, object()
         self._start = self.parts[grip[0]]
         self.selection.choose_part(grip[0])

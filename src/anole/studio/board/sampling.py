@@ -12,6 +12,7 @@ from ..look.pixel_images import STRAIGHT, memory_of
 
 
 def side_for(keys: Qt.KeyboardModifier) -> int:
+    """px of the square that a colour is the mean of: 9 with Ctrl, 3 with Shift."""
     if keys & Qt.KeyboardModifier.ControlModifier:
         return 9
     return 3 if keys & Qt.KeyboardModifier.ShiftModifier else 1

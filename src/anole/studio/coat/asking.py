@@ -14,6 +14,8 @@ ASKS = Qt.KeyboardModifier.ControlModifier | Qt.KeyboardModifier.AltModifier
 
 
 class AskingTool(BoardTool):
+    """Tells which coat painted the point that is clicked with Ctrl."""
+
     def press(self, at: QPointF, keys: Qt.KeyboardModifier) -> bool:
         if not keys & ASKS:
             return False

@@ -100,6 +100,7 @@ class CoatPanel(QScrollArea):
         return self.panel(type(coat)).controls.get(name)
 
     def show_coat(self) -> None:
+        """Show the chosen coat's fields."""
         coat = self.selection.coat
         at = self._place_of_group() if coat is not None and coat.id != self._coat_id else None
         self.empty.setVisible(coat is None)

@@ -38,6 +38,7 @@ class LanternTool(BoardTool):
         return kind_of(coat).lamp(coat) or self.document.board.lamp
 
     def spot(self, now: ViewTransform) -> QPointF | None:
+        """Where the lamp hangs over the board, in px of the view."""
         lamp, board = self.lamp, self.document.board
         if lamp is None:
             return None

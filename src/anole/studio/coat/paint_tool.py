@@ -47,6 +47,7 @@ class PaintTool(BoardTool):
         self._first = QPointF()
 
     def held(self) -> Held | None:
+        """What has a paint with handles now."""
         return self._of_piece() if self._pieces else self._of_coat()
 
     @property

@@ -43,6 +43,7 @@ class ShapingSwitches(QWidget):
         self.show_shaping()
 
     def show_shaping(self) -> None:
+        """Offer what the chosen piece can be bent by."""
         piece = self.selection.placed
         kinds = placed_kind(piece).shapings(piece) if piece is not None else ()
         self.setVisible(bool(kinds))

@@ -36,6 +36,7 @@ class SparkleTool(PlacingTool):
 
     @property
     def coat(self) -> Sparkle | None:
+        """The chosen coat, where it sparkles."""
         coat = self.selection.coat
         return coat if isinstance(coat, Sparkle) and coat.on else None
 

@@ -43,6 +43,7 @@ def _delete_coat(session: Session) -> None:
 
 
 def cut(session: Session) -> None:
+    """Copy what is chosen, and delete it."""
     copy(session)
     delete(session)
 

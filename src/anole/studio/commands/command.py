@@ -76,6 +76,7 @@ class Menu(NamedTuple):
 
     @property
     def commands(self) -> tuple[Command, ...]:
+        """Its commands, without those of the menus within."""
         return tuple(item for item in self.items if isinstance(item, Command))
 
 
@@ -86,16 +87,19 @@ def window(name: str) -> Callable[[Session], object]:
 
 @otherwise("choose a piece first")
 def has_piece(session: Session) -> bool:
+    """Whether a piece is chosen."""
     return session.selection.piece is not None
 
 
 @otherwise("choose words, a picture or an emblem first")
 def has_coated(session: Session) -> bool:
+    """Whether a piece is chosen that wears coats."""
     return session.selection.coated is not None
 
 
 @otherwise("choose a coat first")
 def has_coat(session: Session) -> bool:
+    """Whether a coat is chosen."""
     return session.selection.coat is not None
 
 

@@ -22,6 +22,7 @@ def _topmost(session: Session) -> str | None:
 
 @otherwise("the board has no ground")
 def has_ground(session: Session) -> bool:
+    """Whether the board has one."""
     return _topmost(session) is not None
 
 

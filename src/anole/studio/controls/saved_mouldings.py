@@ -41,6 +41,7 @@ class SavedMouldings(QWidget):
         self.refresh()
 
     def refresh(self) -> None:
+        """Show what the user has kept."""
         try:
             names = [kept.name for kept in mouldings.OWN.all()]
         except FileError as error:

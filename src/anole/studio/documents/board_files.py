@@ -35,15 +35,18 @@ Then = Callable[[], object]
 
 
 def new_board(width: int, height: int, dpi: float = 96.0) -> Board:
+    """A board with nothing but a ground."""
     ground = Ground(id="ground", name="Ground", paint=ColourPaint(colour=Colour(24, 42, 60)))
     return Board(width=width, height=height, dpi=dpi, pieces=(ground,))
 
 
 def demo_folder() -> Path:
+    """Where the boards that come with Anole lie."""
     return Path(str(files("anole") / "data" / "boards"))
 
 
 def demo_boards() -> list[Path]:
+    """Their files, by name."""
     return sorted(demo_folder().glob("*.anole"))
 
 
@@ -123,6 +126,7 @@ class BoardFiles(QObject):
         )
 
     def ask_open(self) -> None:
+        """Ask for a board, and open it."""
         name, _ = QFileDialog.getOpenFileName(self._window, "Open a board", "", BOARDS)
         if name:
             self.open(Path(name))

@@ -65,6 +65,7 @@ class Document(QObject):
 
     @property
     def board(self) -> Board:
+        """The board as it is now."""
         return self.history.board
 
     @property
@@ -74,6 +75,7 @@ class Document(QObject):
 
     @property
     def is_saved(self) -> bool:
+        """Whether its file has what the board has."""
         return self.board == self._saved
 
     @property
@@ -173,9 +175,11 @@ class Document(QObject):
             self.tell()
 
     def undo(self) -> None:
+        """Go one step back, and say which."""
         self._go("Undone", self.history.undo_name, self.history.undo)
 
     def redo(self) -> None:
+        """Go one step on again, and say which."""
         self._go("Done again", self.history.redo_name, self.history.redo)
 
     def _go(self, what: str, name: str | None, go: Callable[[], None]) -> None:
@@ -191,6 +195,7 @@ class Document(QObject):
         self._after()
 
     def tell(self, amid: bool = False) -> None:
+        """Say that the board changed; `amid` a drag nothing rests yet."""
         self.changed.emit()
         if not amid:
             self._resting.stop()

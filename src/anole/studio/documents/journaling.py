@@ -48,6 +48,7 @@ class Journaling(QObject):
         document.replaced.connect(lambda: self._tell(_End(stays=False)))
 
     def start(self) -> None:
+        """Begin to write, in a thread of its own."""
         self._thread.start()
 
     def adopt(self, folder: JournalFolder) -> None:

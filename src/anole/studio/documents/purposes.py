@@ -15,6 +15,7 @@ class Purpose(NamedTuple):
 
     @property
     def size(self) -> str:
+        """Its px, as they are read."""
         return f"{self.width} × {self.height}"
 
 

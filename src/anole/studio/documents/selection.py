@@ -69,6 +69,7 @@ class Selection(QObject):
 
     @property
     def coat(self) -> Coat | None:
+        """The chosen coat of the chosen piece."""
         coats = self.coated.style if self.coated else ()
         return next((coat for coat in coats if coat.id == self.coat_id), None)
 

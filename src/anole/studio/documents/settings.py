@@ -79,8 +79,10 @@ class Settings:
         return [Path(text) for text in self.texts("recent")]
 
     def add_recent(self, path: Path) -> None:
+        """Remember a file as the one last used."""
         rest = [str(p) for p in self.recent if p != path]
         self.put("recent", [str(path), *rest][:MOST_RECENT])
 
     def forget_recent(self, path: Path) -> None:
+        """Offer a file no longer."""
         self.put("recent", [str(p) for p in self.recent if p != path])

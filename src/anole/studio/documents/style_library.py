@@ -78,6 +78,7 @@ class StyleLibrary(QObject):
         return sorted(self.entries, key=lambda entry: entry.style.name not in marked)
 
     def is_favourite(self, name: str) -> bool:
+        """Whether a style was starred."""
         return name in self.in_set(FAVOURITES)
 
     def in_set(self, name: str) -> tuple[str, ...]:
@@ -98,12 +99,15 @@ class StyleLibrary(QObject):
         return self.did(lambda: styles.keep(keeping.dated(style)))
 
     def delete(self, style: Style) -> bool:
+        """Whether it was done; what went wrong is said."""
         return self.did(lambda: styles.remove(style.name))
 
     def rename(self, style: Style, name: str) -> bool:
+        """Whether it was done; what went wrong is said."""
         return self.did(lambda: keeping.rename(style, name))
 
     def duplicate(self, style: Style) -> bool:
+        """Whether it was done; what went wrong is said."""
         return self.did(lambda: keeping.duplicate(style))
 
     def put(self, name: str, style: str, inside: bool) -> bool:

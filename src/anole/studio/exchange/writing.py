@@ -33,6 +33,8 @@ def name_of(board: Board, export: Export, title: str) -> str:
 
 
 class Writing(QObject):
+    """Writes exports in the background, and says how far it is."""
+
     def __init__(self, session: Session, foot: StatusBar, window: QWidget) -> None:
         super().__init__(window)
         self.session, self.document = session, session.document
@@ -141,6 +143,7 @@ class Writing(QObject):
             )
 
     def cancel(self) -> None:
+        """Give up what is being written."""
         if self.job is not None:
             self.job.cancel()
 

@@ -60,6 +60,8 @@ class FinderRow(QStyledItemDelegate):
 
 
 class Finder(Sheet):
+    """One field that finds whatever can be done or had."""
+
     def __init__(self, session: Session, window: QWidget) -> None:
         super().__init__(window)
         self.session = session

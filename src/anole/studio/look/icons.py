@@ -39,6 +39,7 @@ def draw_mark(painter: QPainter, shapes: str, box: QRectF, colour: str) -> None:
 
 
 def icon(name: str, colour: str | None = None) -> QIcon:
+    """One of our icons in a colour, or in that of text."""
     pixmap = QPixmap(48, 48)
     pixmap.fill(Qt.GlobalColor.transparent)
     with painting(pixmap) as painter:

@@ -15,6 +15,7 @@ class NameField(QLineEdit):
         self._shown = ""
 
     def show_name(self, text: str) -> None:
+        """Show a name, unless one is being typed."""
         self._shown = text
         if not self.hasFocus():
             self.setText(text)

@@ -8,4 +8,5 @@ from ...core.model import Colour
 
 
 def to_qt(colour: Colour) -> QColor:
+    """As Qt has it."""
     return QColor(colour.r, colour.g, colour.b, colour.a)

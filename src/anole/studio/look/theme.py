@@ -74,6 +74,7 @@ _put_on = False
 
 
 def theme() -> Theme:
+    """The theme that the window wears."""
     return _current
 
 
@@ -85,6 +86,7 @@ def colour(name: str, alpha: float = 1.0) -> QColor:
 
 
 def font(px: int = 13, bold: bool = False) -> QFont:
+    """The window's own letters at a size."""
     face = QFont(FAMILY)
     face.setPixelSize(px)
     face.setWeight(QFont.Weight.DemiBold if bold else QFont.Weight.Normal)

@@ -90,6 +90,7 @@ class TileWall(QAbstractScrollArea):
 
     @property
     def columns(self) -> int:
+        """How many tiles stand in a row."""
         viewport = self.viewport()
         if self.across is not None:
             return self.across

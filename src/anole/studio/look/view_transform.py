@@ -15,12 +15,15 @@ class ViewTransform(NamedTuple):
     y: float
 
     def to_widget(self, x: float, y: float) -> QPointF:
+        """From board px to px of the view."""
         return QPointF(x * self.zoom + self.x, y * self.zoom + self.y)
 
     def to_board(self, point: QPointF) -> tuple[float, float]:
+        """From px of the view to board px."""
         return (point.x() - self.x) / self.zoom, (point.y() - self.y) / self.zoom
 
     def rect(self, x: float, y: float, width: float, height: float) -> QRectF:
+        """A rectangle of board px in px of the view."""
         return QRectF(self.to_widget(x, y), self.to_widget(x + width, y + height))
 
 

@@ -33,6 +33,7 @@ class Actions(dict[str, QAction]):
             self[command.id] = action
 
     def listen_on(self, *widgets: QWidget) -> None:
+        """Keys of editing work in these widgets, and not where a text field has its own."""
         for name in NEAR:
             self[name].setShortcutContext(Qt.ShortcutContext.WidgetWithChildrenShortcut)
             for widget in widgets:

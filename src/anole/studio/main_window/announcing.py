@@ -16,6 +16,8 @@ MOST_NAMED = 3
 
 
 class Announcing(QObject):
+    """Says at the foot what nobody else says."""
+
     def __init__(self, session: Session, writing: Writing) -> None:
         super().__init__(session.document)
         self.session, self.status, self._writing = session, session.reading.status, writing

@@ -31,6 +31,7 @@ class BoardName(Label):
         self.field.editingFinished.connect(self._typed)
 
     def show_name(self, name: str, state: str, where: str) -> None:
+        """Show a board's name, whether it is saved, and where."""
         self._name, self._state = name, state
         self.setToolTip(tip(f"{where}. Click to rename"))
         self.setAccessibleName(f"{name}, {state}")

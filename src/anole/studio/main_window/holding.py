@@ -24,6 +24,7 @@ class Holding:
         self._when_chosen = self._document.board
 
     def press(self, key: int, stage: Stage) -> None:
+        """A key went down: show the board as the key says."""
         if stage == Stage.ARRANGE:
             if Qt.Key(key) == Qt.Key.Key_H:
                 self._document.look_at(self._without_piece())
@@ -39,6 +40,7 @@ class Holding:
             self._document.look_at(board)
 
     def release(self, key: int) -> None:
+        """A key went up: show the board as it is."""
         if key in (Qt.Key.Key_H, Qt.Key.Key_S, Qt.Key.Key_B):
             self._document.look_at(None)
 

@@ -27,6 +27,8 @@ HEADING = 2
 
 
 class KeySheet(Sheet):
+    """The keys of the stage that is open."""
+
     def __init__(self, session: Session, window: QWidget) -> None:
         super().__init__(window)
         self.session = session

@@ -42,6 +42,7 @@ def panel(*parts: QWidget, stretch: int = 0) -> QWidget:
 
 
 def head(text: str) -> QLabel:
+    """The head of a panel."""
     label = Label(text)
     label.setObjectName("head")
     return label
@@ -113,4 +114,5 @@ class BuildUpPanel(QWidget):
 
 
 def proof_panel(proof: QWidget, report: QWidget) -> QWidget:
+    """The left side of Proof."""
     return panel(head("At a glance"), proof, report, stretch=1)

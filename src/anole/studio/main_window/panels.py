@@ -48,9 +48,11 @@ class Panels(QSplitter):
 
     @property
     def stage(self) -> Stage:
+        """The stage that is open."""
         return Stage(self.left.currentIndex())
 
     def show_stage(self, stage: Stage) -> None:
+        """Open a stage's panels."""
         self.left.setCurrentIndex(stage)
         self.right.setCurrentIndex(stage)
         self.beside = None
@@ -65,9 +67,11 @@ class Panels(QSplitter):
 
     @property
     def hidden(self) -> bool:
+        """Whether the board is all that is seen."""
         return self.left.isHidden()
 
     def hide_panels(self, on: bool) -> None:
+        """Leave the board alone, or bring the panels back."""
         self.left.setVisible(not on)
         self.right.setVisible(not on)
 

@@ -16,6 +16,8 @@ MOST_SHOWN = 60
 
 
 class Steps(QFrame):
+    """The steps of the work, to go back to."""
+
     def __init__(self, session: Session, window: QWidget) -> None:
         super().__init__(window, Qt.WindowType.Popup)
         self.session = session

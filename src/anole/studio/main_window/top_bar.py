@@ -39,6 +39,8 @@ class ProgramMark(QWidget):
 
 
 class TopBar(QWidget):
+    """What stands above the panels."""
+
     def __init__(self, session: Session, actions: Actions) -> None:
         super().__init__()
         self.setObjectName("bar")
@@ -123,10 +125,12 @@ class TopBar(QWidget):
             part.setVisible(on)
 
     def show_zoom(self, zoom: float) -> None:
+        """Show how large the board is seen."""
         self.zoom.setText(f"{zoom:.0%}")
         self.zooms.follow(zoom)
 
     def refresh(self) -> None:
+        """Show the board's name, and what can be undone."""
         document = self.session.document
         saved = document.is_saved
         state = "not saved yet" if document.path is None else "saved" if saved else "changed"

@@ -73,6 +73,8 @@ OPEN: set[Window] = set()
 
 
 class Window(QWidget):
+    """The whole of Anole on screen: one board, and three stages round it."""
+
     def __init__(self, board: Board | None = None) -> None:
         super().__init__()
         self.setObjectName("desk")
@@ -214,6 +216,7 @@ class Window(QWidget):
 
     @property
     def stage(self) -> Stage:
+        """The stage that is open."""
         return self.panels.stage
 
     def show_stage(self, stage: Stage | int) -> None:
@@ -262,9 +265,11 @@ class Window(QWidget):
 
     @property
     def zoom(self) -> float:
+        """px of the screen for one of the board."""
         return self.view.transform_now().zoom
 
     def set_zoom(self, zoom: float) -> None:
+        """See the board so large."""
         self.view.set_zoom(zoom)
 
     def show_field(self, name: str) -> None:

@@ -42,20 +42,34 @@ class Parts(Protocol):
     view: BoardView
 
     @property
-    def stage(self) -> Stage: ...
-    def show_stage(self, stage: Stage) -> None: ...
-    def show_start(self) -> None: ...
-    def show_page(self, page: SeriesPage) -> None: ...
-    def fold(self) -> None: ...
-    def change_theme(self) -> None: ...
+    def stage(self) -> Stage:
+        """The stage that is open."""
+
+    def show_stage(self, stage: Stage) -> None:
+        """Open a stage."""
+
+    def show_start(self) -> None:
+        """Open the start page."""
+
+    def show_page(self, page: SeriesPage) -> None:
+        """Open a page in place of the stages."""
+
+    def fold(self) -> None:
+        """Hide the panels, or bring them back."""
+
+    def change_theme(self) -> None:
+        """From dark to light, or back."""
+
     def isFullScreen(self) -> bool: ...
     def showFullScreen(self) -> None: ...
     def showNormal(self) -> None: ...
     def close(self) -> bool: ...
-    def quit(self) -> None: ...
+    def quit(self) -> None:
+        """Close the window, unless the user wants to save first."""
 
 
 def edit_words(window: Parts) -> None:
+    """Put the caret into the words."""
     window.show_stage(Stage.ARRANGE)
     for section in window.arrange.every_section():
         section.edit_words()
@@ -77,12 +91,14 @@ def show_pieces(window: Parts) -> None:
 
 
 def add_coats(window: Parts) -> None:
+    """Open the sheet of coats."""
     if window.stage != Stage.COAT:
         window.show_stage(Stage.COAT)
     window.beside.show("Coats")
 
 
 def add_pieces(window: Parts) -> None:
+    """Open the sheet of pieces."""
     if window.stage == Stage.PROOF:
         window.show_stage(Stage.ARRANGE)
     window.beside.show("Pieces")
@@ -104,10 +120,12 @@ def save_style(window: Parts) -> None:
 
 
 def toggle_full_screen(window: Parts) -> None:
+    """Fill the screen, or no longer."""
     window.showNormal() if window.isFullScreen() else window.showFullScreen()
 
 
 def window_commands(window: Parts) -> dict[str, Callable[[], object]]:
+    """What each command of the window does, by its name."""
     view, first = window.view, PURPOSES[0]
     return {
         "start page": window.show_start,

@@ -56,6 +56,7 @@ class ZoomMenu(QFrame):
         self.slider.show_at([share])
 
     def unfold(self, button: QWidget) -> None:
+        """Open beneath a button."""
         self.follow(self._now)
         size = self.sizeHint()
         corner = button.mapToGlobal(QPoint(button.width() - size.width(), button.height() + 4))

@@ -17,6 +17,8 @@ PLACE = 5
 
 
 class Among(QWidget):
+    """The board as one of many on a page."""
+
     def __init__(self, pictures: ProofPictures) -> None:
         super().__init__()
         self.setAccessibleName("The board among invented neighbours")
@@ -24,11 +26,13 @@ class Among(QWidget):
         pictures.changed.connect(self.update)
 
     def turn_page(self, light: bool) -> None:
+        """A light page, or a dark one."""
         self.light = light
         self.update()
 
     @property
     def columns(self) -> int:
+        """How many stand in a row."""
         return max((self.width() - 28 + GAP) // (AMONG + GAP), 1)
 
     def box(self, place: int, high: int) -> QRectF:

@@ -31,6 +31,7 @@ MOST_WEIGHED = 40_000_000
 
 
 def size_words(count: int) -> str:
+    """A count of bytes as people read it."""
     if count < 1000:
         return f"{count} bytes"
     return f"{count / 1000:,.0f} kB" if count < 10_000_000 else f"{count / 1e6:,.1f} MB"
@@ -171,9 +172,11 @@ class ExportPanel(QScrollArea):
     # writing
 
     def ask_export(self) -> None:
+        """Ask for the shown export."""
         self.wanted.emit(self.export)
 
     def ask_all(self) -> None:
+        """Ask for all that are switched on."""
         self.all_wanted.emit([one for one in self.exports if one.on])
 
     # showing
@@ -183,6 +186,7 @@ class ExportPanel(QScrollArea):
         self.refresh()
 
     def refresh(self) -> None:
+        """Show the board's exports."""
         export, board = self.export, self.document.board
         self.rows.show_exports(self.exports, export.id)
         self.fields.show_struct(export)

@@ -33,6 +33,8 @@ VIEWS = {
 
 
 class LargeProof(QWidget):
+    """The middle of Proof."""
+
     def __init__(self, pictures: ProofPictures) -> None:
         super().__init__()
         self.setObjectName("desk")

@@ -13,6 +13,8 @@ from .proof_pictures import LARGE, ProofPictures
 
 
 class Sizes(QWidget):
+    """The board in the sizes that people see it in."""
+
     def __init__(self, pictures: ProofPictures) -> None:
         super().__init__()
         self.setAccessibleName("Proof at 640 and 320 px")
@@ -20,6 +22,7 @@ class Sizes(QWidget):
         pictures.changed.connect(self.update)
 
     def turn_page(self, light: bool) -> None:
+        """A light page, or a dark one."""
         self.light = light
         self.update()
 

@@ -14,6 +14,8 @@ PAGES = (("on a dark page", "#121212", "#d8d8d8"), ("on a light page", "#f6f6f6"
 
 
 class SmallProof(QWidget):
+    """The board at thumbnail size."""
+
     def __init__(self, pictures: ProofPictures) -> None:
         super().__init__()
         self.setAccessibleName("Proof at 168 and 96 px on a dark and a light page")

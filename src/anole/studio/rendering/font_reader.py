@@ -23,9 +23,11 @@ class FontReader(QObject):
         self._thread = threading.Thread(target=self._work, name="anole-fonts", daemon=True)
 
     def start(self) -> None:
+        """Begin to look for fonts, in a thread of its own."""
         self._thread.start()
 
     def stop(self) -> None:
+        """Look no further, and wait for the thread."""
         self._over = True
         if self._thread.is_alive():
             self._thread.join()

@@ -28,6 +28,7 @@ class Frame(NamedTuple):
 
     @property
     def opaque(self) -> bool:
+        """Whether nothing shows through."""
         return self.image.format() == QImage.Format.Format_RGB32
 
 

@@ -89,6 +89,7 @@ class Worker(QObject):
         self._thread = threading.Thread(target=self._loop, name="anole-render", daemon=True)
 
     def start(self) -> None:
+        """Begin to render, in a thread of its own."""
         self._thread.start()
 
     def stop(self) -> None:

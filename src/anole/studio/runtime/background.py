@@ -29,6 +29,7 @@ class Threaded(QObject):
 
     @property
     def is_cancelled(self) -> bool:
+        """Whether it was given up."""
         return self._stop.is_set()
 
     @property

@@ -194,6 +194,7 @@ class SeriesPage(QWidget):
 
     @property
     def chosen_export(self) -> Export:
+        """The export that each row is written by."""
         name = self.export.value()
         return next(one for one in self._exports if (one.name or one.format) == name)
 
@@ -254,6 +255,7 @@ class SeriesPage(QWidget):
             self._apply("Delete rows", lambda b: remove_rows(b, chosen))
 
     def ask_open(self) -> None:
+        """Ask for a table."""
         name, _ = QFileDialog.getOpenFileName(self, "A table", str(self.folder), KINDS)
         if name:
             self.open_table(Path(name))
@@ -306,6 +308,7 @@ class SeriesPage(QWidget):
     # writing
 
     def ask_render(self) -> None:
+        """Ask for a folder, and write the series there."""
         name = QFileDialog.getExistingDirectory(self, "A folder for the series", str(self.folder))
         if name:
             self.render_to(Path(name))

@@ -20,7 +20,8 @@ class Files(Protocol):
     """Boards on disk, as commands and the start page ask for them."""
 
     @property
-    def backup(self) -> Where: ...
+    def backup(self) -> Where:
+        """Where versions of the board are kept."""
 
     def new(
         self, width: int, height: int, dpi: float = 96.0, then: Callable[[], object] = ...
@@ -40,8 +41,11 @@ class Files(Protocol):
 class NotClosed(Protocol):
     """Boards that were open when the program last ended."""
 
-    def bring_back(self, paths: list[Path]) -> None: ...
-    def throw_away(self, path: Path) -> None: ...
+    def bring_back(self, paths: list[Path]) -> None:
+        """Open boards that were left open when the program ended."""
+
+    def throw_away(self, path: Path) -> None:
+        """Forget one of them."""
 
 
 class Stage(IntEnum):
@@ -58,12 +62,16 @@ class Shell(Protocol):
     targets: Targets
 
     @property
-    def files(self) -> Files: ...
-    @property
-    def recovery(self) -> NotClosed: ...
+    def files(self) -> Files:
+        """Opens and saves boards."""
 
     @property
-    def stage(self) -> Stage: ...
+    def recovery(self) -> NotClosed:
+        """Has the boards that were left open."""
+
+    @property
+    def stage(self) -> Stage:
+        """The stage that is open."""
 
     def show_stage(self, stage: Stage) -> None:
         """Turn to another stage."""

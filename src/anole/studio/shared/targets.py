@@ -20,12 +20,23 @@ class StopTarget(Protocol):
     """The stops of a gradient, one of them chosen."""
 
     @property
-    def can_delete_stop(self) -> bool: ...
-    def delete_stop(self) -> None: ...
-    def double_stop(self) -> None: ...
-    def spread_stops(self) -> None: ...
-    def reverse_stops(self) -> None: ...
-    def centre_hint(self) -> None: ...
+    def can_delete_stop(self) -> bool:
+        """Whether the gradient can do without it."""
+
+    def delete_stop(self) -> None:
+        """Take the stop out."""
+
+    def double_stop(self) -> None:
+        """Put one like it beside it."""
+
+    def spread_stops(self) -> None:
+        """Set all stops equally far apart."""
+
+    def reverse_stops(self) -> None:
+        """Turn the gradient round."""
+
+    def centre_hint(self) -> None:
+        """Put the middle of the colours back between the stops."""
 
 
 @runtime_checkable
@@ -33,9 +44,14 @@ class SwatchTarget(Protocol):
     """Saved colours, gradients or other small things, one of them pointed at."""
 
     @property
-    def can_delete_swatch(self) -> bool: ...
-    def use_swatch(self) -> None: ...
-    def delete_swatch(self) -> None: ...
+    def can_delete_swatch(self) -> bool:
+        """Whether it is the user's own."""
+
+    def use_swatch(self) -> None:
+        """Take its colour."""
+
+    def delete_swatch(self) -> None:
+        """Take it out."""
 
 
 @runtime_checkable
@@ -43,7 +59,8 @@ class StyleTarget(Protocol):
     """A style of the library."""
 
     @property
-    def stored_style(self) -> StoredStyle | None: ...
+    def stored_style(self) -> StoredStyle | None:
+        """The style meant; None for none."""
 
 
 class Targets(QObject):

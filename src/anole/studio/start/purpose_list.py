@@ -110,6 +110,7 @@ class PurposeList(QWidget):
 
     @property
     def purpose(self) -> Purpose:
+        """The purpose that is chosen."""
         button = self.group.checkedButton()
         assert isinstance(button, PurposeButton)
         return button.purpose

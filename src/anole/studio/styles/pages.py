@@ -28,6 +28,7 @@ class StylePages:
 
     @property
     def pages(self) -> tuple[WallPage, ...]:
+        """Every page of styles."""
         return self.all, self.strip, self.pack
 
     def _shown(self) -> Sequence[Style]:

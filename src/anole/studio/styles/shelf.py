@@ -97,6 +97,7 @@ class Shelf(QWidget):
         return piece.worn.name if piece and piece.worn else None
 
     def refresh(self) -> None:
+        """Show which styles there are, and which one is worn."""
         piece = self.selection.coated
         worn = self._worn
         for chip in self.chips:
@@ -154,6 +155,7 @@ class Shelf(QWidget):
     # saving
 
     def ask_name(self) -> None:
+        """Ask what the chosen piece's coats are to be called as a style."""
         piece = self.selection.coated
         if piece is None or not piece.style:
             self.document.said.emit("There is no coat to save: choose a piece that has some.")

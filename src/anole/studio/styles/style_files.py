@@ -36,6 +36,7 @@ class StyleFiles:
         self._shown, self._preview = shown, preview
 
     def ask_import(self) -> None:
+        """Ask for styles or a pack to take in."""
         name, _ = QFileDialog.getOpenFileName(self._window, "Styles to take in", "", PACKS)
         if name:
             self.take(Path(name))
@@ -74,6 +75,7 @@ class StyleFiles:
         self._write(path, write, f"{len(styles)} styles are in {path.name}.")
 
     def ask_sheet(self) -> None:
+        """Ask where to write a contact sheet."""
         name, _ = QFileDialog.getSaveFileName(self._window, "Contact sheet", "styles.pdf", SHEETS)
         if name:
             path = Path(name)

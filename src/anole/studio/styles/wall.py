@@ -65,6 +65,7 @@ class Wall(TileWall):
     # what it shows
 
     def show_styles(self, styles: list[StoredStyle]) -> None:
+        """Show these, in this order."""
         before = self.stored_style
         self.styles = styles
         names = [one.style.name for one in styles]

@@ -21,10 +21,12 @@ def sample_size(width: int) -> tuple[int, int]:
 
 
 def star_box(rect: QRect) -> QRectF:
+    """Where the star stands in a row."""
     return QRectF(rect.right() - STAR - 10, rect.center().y() - STAR / 2, STAR, STAR)
 
 
 def paint_star(painter: QPainter, box: QRectF, kept: bool) -> None:
+    """A star, filled when the font is `kept`."""
     points = []
     for n in range(10):
         reach = box.width() / 2 * (1.0 if n % 2 == 0 else 0.44)
@@ -41,11 +43,16 @@ class FontPictures(Protocol):
     stems: dict[str, float]
 
     @property
-    def favourites(self) -> list[str]: ...
-    def image_of(self, row: FontRow) -> QImage | None: ...
+    def favourites(self) -> list[str]:
+        """Families that were starred."""
+
+    def image_of(self, row: FontRow) -> QImage | None:
+        """The words in a row's font; None until they are drawn."""
 
 
 class FontDelegate(QStyledItemDelegate):
+    """Draws a font as the words set in it, its name, and a star."""
+
     def __init__(self, owner: FontPictures, parent: QObject) -> None:
         super().__init__(parent)
         self._owner = owner

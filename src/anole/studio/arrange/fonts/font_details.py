@@ -56,6 +56,7 @@ class FontDetails(QWidget):
         self.head.clicked.connect(lambda: self.unfold(self.inside.isHidden()))
 
     def unfold(self, on: bool) -> None:
+        """Show what is folded away, or hide it."""
         self.inside.setVisible(on)
         self._title()
 
@@ -87,6 +88,7 @@ class FontDetails(QWidget):
         return session.document.board.fonts if session else ()
 
     def show_piece(self, piece: Lettering) -> None:
+        """Show what the font of these words offers."""
         file, found = find(piece.font)
         self._font = piece.font
         self._say(piece, found)

@@ -43,6 +43,7 @@ class FontModel(QAbstractListModel):
         self.rows: list[FontRow] = []
 
     def show_rows(self, rows: list[FontRow]) -> None:
+        """Have these fonts, in this order."""
         self.beginResetModel()
         self.rows = rows
         self.endResetModel()
@@ -58,6 +59,8 @@ class FontModel(QAbstractListModel):
 
 
 class FontList(QListView):
+    """A list that tells which font the pointer is over."""
+
     def __init__(self, owner: FontPicker) -> None:
         super().__init__()
         self._owner = owner
@@ -88,6 +91,8 @@ class FontList(QListView):
 
 
 class FontPicker(QWidget):
+    """All fonts at hand, searched, sorted by kind, and put on the chosen words."""
+
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session
@@ -161,10 +166,12 @@ class FontPicker(QWidget):
 
     @property
     def favourites(self) -> list[str]:
+        """Families that were starred, the first one first."""
         return self.settings.texts("favourite_fonts")
 
     @property
     def recent(self) -> list[str]:
+        """Families last used, the last one first."""
         return self.settings.texts("recent_fonts")
 
     def fonts_came(self) -> None:
@@ -177,6 +184,7 @@ class FontPicker(QWidget):
         self.refill()
 
     def refill(self) -> None:
+        """List the fonts that the search and the kind leave."""
         self.model.show_rows(
             picked(
                 self._all,
@@ -209,6 +217,7 @@ class FontPicker(QWidget):
             self._ordered()
 
     def toggle_favourite(self, family: str) -> None:
+        """Star a family, or take its star away."""
         kept = [name for name in self.favourites if name != family]
         self.settings.put("favourite_fonts", kept if family in self.favourites else [*kept, family])
         self.refill()
@@ -216,6 +225,7 @@ class FontPicker(QWidget):
     # pictures
 
     def show_piece(self) -> None:
+        """Show the fonts in the chosen words."""
         words = words_of(self.selection.lettering)
         if words != self.words:
             self.words = words
@@ -256,11 +266,13 @@ class FontPicker(QWidget):
         return change_piece(self.document.board, self.selection.lettering.id, font=row.font)
 
     def look(self, index: QModelIndex) -> None:
+        """Show the board with a row's font on the chosen words."""
         row = index.data(Qt.ItemDataRole.UserRole)
         if row is not None and self.selection.lettering is not None:
             self.document.look_at(self._with(row))
 
     def look_back(self) -> None:
+        """Show the board as it is."""
         self.document.look_at(None)
 
     def _take(self, index: QModelIndex) -> None:
@@ -275,6 +287,7 @@ class FontPicker(QWidget):
     # files
 
     def ask_file(self) -> None:
+        """Ask for font files, and take them in."""
         names, _ = QFileDialog.getOpenFileNames(self, "Add font files", "", FONT_FILES)
         for name in names:
             self.add_file(Path(name))

@@ -21,6 +21,7 @@ class FontRow(NamedTuple):
 
     @property
     def font(self) -> Font:
+        """As words name it."""
         file = self.file
         return Font(
             family=self.family, weight=file.weight, italic=file.italic, file=file.carried_as

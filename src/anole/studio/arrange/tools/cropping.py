@@ -24,6 +24,7 @@ class CroppingTool(BoardTool):
         self._frame: QRectF | None = None
 
     def start(self) -> None:
+        """Wait for a frame to be drawn over the board."""
         self.waiting = True
         self.view.setFocus()
         self.document.said.emit("Drag a frame over the board to crop it to; Esc leaves it.")

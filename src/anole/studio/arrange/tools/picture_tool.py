@@ -33,12 +33,14 @@ class PictureTool(BoardTool):
 
     @property
     def piece(self) -> Picture | None:
+        """The chosen picture, where it can be changed."""
         piece = self.selection.piece
         if not isinstance(piece, Picture) or piece.locked or not piece.shown:
             return None
         return piece if kind_of(piece).has_content(piece) and piece.fit != "stretch" else None
 
     def frame(self, piece: Picture) -> PictureFrame:
+        """How the picture lies within its piece."""
         return frame_of(piece, self.document.board.dpi, size_of(piece.asset) or (1, 1))
 
     def mark(self, now: ViewTransform) -> QPointF | None:

@@ -38,6 +38,8 @@ ARROWS = {
 
 
 class PullingTool(BoardTool):
+    """Chooses pieces by a click or a frame, moves them, and pulls them by their handles."""
+
     def __init__(self, view: Canvas) -> None:
         super().__init__(view)
         self._grip: Handle | None = None

@@ -57,18 +57,22 @@ class TypingTool(BoardTool):
 
     @property
     def on(self) -> bool:
+        """Whether words are being typed."""
         return self.piece_id is not None
 
     @property
     def text(self) -> str:
+        """The words, as they are set."""
         piece = self.selection.lettering
         return drawable(piece.text) if piece is not None else ""
 
     @property
     def marked(self) -> tuple[int, int]:
+        """Where the marked letters start and end."""
         return min(self.caret, self.anchor), max(self.caret, self.anchor)
 
     def select(self, anchor: int, caret: int) -> None:
+        """Mark letters, and put the caret at their end."""
         self.anchor, self.caret = anchor, caret
         self._show()
 
@@ -104,6 +108,7 @@ class TypingTool(BoardTool):
             self.caret, self.anchor = min(self.caret, most), min(self.anchor, most)
 
     def new_step(self) -> None:
+        """What is typed from now on is undone by itself."""
         self._token = object()
 
     def _toggle_caret(self) -> None:

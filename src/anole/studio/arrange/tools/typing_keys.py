@@ -18,15 +18,30 @@ class Typing(Protocol):
     anchor: int
 
     @property
-    def text(self) -> str: ...
+    def text(self) -> str:
+        """The words, as they are set."""
+
     @property
-    def marked(self) -> tuple[int, int]: ...
-    def select(self, anchor: int, caret: int) -> None: ...
-    def insert(self, text: str) -> None: ...
-    def paste(self, text: str) -> None: ...
-    def leave(self) -> None: ...
-    def new_step(self) -> None: ...
-    def lines(self) -> tuple[list[Caret], Chords]: ...
+    def marked(self) -> tuple[int, int]:
+        """Where the marked letters start and end."""
+
+    def select(self, anchor: int, caret: int) -> None:
+        """Mark letters, and put the caret at their end."""
+
+    def insert(self, text: str) -> None:
+        """Put a text in place of the marked letters."""
+
+    def paste(self, text: str) -> None:
+        """The same as a step of its own."""
+
+    def leave(self) -> None:
+        """Type no longer."""
+
+    def new_step(self) -> None:
+        """What is typed from now on is undone by itself."""
+
+    def lines(self) -> tuple[list[Caret], Chords]:
+        """Every place of the caret, and the lines that are drawn there, in board px."""
 
 
 EDITING = (

@@ -37,6 +37,7 @@ class Axis(NamedTuple):
 
     @property
     def is_broken(self) -> bool:
+        """Whether what reaches far out is drawn shortened."""
         return self.broken > self.left
 
     @property

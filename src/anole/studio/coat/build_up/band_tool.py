@@ -94,6 +94,7 @@ class BandTool:
         self.frozen: Axis | None = None
 
     def press(self, state: BuildUpState, at: QPointF) -> None:
+        """The button went down at a point: hold the row or the end that is there."""
         index = row_at(state, at)
         if index is None:
             return
@@ -108,6 +109,7 @@ class BandTool:
         self.frozen = state.axis
 
     def pull(self, state: BuildUpState, at: QPointF) -> None:
+        """The pointer went on to a point with the button down."""
         if self._held == "row":
             self._decide(at)
         if self._held in ("from", "to"):
@@ -118,6 +120,7 @@ class BandTool:
             self._shift(state, at.x())
 
     def release(self) -> None:
+        """Hold nothing."""
         self._held = self.start = self._token = self.frozen = None
 
     def _decide(self, at: QPointF) -> None:

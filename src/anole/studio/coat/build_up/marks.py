@@ -12,6 +12,7 @@ from .state import FOOT, RULER, STRIP, BuildUpState
 
 
 def uprights(painter: QPainter, state: BuildUpState, area: QRectF) -> None:
+    """The lines at the edge, at the core, and where the ruler breaks."""
     axis = state.axis
     top, low = RULER, area.bottom() + FOOT + STRIP + 10
     painter.setPen(QPen(theme.colour("text"), 1.6))
@@ -24,6 +25,7 @@ def uprights(painter: QPainter, state: BuildUpState, area: QRectF) -> None:
 
 
 def ruler(painter: QPainter, state: BuildUpState) -> None:
+    """The scale above, its ticks and figures."""
     axis, section = state.axis, state.section
     painter.setPen(QPen(theme.colour("dim"), 1))
     painter.drawLine(QPointF(axis.left, RULER), QPointF(axis.right, RULER))
@@ -88,6 +90,7 @@ def _words(painter: QPainter, state: BuildUpState) -> None:
 
 
 def handles(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> None:
+    """The ends of the chosen coat's span."""
     xs = state.handles(coat)
     painter.setBrush(Qt.BrushStyle.NoBrush)
     painter.setPen(QPen(theme.colour("leaf"), 1.6))

@@ -20,6 +20,7 @@ from .tags import has_tag, paint_tags
 
 
 def paint(painter: QPainter, state: BuildUpState) -> None:
+    """The whole picture, from the letter's cut to the names."""
     painter.setRenderHint(QPainter.RenderHint.Antialiasing)
     area = state.area
     _ground_and_letter(painter, state, area)

@@ -24,6 +24,7 @@ def has_tag(coat: Coat) -> bool:
 
 
 def title(coat: Coat) -> str:
+    """A coat's own name, or that of its kind."""
     return coat.name or kind_of(coat).title
 
 
@@ -34,6 +35,7 @@ def _width(coat: Coat) -> float:
 
 
 def head_width() -> float:
+    """px that the widest head of a column takes."""
     metrics = QFontMetricsF(theme.font(11))
     return max(metrics.horizontalAdvance(word) for word in HEADS.values()) + 8
 

@@ -40,6 +40,8 @@ LIT_MS = 700
 
 
 class BuildUp(QWidget):
+    """The cut through a letter, with a row for each coat."""
+
     def __init__(self, session: Session, view: Canvas, measures: Measures) -> None:
         super().__init__()
         self.session, self.view, self.measures = session, view, measures
@@ -86,6 +88,7 @@ class BuildUp(QWidget):
     # what is drawn
 
     def refresh(self) -> None:
+        """Draw what the chosen piece has now."""
         piece = self.selection.coated
         if piece is None:
             self.update()
@@ -130,6 +133,7 @@ class BuildUp(QWidget):
         self.update()
 
     def set_unit(self, unit: str) -> None:
+        """Figures of the ruler in px, em or core."""
         self.unit = unit
         self.update()
 

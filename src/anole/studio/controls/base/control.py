@@ -32,9 +32,11 @@ class Control(QWidget):
     """Whether it shows more than its value, and has to be told even when that is the same."""
 
     def value(self) -> Any:
+        """What it shows now."""
         raise AssertionError(type(self).__name__)
 
     def set_value(self, value: Any) -> None:
+        """Show a value, without telling anybody."""
         raise AssertionError(type(self).__name__)
 
     def take(self, context: Context) -> None:

@@ -8,6 +8,8 @@ LABEL = 76
 
 
 class FieldLabel(Label):
+    """A field's name, in at most two lines."""
+
     def __init__(self, text: str) -> None:
         super().__init__(text)
         self.setFixedWidth(LABEL)

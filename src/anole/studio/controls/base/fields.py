@@ -126,6 +126,7 @@ class FieldPanel(QWidget):
     # values
 
     def show_struct(self, value: msgspec.Struct) -> None:
+        """Show the fields of a value."""
         self._value = value
         for name, control in self.controls.items():
             self._show(name, control, getattr(value, name))
@@ -138,6 +139,7 @@ class FieldPanel(QWidget):
             control.set_value(value)
 
     def take(self, context: Context) -> None:
+        """Go by what surrounds the value: the board's sizes, its em and its files."""
         if context == self._context:
             return
         self._context = context

@@ -20,6 +20,7 @@ class KeepName(QLineEdit):
         self.returnPressed.connect(self._done)
 
     def ask(self, suggestion: str) -> None:
+        """Come up with a name that may be changed."""
         self.setText(suggestion)
         self.selectAll()
         self.show()

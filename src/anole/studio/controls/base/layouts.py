@@ -6,6 +6,7 @@ from PyQt6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
 
 def column(owner: QWidget, *parts: QWidget, gap: int = 6) -> QVBoxLayout:
+    """Widgets one under the other, without margins."""
     layout = QVBoxLayout(owner)
     layout.setContentsMargins(0, 0, 0, 0)
     layout.setSpacing(gap)

@@ -53,6 +53,7 @@ class PartControl(Control):
         self.unfold(False)
 
     def unfold(self, open_: bool) -> None:
+        """Show its fields, or hide them."""
         self.fields.setVisible(open_)
         self.head.setText(f"{'▾' if open_ else '▸'}  {self._title}")
 

@@ -63,6 +63,7 @@ class SectionView(QWidget):
         ]
 
     def spot(self, point: tuple[float, float]) -> QPointF:
+        """Where a point of the unit square lies, in px."""
         area = self._area()
         return QPointF(
             area.left() + point[0] * area.width(), area.bottom() - point[1] * area.height()

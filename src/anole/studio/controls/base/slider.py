@@ -37,6 +37,7 @@ class Slider(QWidget):
         return QSize(36, 24)
 
     def show_at(self, positions: list[float], zero: float | None = None) -> None:
+        """Stand at these shares of its length, its fill from `zero`."""
         self._at = [min(max(p, 0.0), 1.0) for p in positions]
         self._zero = zero
         self.update()

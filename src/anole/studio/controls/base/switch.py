@@ -16,6 +16,8 @@ from .table import CONTROLS
 
 
 class Toggle(QAbstractButton):
+    """A small track with a knob."""
+
     def __init__(self) -> None:
         super().__init__()
         self.setCheckable(True)
@@ -39,6 +41,8 @@ class Toggle(QAbstractButton):
 
 
 class Switch(Control):
+    """On or off."""
+
     def __init__(self, title: str, about: str = "") -> None:
         super().__init__()
         self.toggle = Toggle()

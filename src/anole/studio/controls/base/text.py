@@ -13,6 +13,8 @@ from .table import CONTROLS
 
 
 class TextControl(Control):
+    """A text field; told when it is left."""
+
     def __init__(self, title: str, about: str = "") -> None:
         super().__init__()
         self.line = QLineEdit()

@@ -39,6 +39,7 @@ class PictureView(QWidget):
         return QSize(160, 96)
 
     def show_pixels(self, pixels: Pixels | None) -> None:
+        """Show a picture as large as there is room; None hides it."""
         self.pixels = pixels
         self.setVisible(pixels is not None)
         self.update()
@@ -137,11 +138,13 @@ class AssetChoice(Control):
         self.edited.emit(sha, None)
 
     def ask_file(self) -> None:
+        """Ask for a picture's file."""
         name, _ = QFileDialog.getOpenFileName(self, "Add a picture", "", PICTURES)
         if name:
             self.add_file(Path(name))
 
     def add_file(self, path: Path) -> None:
+        """Take a picture's file into the board, and choose it."""
         session = session_of(self)
         if session is not None:
             take_picture(session, path, self._send)

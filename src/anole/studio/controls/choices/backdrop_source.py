@@ -15,6 +15,8 @@ ALWAYS = {"beneath": "everything beneath", "ground": "the ground alone"}
 
 
 class BackdropSourceChoice(Control):
+    """What lies behind: everything beneath, the ground, or one piece."""
+
     always = True
 
     def __init__(self, title: str, about: str) -> None:

@@ -17,6 +17,8 @@ NONE = "nothing"
 
 
 class ClippedByChoice(Control):
+    """The piece that clips this one, if any."""
+
     def __init__(self, title: str, about: str) -> None:
         super().__init__()
         self._by: str | None = None

@@ -38,9 +38,11 @@ class PictureGrid(QWidget):
         self.setFixedSize(PER_ROW * CELL.width(), rows * CELL.height())
 
     def word(self, option: str) -> str:
+        """How an option is called on screen."""
         return self.words.get(option, option)
 
     def box(self, number: int) -> QRect:
+        """Where an option's picture lies."""
         row, column = divmod(number, PER_ROW)
         return QRect(QPoint(column * CELL.width(), row * CELL.height()), CELL)
 

@@ -27,18 +27,23 @@ class Cells(QWidget):
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
 
     def count(self) -> int:
+        """How many cells there are."""
         raise NotImplementedError
 
     def box(self, number: int) -> QRectF:
+        """Where a cell lies, in px."""
         raise NotImplementedError
 
     def caption(self, number: int) -> str:
+        """What its tip says."""
         raise NotImplementedError
 
     def given(self, number: int) -> object:
+        """What is told when it is chosen."""
         raise NotImplementedError
 
     def taken_out(self, number: int) -> object:
+        """What is told when it is taken out."""
         raise NotImplementedError
 
     def stepped(self, key: Qt.Key) -> int | None:
@@ -46,6 +51,7 @@ class Cells(QWidget):
         raise NotImplementedError
 
     def at(self, point: QPointF) -> int | None:
+        """The cell at a point; None beside all."""
         return next((n for n in range(self.count()) if self.box(n).contains(point)), None)
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
@@ -79,10 +85,12 @@ class Cells(QWidget):
         return self.index < self.count()
 
     def use_swatch(self) -> None:
+        """Choose the cell that has the focus."""
         if self.index < self.count():
             self.chosen.emit(self.given(self.index))
 
     def delete_swatch(self) -> None:
+        """Take that one out."""
         if self.can_delete_swatch:
             self.dropped.emit(self.taken_out(self.index))
 

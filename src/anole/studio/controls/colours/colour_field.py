@@ -119,6 +119,7 @@ class ColourField(QWidget):
         return QSize(120, 146)
 
     def show_colour(self, colour: Colour) -> None:
+        """Stand at a colour."""
         if colour == self._shown:
             return
         self._shown, self._alpha = colour, colour.a

@@ -33,6 +33,7 @@ ROWS: dict[str, tuple[tuple[str, float, str, float, float], ...]] = {
 
 
 def numbers_of(colour: Colour, kind: str) -> tuple[float, float, float]:
+    """A colour by the numbers of a way to write it."""
     if kind == "OKLCH":
         return to_lch(colour)
     if kind == "RGB":
@@ -42,6 +43,7 @@ def numbers_of(colour: Colour, kind: str) -> tuple[float, float, float]:
 
 
 def colour_of(numbers: tuple[float, float, float], kind: str, alpha: int) -> Colour:
+    """The colour of such numbers."""
     if kind == "RGB":
         r, g, b = (n / 255 for n in numbers)
     elif kind == "HSV":
@@ -69,6 +71,7 @@ class ColourRows(Control):
             button.clicked.connect(lambda _, k=kind: self.show_kind("" if k == self._kind else k))
 
     def show_kind(self, kind: str) -> None:
+        """Write the colour in another way."""
         self._kind = kind
         for name, button in self.buttons.items():
             button.setChecked(name == kind)

@@ -36,6 +36,7 @@ class ShareBar(QWidget):
         return QSize(160, 28)
 
     def boxes(self) -> list[QRectF]:
+        """A stretch for each colour, as long as its share."""
         spare = max(self.width() - LEAST * len(self.found), 0.0)
         x, made = 0.0, []
         for found in self.found:
@@ -92,6 +93,7 @@ class FoundColours(QWidget):
             self.refresh()
 
     def refresh(self) -> None:
+        """Look for the colours of the picture."""
         sha, session = self.picture.value(), session_of(self)
         pixels = self.picture.view.pixels if sha else None
         image = session.shell.board_image() if session is not None and not sha else None

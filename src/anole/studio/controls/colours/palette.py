@@ -49,10 +49,12 @@ class SwatchRow(QWidget):
         return self.sizeHint()
 
     def box(self, index: int) -> QRectF:
+        """Where a swatch lies, in px."""
         row, column_ = divmod(index, self._per_row())
         return QRectF(column_ * (CHIP + 4) + 1, row * (CHIP + 4) + 1, CHIP, CHIP)
 
     def show_colours(self, colours: tuple[Colour, ...]) -> None:
+        """Show these, in this order."""
         self.colours = colours
         self.index = min(self.index, max(len(colours) - 1, 0))
         self.updateGeometry()

@@ -35,6 +35,7 @@ class Chips(Cells):
         self.hide()
 
     def show_chips(self, chips: list[tuple[str, Colour]]) -> None:
+        """Show these, in this order."""
         if chips != self.chips:
             self.chips = chips
             self.index = min(self.index, max(len(chips) - 1, 0))
@@ -106,6 +107,7 @@ class Swatches(QWidget):
         self.saved.dropped.connect(self._drop)
 
     def refresh(self) -> None:
+        """Show what the board and the user have."""
         session = session_of(self)
         if session is None:
             return
@@ -121,6 +123,7 @@ class Swatches(QWidget):
             self.refresh()
 
     def keep(self, colour: Colour, name: str) -> None:
+        """Keep a colour among the user's own."""
         session = session_of(self)
         if session is not None:
             session.document.apply(f"Save {name}", lambda b: save_colour(b, name, colour))

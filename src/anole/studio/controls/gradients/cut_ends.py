@@ -43,6 +43,7 @@ class CutEnds(QWidget):
         return self.sizeHint()
 
     def box(self, number: int) -> QRectF:
+        """Where an end's picture lies."""
         down, across = divmod(number, PER_ROW)
         wide = (self.width() - 5 * (PER_ROW - 1)) / PER_ROW
         return QRectF(across * (wide + 5) + 0.5, down * 35 + 0.5, wide - 1, 30)

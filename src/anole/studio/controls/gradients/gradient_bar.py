@@ -73,6 +73,7 @@ class GradientBar(QWidget):
         return QSize(180, TOP + BAR + 5)
 
     def show_gradient(self, gradient: Gradient) -> None:
+        """Show a gradient, its stops and its hints."""
         self.gradient = gradient
         self.index = min(self.index, len(gradient.stops) - 1)
         self.update()
@@ -242,6 +243,7 @@ class GradientBar(QWidget):
         return len(self.gradient.stops) > 1
 
     def delete_stop(self) -> None:
+        """Take the chosen stop out."""
         if self.can_delete_stop:
             stops = list(self.gradient.stops)
             del stops[self.index]
@@ -282,6 +284,7 @@ class GradientBar(QWidget):
         self._send(turned, None)
 
     def centre_hint(self) -> None:
+        """Put the chosen hint back between its stops."""
         self._set_stop(hint=0.5)
 
     def contextMenuEvent(self, event: QContextMenuEvent | None) -> None:

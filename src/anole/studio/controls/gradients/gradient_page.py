@@ -107,6 +107,7 @@ class GradientPage(Page):
         self._send(msgspec.structs.replace(self._paint, stops=stops), None)
 
     def copy_css(self) -> None:
+        """Put the gradient on the clipboard as CSS."""
         from ....core.files import css
 
         clipboard = QGuiApplication.clipboard()
@@ -114,6 +115,7 @@ class GradientPage(Page):
             clipboard.setText(css.text(self._paint))
 
     def paste_css(self) -> None:
+        """Take a gradient of CSS from the clipboard."""
         from ....core.files import css
 
         clipboard, session = QGuiApplication.clipboard(), session_of(self)

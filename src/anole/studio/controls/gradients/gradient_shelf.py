@@ -46,6 +46,7 @@ class GradientGrid(Cells):
         self.entries: list[Entry] = []
 
     def show_entries(self, entries: list[Entry]) -> None:
+        """Show these, in this order."""
         self.entries = entries
         self.index = min(self.index, max(len(entries) - 1, 0))
         self.updateGeometry()
@@ -131,15 +132,18 @@ class GradientShelf(QWidget):
         self.grid.dropped.connect(self._drop)
 
     def unfold(self, on: bool) -> None:
+        """Show the gradients, or hide them."""
         self.inside.setVisible(on)
         self.head.setText(("▾" if on else "▸") + "  Gradients")
         if on:
             self.refresh()
 
     def show_gradient(self, gradient: Gradient) -> None:
+        """Go by a gradient, which can be kept."""
         self._gradient = gradient
 
     def refresh(self) -> None:
+        """Show what comes with Anole and what is the user's own."""
         session = session_of(self)
         entries = []
         if session is not None:

@@ -157,6 +157,7 @@ class LampControl(Control):
         self.size_of_lamp.set_value(value.size)
 
     def send(self, token: object | None, **fields: float) -> None:
+        """Change fields of the lamp; one token is one step to undo."""
         lamp = msgspec.structs.replace(self._lamp, **fields)
         self.set_value(lamp)
         self.edited.emit(lamp, token)

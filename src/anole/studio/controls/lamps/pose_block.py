@@ -45,6 +45,7 @@ class PoseBlock(QWidget):
         return QSize(200, 112)
 
     def show_pose(self, pose: Pose) -> None:
+        """Stand as a pose says."""
         self.pose = pose
         self.update()
 

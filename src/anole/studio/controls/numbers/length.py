@@ -71,6 +71,7 @@ class LengthControl(Number):
         self._send(round(value / grain) * grain, unit, token)
 
     def step(self, by: float, token: object | None) -> None:
+        """Go up or down by steps of its unit."""
         unit = self._length.unit
         self._send(self._length.value + by * STEPS[unit], unit, token)
 
@@ -78,6 +79,7 @@ class LengthControl(Number):
         self._send(value, unit if unit in STEPS else self._length.unit, None)
 
     def to_default(self) -> None:
+        """Go back to what it was born with."""
         if self._default is not None:
             self._send(self._default.value, self._default.unit, None)
 

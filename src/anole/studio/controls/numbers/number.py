@@ -16,6 +16,7 @@ from .rail_field import RailField
 
 
 def tidy(value: float, digits: int) -> str:
+    """A number without the noughts at its end."""
     text = f"{value:.{digits}f}"
     if "." in text:
         text = text.rstrip("0").rstrip(".")
@@ -122,12 +123,14 @@ class Number(Control):
         self._emit(round(raw / self.step_size) * self.step_size, token)
 
     def step(self, by: float, token: object | None) -> None:
+        """Go up or down by steps."""
         self._emit(round(self._value + by * self.step_size, 9), token)
 
     def _typed(self, value: float, unit: str) -> None:
         self._emit(value / self.factor, None)
 
     def to_default(self) -> None:
+        """Go back to what it was born with."""
         if self.default is not None:
             self._emit(self.default, None)
 

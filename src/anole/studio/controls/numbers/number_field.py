@@ -27,6 +27,7 @@ class NumberField(QLineEdit):
         self.editingFinished.connect(self._finish)
 
     def show_text(self, text: str) -> None:
+        """Show a text, unless one is being typed."""
         self._shown = text
         if not (self.hasFocus() and self.isModified()):
             self.setText(text)

@@ -61,6 +61,7 @@ class RailField(NumberField):
         self._off.triggered.connect(lambda: self.typed.emit(0.0, ""))
 
     def show_text(self, text: str) -> None:
+        """Show a text, unless one is being typed."""
         super().show_text(text)
         if self._off is not None:
             self._off.setVisible(text != self._zero_word)

@@ -71,18 +71,22 @@ class ToneLine(QWidget):
         return QRectF(QPointF(PAD, PAD), QPointF(right, low))
 
     def handles(self) -> list[ToneHandle]:
+        """The points of its line that can be pulled."""
         return PULLED[type(self.op)].handles(self.op)
 
     def spot(self, handle: ToneHandle) -> QPointF:
+        """Where such a point lies, in px."""
         box = self.field()
         x, y = (min(max(v, 0.0), 1.0) for v in (handle.x, handle.y))
         return QPointF(box.left() + x * box.width(), box.bottom() - y * box.height())
 
     def show_op(self, op: Any) -> None:
+        """Show the line of a tone."""
         self.op = op
         self.update()
 
     def show_bins(self, bins: Values) -> None:
+        """Show how many px have each level beneath it."""
         self.bins = bins
         self.update()
 

@@ -72,6 +72,7 @@ class ToneRow(QWidget):
         self.unfold(False)
 
     def unfold(self, on: bool) -> None:
+        """Show its fields, or hide them."""
         self.fields.setVisible(on)
         if self.line is not None:
             self.line.setVisible(on)
@@ -79,6 +80,7 @@ class ToneRow(QWidget):
         self.head.setText(f"{mark}  {OPERATIONS[self.kind].title}")
 
     def show_value(self, value: Any) -> None:
+        """Show a tone."""
         self._value = value
         self.toggle.setChecked(value.on)
         self.fields.show_struct(value)
