@@ -2,8 +2,9 @@
 
 import json
 
-from PyQt6.QtCore import Qt
-from PyQt6.QtWidgets import QWidget
+from PyQt6.QtCore import QPoint, QPointF, Qt
+from PyQt6.QtGui import QWheelEvent
+from PyQt6.QtWidgets import QApplication, QComboBox, QWidget
 
 from anole.core.model import Fill, Gloss, Relief
 
@@ -14,7 +15,7 @@ SCRIPT = """
 import json
 from PyQt6.QtCore import QPoint
 from anole.studio.arrange.piece_panel import PiecePanel
-from anole.studio.controls.choices.choice import ComboBox
+from anole.studio.controls.choices.combo_box import ComboBox
 from anole.studio.documents.board_files import demo_folder
 from tests.studio.real_hand import DOWN
 from tests.studio.real_session import Session
@@ -86,3 +87,20 @@ def test_nothing_takes_the_focus_from_a_wheel(open_window, settle):
                 if w.focusPolicy() == Qt.FocusPolicy.WheelFocus
             ]
             assert not taking, taking
+
+
+def test_no_box_of_any_panel_is_turned_without_the_focus(open_window, qtbot):
+    window = open_window()
+    boxes = [box for box in window.findChildren(QComboBox) if box.count() > 1]
+    assert len(boxes) > 12
+    for box in boxes:
+        box.setCurrentIndex(0)
+        box.clearFocus()
+        centre = QPointF(box.rect().center())
+        event = QWheelEvent(
+            centre, QPointF(box.mapToGlobal(centre.toPoint())), QPoint(0, -120), QPoint(0, -120),
+            Qt.MouseButton.NoButton, Qt.KeyboardModifier.NoModifier,
+            Qt.ScrollPhase.NoScrollPhase, False,
+        )  # fmt: skip
+        QApplication.sendEvent(box, event)
+        assert box.currentIndex() == 0, box.accessibleName()

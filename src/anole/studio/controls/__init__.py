@@ -4,7 +4,7 @@
 
 from . import moulding, paint, parts
 from .base import part, switch, text
-from .choices import backdrop_source, choice, clipped_by, picture_choice, stamp_asset
+from .choices import choice, picture_choice, piece_choice, stamp_asset
 from .colours import colour, inks, palette
 from .gradients import ramp, stops
 from .lamps import own_lamp, pose_part

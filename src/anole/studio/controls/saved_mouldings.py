@@ -12,7 +12,7 @@ from ...core.model.moulding import NamedMoulding
 from ..shared.session import session_of
 from .base.keep_name import KeepName
 from .base.layouts import column, row
-from .choices.choice import ComboBox
+from .choices.combo_box import ComboBox
 
 HEAD = "your mouldings"
 

@@ -21,7 +21,7 @@ from PyQt6.QtWidgets import (
 
 from ....core.edit.pieces import change_piece
 from ....core.model import Board
-from ...controls.choices.choice import ComboBox
+from ...controls.choices.combo_box import ComboBox
 from ...exchange.fonts import take_font
 from ...look import theme
 from ...rendering.samples import words_of

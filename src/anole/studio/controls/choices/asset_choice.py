@@ -20,7 +20,7 @@ from ...rendering.small_pictures import small_picture
 from ...shared.session import session_of
 from ..base.control import Control
 from ..base.layouts import column, row
-from .choice import ComboBox
+from .combo_box import ComboBox
 
 
 class PictureView(QWidget):

@@ -5,38 +5,15 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from typing import Any, Literal
 
-from PyQt6.QtCore import QRectF, Qt
-from PyQt6.QtGui import QPaintEvent
-from PyQt6.QtWidgets import QComboBox
-
-from ...look import icons, theme
-from ...look.painting import painting
 from ...look.plain import Label
-from ..base.control import Control, WheelGuard
+from ..base.control import Control
 from ..base.field_label import FieldLabel
 from ..base.layouts import column, row
 from ..base.table import CONTROLS, options_of
+from .combo_box import ComboBox
 
 ROOM = 98
 """px for the longest word beside a name, in a panel of its least width."""
-
-
-class ComboBox(QComboBox):
-    """A combo box with its arrow drawn in the theme's colour; long choices do not widen it."""
-
-    def __init__(self) -> None:
-        super().__init__()
-        self.setSizeAdjustPolicy(ComboBox.SizeAdjustPolicy.AdjustToMinimumContentsLengthWithIcon)
-        self.setMinimumContentsLength(5)
-        # Qt's own policy gives a box the focus when the wheel turns over it, and then turns it
-        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
-
-    def paintEvent(self, event: QPaintEvent | None) -> None:
-        super().paintEvent(event)
-        with painting(self) as painter:
-            side = 14.0
-            box = QRectF(self.width() - side - 8, (self.height() - side) / 2, side, side)
-            icons.draw(painter, "chevron-down", box, theme.theme().dim)
 
 
 class Choice(Control):
@@ -54,8 +31,6 @@ class Choice(Control):
         self.box = ComboBox()
         self.box.addItems([(words or {}).get(option, option) for option in self._options])
         self.box.setAccessibleName(title)
-        self._guard = WheelGuard()
-        self.box.installEventFilter(self._guard)
         if self._is_wide():
             # no word is cut: the name stands above then
             column(self, Label(title), self.box, gap=2)

@@ -8,8 +8,8 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QVBoxLayout
 
 from ...look.plain import Label, tip
-from ..base.control import Control, WheelGuard
-from .choice import ComboBox
+from ..base.control import Control
+from .combo_box import ComboBox
 
 
 class Picker(Control):
@@ -30,8 +30,6 @@ class Picker(Control):
         self._words = dict(words or {})
         self.box = ComboBox()
         self.box.setAccessibleName(title)
-        self._guard = WheelGuard()
-        self.box.installEventFilter(self._guard)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(2)

@@ -7,7 +7,6 @@ from collections.abc import Mapping, Sequence
 from typing import Any
 
 import msgspec
-from PyQt6.QtCore import QRectF
 from PyQt6.QtGui import QImage, QPaintEvent
 from PyQt6.QtWidgets import QPushButton
 
@@ -16,8 +15,6 @@ from ....core.coats.registry import kind_of
 from ....core.model import Board, Coat, Coated, Colour, Ink, Pattern
 from ....core.model.nesting import path_to
 from ....core.pieces.registry import is_ground
-from ...look import icons, theme
-from ...look.painting import painting
 from ...look.plain import tip
 from ...rendering.samples import sample, words_of
 from ...shared.session import Session, session_of
@@ -26,6 +23,7 @@ from ..base.field_label import FieldLabel
 from ..base.layouts import row
 from ..base.table import CONTROLS, options_of
 from ..base.trying import Trying
+from .combo_box import paint_chevron
 from .picture_grid import PICTURE, PictureGrid, PictureSheet
 
 MOST_LETTERS, LETTERS_ALONE = 6, 2
@@ -58,10 +56,7 @@ class ChoiceButton(QPushButton):
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
         super().paintEvent(event)
-        side = 14.0
-        box = QRectF(self.width() - side - 8, (self.height() - side) / 2, side, side)
-        with painting(self) as painter:
-            icons.draw(painter, "chevron-down", box, theme.theme().dim)
+        paint_chevron(self)
 
 
 class PictureChoice(Control):

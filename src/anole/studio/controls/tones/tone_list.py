@@ -18,7 +18,7 @@ from ..base.fields import FieldPanel
 from ..base.layouts import column, row
 from ..base.switch import Toggle
 from ..base.table import CONTROLS, many
-from ..choices.choice import ComboBox
+from ..choices.combo_box import ComboBox
 from .tone_handles import PULLED
 from .tone_histograms import ToneHistograms
 from .tone_line import ToneLine
