@@ -80,7 +80,11 @@ def _between(
     first: int,
     last: int,
 ) -> None:
-    """top, left : where out's corner lies in the fields; same : whether d is the plain distance."""
+    """Coverage of outer <= d < inner: far from both lines 0 or 1; within NEAR px of one, the exact share
+    of the px on its side.
+
+    top, left : where out's corner lies in the fields; same : whether d is the plain distance.
+    """
     found = np.empty(9, np.int32)
     zero, half, one, steep = np.float32(0), np.float32(0.5), np.float32(1), np.float32(0.5) / NEAR
     for y in range(first, last):

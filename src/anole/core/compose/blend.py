@@ -176,6 +176,12 @@ def _composite_span(
     k: Plane,
     scratch: Plane,
 ) -> None:
+    """One span of a row of acc, (4, H, W) premultiplied; src straight, its px sy, sx above x0.
+
+    With a = src alpha share opacity (W3C Compositing 1, section 5.1): source over is
+    acc = acc (1 - a) + src a; a mode B mixes first, src = (1 - alpha below) src + alpha below B(below, src);
+    plus adds, held at 1.
+    """
     width = x1 - x0
     alpha, inv_alpha, free = scratch[0, :width], scratch[1, :width], scratch[2, :width]
     _alpha_row(src[3, sy, sx : sx + width], share, opacity, alpha)

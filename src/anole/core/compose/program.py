@@ -110,6 +110,9 @@ def _do(
     window: tuple[int, int, int, int],
     spans: RowSpans,
 ) -> None:
+    """One line of a program: planes by their address, brought to (4, H, W) float32, and the operation of
+    its kind over the window's spans.
+    """
     kind, at = instruction[0], (window[0] - instruction[AT_X], window[1] - instruction[AT_Y])
     size = (4, height, width)
     to = carray(_pointer(instruction[TO]), size, np.float32)

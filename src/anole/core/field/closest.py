@@ -41,6 +41,11 @@ def _squared(c: Records, k: int, px: Real, py: Real) -> Real:
 
 @njit(nogil=True, cache=True)
 def _seed(c: Plane, near: Numbers, square: Plane) -> None:
+    """Every px within SEED px of a chord learns its squared distance to it, and which it is.
+
+    Of each row only the part of the chord counts that lies within SEED above or below it: its places
+    t = (y -+ SEED - y0) / dy, widened by SEED to both sides.
+    """
     height, width = near.shape
     reach = np.float32(SEED)
     for k in range(c.shape[0]):

@@ -37,7 +37,10 @@ def _backward(
 
 @njit(nogil=True, cache=True)
 def _crossings(plane: Plane, level: float, out: Records) -> int:
-    """Each cell of four pixel centres gives at most two chords; returns how many."""
+    """Marching squares: where the four centres a b c d of a cell, clockwise from the top left, differ in
+    sign, the line of the level runs between their sides, crossed at v / (v - w) from one centre to the
+    next; a saddle gives two chords. Returns how many there are, more than `out` has rows when it is full.
+    """
     count = 0
     height, width = plane.shape
     ends = np.empty((4, 2))

@@ -16,7 +16,12 @@ from ..box import Box
 
 @njit(nogil=True, cache=True)
 def _spread(row: Points, xa: float, xb: float, d: float) -> None:
-    """Add one chord's share within one row: from x = xa to xb over a signed height d."""
+    """Add one chord's share within one row: from x = xa to xb over a signed height d.
+
+    Kept as differences, whose running sum along the row is the area to the right of the chord: within
+    one column the trapezium's area at once, over several a triangle in the first and the last column
+    ((1 - x)^2 s / 2, with s = 1 / (xr - xl)) and equal steps s between.
+    """
     xl, xr = min(xa, xb), max(xa, xb)
     i0 = int(np.floor(xl))
     i1 = int(np.ceil(xr))
@@ -70,6 +75,10 @@ def _rows(
     cover: Plane,
     inside: Mask,
 ) -> None:
+    """Exact areas by signed trapezia: every chord adds to each row it crosses, and the running sum along
+    the row is the coverage (its magnitude, held at 1, as overlaps are united). `inside` by the nonzero
+    winding of the line through each px's middle.
+    """
     width = cover.shape[1]
     area = np.zeros((y1 - y0, width + 2), np.float64)
     turns = np.zeros((y1 - y0, width + 1), np.int32)

@@ -89,6 +89,10 @@ def _run(plane: Plane, ix: int, iy: int, a: Weights, b: Weights, out: Plane) -> 
 def _rows(
     planes: Planes, dx: Plane, dy: Plane, left: int, top: int, out: Planes, first: int, last: int
 ) -> None:
+    """out at x, y from planes at x + dx, y + dy, cubic (Keys, a = -1/2) over 4 x 4 px, held in 0..1.
+
+    Neighbours that move alike are a run: one pair of weights does for them all.
+    """
     high, wide, count = planes.shape[1], planes.shape[2], planes.shape[0]
     zero, one = np.float32(0), np.float32(1)
     for y in range(first, last):

@@ -72,8 +72,14 @@ def _rows(
     first: int,
     last: int,
 ) -> None:
-    """shifts : (n, 3) from an index of out to one of planes, down and to the right, and the
-    strength; nearest first"""
+    """Copies from the nearest to the farthest, each under those before: with `left` what they leave,
+    out += left strength colour and left *= 1 - strength alpha; out's alpha is 1 - left.
+
+    Px that are hidden are skipped by a chain to the next one that is not, clear stretches by `gaps`.
+
+    shifts : (n, 3) from an index of out to one of planes, down and to the right, and the
+    strength; nearest first
+    """
     wide = out.shape[2]
     hidden, left = np.empty(wide + 1, np.int32), np.empty(wide, np.float32)
     for y in range(first, last):

@@ -227,7 +227,9 @@ def _where_walls_meet(
     first: int,
     last: int,
 ) -> None:
-    """Marks px that want a closer look."""
+    """Marks px that want a closer look: those that no wall was found for, and those beside a px of
+    another wall that differs by more than `jump`.
+    """
     height, width = which.shape
     for y in range(first, last):
         for x in range(width):

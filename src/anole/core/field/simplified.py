@@ -43,7 +43,11 @@ def _holds(c: Chords, run: Indices, count: int, x1: Real, y1: Real, tolerance: R
 
 @njit(nogil=True, cache=True)
 def _merge(c: Chords, after: Indices, tolerance: Real, out: Records) -> int:
-    """Chords of out, (m, 4), overwritten; returns how many there are."""
+    """Runs of chords to one, from each for as long as every point between lies within the tolerance of
+    the line from the run's start (|cross product| / length), at most LONGEST of them.
+
+    Chords of out, (m, 4), overwritten; returns how many there are.
+    """
     done = np.zeros(c.shape[0], np.bool_)
     run, made = np.empty(LONGEST + 1, np.int64), 0
     for first in range(c.shape[0]):

@@ -79,7 +79,12 @@ def _blown(
     first: int,
     last: int,
 ) -> None:
-    """Rows blown to the right. source, out : (n, H, W), the last plane how much is there"""
+    """Rows blown to the right: along a row what passes by is let go of wherever the source stands out from
+    what lies behind it (by `onset` or more), and fades with its age, the px since then, by the row's
+    lines; fresh source stays where it is stronger.
+
+    source, out : (n, H, W), the last plane how much is there
+    """
     planes, wide = source.shape[0], source.shape[2]
     onset, amount = wind[1], source.shape[0] - 1
     held = np.zeros(planes, np.float32)

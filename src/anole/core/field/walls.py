@@ -94,7 +94,14 @@ def _rows(
     first: int,
     last: int,
 ) -> None:
-    """d, n : distance and inward normals, whose first px lies off_x, off_y px before the box's."""
+    """A ray from each px into the depth z, 0 at the face to 1 at the back, by sphere tracing: the wall
+    there has the face's outline scaled toward the point and grown inward by e[6] z, so
+    h(z) = (d(face point) - z e[6]) near is a bound of how far the wall is, and a step of -h over how fast
+    the face point goes never passes it. The greatest h on the way is how deep the px lies in a wall,
+    the first h = 0 where it is met.
+
+    d, n : distance and inward normals, whose first px lies off_x, off_y px before the box's.
+    """
     for y in range(first, last):
         for x in range(reached.shape[1]):
             px, py = float(x + off_x), float(y + off_y)

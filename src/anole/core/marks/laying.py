@@ -60,8 +60,13 @@ def _lay_rows(
     last: int,
     clear: Plane,
 ) -> None:
-    """stamps : (n, 6) x, y, size, cosine, sine, strength, px; clear : (H, W), what still shows of
-    the ground, made less."""
+    """Each stamp takes its share of what still shows: clear *= 1 - strength cover. Its cover is the depth
+    in the mark's own table at the px turned back and scaled, over `soft` of its half size by a
+    smoothstep, or the share of the px where it is crisp.
+
+    stamps : (n, 6) x, y, size, cosine, sine, strength, px; clear : (H, W), what still shows of
+    the ground, made less.
+    """
     half = table.shape[0] / 2.0 - 0.5
     for k in range(stamps.shape[0]):
         size = stamps[k, 2]
@@ -188,7 +193,11 @@ def _lay_picture_rows(
     last: int,
     out: Planes,
 ) -> None:
-    """picture : (4, h, w) premultiplied, its longer side a stamp's size; out : laid upon."""
+    """Source over, premultiplied: out = picture strength + out (1 - alpha strength), the picture turned
+    back and scaled, between four of its px.
+
+    picture : (4, h, w) premultiplied, its longer side a stamp's size; out : laid upon.
+    """
     high, wide = picture.shape[1], picture.shape[2]
     longer = max(high, wide)
     for k in range(stamps.shape[0]):

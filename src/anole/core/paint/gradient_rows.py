@@ -97,7 +97,9 @@ def _polygon_row(g: Plane, y: int, row: Plane) -> None:
 
 @njit(nogil=True, cache=True)
 def _entries(shape: int, g: Plane, y: int, spread: int, index: Numbers, row: Plane) -> None:
-    """The table entry of every px of a row; one loop a kind, so that each vectorises."""
+    """The table entry of every px of a row; one loop a kind, so that each vectorises: t grows along the
+    line, with the distance in radii, with that in the polygon's norm, or with the turn.
+    """
     half = np.float32(0.5)
     if shape == LINEAR:
         start = g[T0] + g[TY] * y + g[TX] * half

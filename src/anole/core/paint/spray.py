@@ -119,6 +119,11 @@ def _speck_rows(
     last: int,
     out: Plane,
 ) -> None:
+    """Specks round scattered points: with s the coverage there, a speck's radius is
+    0.62 sqrt(2.2 (most s - 0.92 own)), in cells of `side` px, where `own` is its point's chance; its
+    cover is the distance to the rim, in px, held in 0..1, the mean of fine x fine places.
+    `share` goes from the smooth coverage to the specks.
+    """
     zero, one, half = np.float32(0), np.float32(1), np.float32(0.5)
     sharp = np.float32(side * fine)
     for i in range(first, last):

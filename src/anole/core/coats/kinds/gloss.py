@@ -123,7 +123,12 @@ def _shine(
     first: int,
     last: int,
 ) -> None:
-    """frames (n, 4): box of each group; owner (H, W), or (1, 1) for one frame; cut : GlossCut."""
+    """What lies above a line over the letters' frame, fading from `near` at the line to `far` half the
+    frame's height above it: straight with a bend b (4 s^2 - 1) and a wave sin(2 pi WAVES s) at s of the
+    frame's width, or the lower side of an oval; within `inset` of the edge nothing.
+
+    frames (n, 4): box of each group; owner (H, W), or (1, 1) for one frame; cut : GlossCut.
+    """
     grouped = owner.shape[1] > 1
     one, zero, half = np.float32(1), np.float32(0), np.float32(0.5)
     for y in range(first, last):

@@ -34,7 +34,14 @@ def _rows(
     last: int,
     clear: Plane,
 ) -> None:
-    """flares : (n, 5) x, y, size px, turn in radians, strength; clear : what is left of the ground."""
+    """Each flare takes its light from what is left of the ground: clear *= 1 - strength light.
+
+    With r the distance from its middle in halves of its size: a halo h (1 - r)^3 and a core
+    smoothstep(1 - r / CORE), screened over each other; a ray along the nearest of `points` directions,
+    its width slim (1 - along)^2 at `along` of its length, never under LEAST px and as much paler.
+
+    flares : (n, 5) x, y, size px, turn in radians, strength; clear : (H, W) what is left of the ground.
+    """
     for k in range(flares.shape[0]):
         half = flares[k, 2] / 2.0
         top = max(first, math.floor(flares[k, 1] - half) - y0)
