@@ -49,9 +49,12 @@ class Extrusion(NamedTuple):
         return Extrusion((wx - x * w, wy - y * w, w), (mx, my, m + mx * x + my * y), self.taper)
 
     @property
-    def numbers(self) -> Points:
-        """(7,) float64 for kernels: axis, plane, taper."""
-        return np.array([*self.axis, *self.plane, self.taper])
+    def as_floats(self) -> Extrusion:
+        """The same as kernels take it: one type of number throughout."""
+        (wx, wy, w), (mx, my, m) = self.axis, self.plane
+        return Extrusion(
+            (float(wx), float(wy), float(w)), (float(mx), float(my), float(m)), float(self.taper)
+        )
 
     def back(self, points: Points, z: float = 1.0) -> Points:
         """Points (m, 2) of the face at a depth."""

@@ -9,7 +9,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Chords, Indices, Mask, Numbers, Plane, Planes, Points, Records, Values
+from ..arrays import Chords, Indices, Mask, Numbers, Plane, Planes, Records, Values
 from ..box import Box
 from .extrusion import Extrusion
 from .normals import facing
@@ -106,11 +106,12 @@ def _nearest(
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
 def _way_out(
-    row: Values, joint: Plane, k: int, px: float, py: float, far: float, e: Values
+    row: Values, joint: Plane, k: int, px: float, py: float, far: float, way_back: Extrusion
 ) -> tuple[float, float]:
     """The unit way out of a wall, whose foot lies somewhere along its chord."""
-    near = 1.0 - far * e[2]
-    fx, fy = (px - far * e[0]) / near, (py - far * e[1]) / near
+    wx, wy, w = way_back.axis
+    near = 1.0 - far * w
+    fx, fy = (px - far * wx) / near, (py - far * wy) / near
     s = ((fx - row[AX]) * row[DX] + (fy - row[AY]) * row[DY]) / row[LENGTH]
     nx, ny = facing(joint, k, np.float32(s), np.float32(row[LENGTH]), 0.0, 0.0, 0.0)
     return -nx, -ny
@@ -120,7 +121,7 @@ def _way_out(
 def _ways_out(
     rows: Records,
     joint: Plane,
-    e: Points,
+    way_back: Extrusion,
     far: Plane,
     which: Numbers,
     cover: Plane,
@@ -135,7 +136,7 @@ def _ways_out(
                 far[y, x] = outward[0, y, x] = outward[1, y, x] = 0.0
                 continue
             outward[0, y, x], outward[1, y, x] = _way_out(
-                rows[k], joint, k, x + 0.5, y + 0.5, far[y, x], e
+                rows[k], joint, k, x + 0.5, y + 0.5, far[y, x], way_back
             )
 
 
@@ -155,14 +156,15 @@ def _candidates(which: Numbers, y: int, x: int, found: Indices) -> int:
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _reaches(row: Values, px: float, py: float, e: Values) -> float:
+def _reaches(row: Values, px: float, py: float, way_back: Extrusion) -> float:
     """How far back a place lies on what a chord sweeps; FAR where it does not lie on it."""
     far = (row[NX] * px + row[NY] * py - row[C]) / row[D]
-    near = e[3] * px + e[4] * py + e[5] - far * (e[3] * e[0] + e[4] * e[1] + e[5] * e[2])
+    (wx, wy, w), (mx, my, m) = way_back.axis, way_back.plane
+    near = mx * px + my * py + m - far * (mx * wx + my * wy + m * w)
     if far < 0.0 or far > near:
         return FAR
-    small = 1.0 - far * e[2]
-    fx, fy = (px - far * e[0]) / small, (py - far * e[1]) / small
+    small = 1.0 - far * w
+    fx, fy = (px - far * wx) / small, (py - far * wy) / small
     s = ((fx - row[AX]) * row[DX] + (fy - row[AY]) * row[DY]) / row[LENGTH]
     return far if -SLACK <= s <= row[LENGTH] + SLACK else FAR
 
@@ -171,7 +173,7 @@ def _reaches(row: Values, px: float, py: float, e: Values) -> float:
 def _averaged(
     rows: Records,
     joint: Plane,
-    e: Points,
+    way_back: Extrusion,
     which: Numbers,
     at: Indices,
     hit: Mask,
@@ -191,12 +193,12 @@ def _averaged(
             px, py = x + (place + 0.5) / PLACES, y + (ROWS[place] + 0.5) / PLACES
             best, k = FAR, -1
             for m in range(there):
-                far = _reaches(rows[found[m]], px, py, e)
+                far = _reaches(rows[found[m]], px, py, way_back)
                 if far < best:
                     best, k = far, found[m]
             if k < 0:
                 continue
-            nx, ny = _way_out(rows[k], joint, k, px, py, best, e)
+            nx, ny = _way_out(rows[k], joint, k, px, py, best, way_back)
             if count == 0:
                 own = k
             if k == own:
@@ -280,21 +282,21 @@ def side_walls(
     shape = (box.height, box.width)
     here = extrusion.seen_from(box.x0, box.y0)
     rows, seen = _rows_of(chords - (box.x0, box.y0) * 2, here)
-    joint, e = np.ascontiguousarray(joint[seen]), here.numbers
+    joint, way_back = np.ascontiguousarray(joint[seen]), here.as_floats
     far, which = np.full(shape, FAR, np.float32), np.full(shape, -1, np.int32)
     outward, wanted = np.empty((2, *shape), np.float32), np.zeros(shape, np.bool_)
     split = bands.split(box.height)
 
     def by_middle(first: int, last: int) -> None:
         _nearest(rows, inside, far, which, first, last)
-        _ways_out(rows, joint, e, far, which, cover, outward, first, last)
+        _ways_out(rows, joint, way_back, far, which, cover, outward, first, last)
 
     bands.run(by_middle, split)
     jump = JUMP * _deepest(rows)
     bands.run(lambda a, b: _where_walls_meet(which, cover, far, jump, outward, wanted, a, b), split)
     at, hit = np.argwhere(wanted), (which >= 0) & (cover > 0)
     bands.run(
-        lambda a, b: _averaged(rows, joint, e, which, at, hit, far, outward, a, b),
+        lambda a, b: _averaged(rows, joint, way_back, which, at, hit, far, outward, a, b),
         bands.split(len(at)),
     )
     _filled(hit, cover, far, outward)

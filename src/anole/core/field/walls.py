@@ -10,7 +10,7 @@ import numpy as np
 from numba import njit
 
 from .. import bands
-from ..arrays import Plane, Planes, Points, Values
+from ..arrays import Plane, Planes
 from ..box import Box
 from .extrusion import Extrusion
 
@@ -69,15 +69,17 @@ def _between(plane: Plane, u: float, v: float) -> float:
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _on_face(px: float, py: float, z: float, e: Values) -> tuple[float, float, float, float, float]:
+def _on_face(
+    px: float, py: float, z: float, way_back: Extrusion
+) -> tuple[float, float, float, float, float]:
     """The point of the face that a px at depth z hangs on and how far back that is, px of the wall for one of the face
     there, and how many px of the face a step of all the depth goes."""
-    a = e[3] * px + e[4] * py + e[5]
-    b = e[3] * e[0] + e[4] * e[1] + e[5] * e[2]
+    (wx, wy, w), (mx, my, m) = way_back.axis, way_back.plane
+    a, b = mx * px + my * py + m, mx * wx + my * wy + m * w
     y = z * a / (1.0 + z * b)
-    near = max(1.0 - y * e[2], 1e-6)
-    fx, fy = (px - y * e[0]) / near, (py - y * e[1]) / near
-    way = math.hypot(fx * e[2] - e[0], fy * e[2] - e[1]) / near * a / (1.0 + z * b) ** 2
+    near = max(1.0 - y * w, 1e-6)
+    fx, fy = (px - y * wx) / near, (py - y * wy) / near
+    way = math.hypot(fx * w - wx, fy * w - wy) / near * a / (1.0 + z * b) ** 2
     return fx, fy, y, near, abs(way)
 
 
@@ -85,7 +87,7 @@ def _on_face(px: float, py: float, z: float, e: Values) -> tuple[float, float, f
 def _rows(
     d: Plane,
     n: Planes,
-    e: Points,
+    way_back: Extrusion,
     off_x: int,
     off_y: int,
     reached: Plane,
@@ -95,8 +97,8 @@ def _rows(
     last: int,
 ) -> None:
     """A ray from each px into the depth z, 0 at the face to 1 at the back, by sphere tracing: the wall
-    there has the face's outline scaled toward the point and grown inward by e[6] z, so
-    h(z) = (d(face point) - z e[6]) near is a bound of how far the wall is, and a step of -h over how fast
+    there has the face's outline scaled toward the point and grown inward by taper z, so
+    h(z) = (d(face point) - z taper) near is a bound of how far the wall is, and a step of -h over how fast
     the face point goes never passes it. The greatest h on the way is how deep the px lies in a wall,
     the first h = 0 where it is met.
 
@@ -108,8 +110,8 @@ def _rows(
             z, best, at = 0.0, -1e9, 0.0
             before, before_z, met = -1e9, 0.0, False
             while True:
-                fx, fy, back, near, way = _on_face(px, py, z, e)
-                here = (_between(d, fx, fy) - z * e[6]) * near
+                fx, fy, back, near, way = _on_face(px, py, z, way_back)
+                here = (_between(d, fx, fy) - z * way_back.taper) * near
                 if here > best:
                     best = here
                     if not met:
@@ -123,9 +125,9 @@ def _rows(
                 if z >= 1.0 or best >= 0.5:
                     break
                 before, before_z = here, z
-                z = min(z + max(-here / near, LEAST) / max(way + e[6], 1e-6), 1.0)
+                z = min(z + max(-here / near, LEAST) / max(way + way_back.taper, 1e-6), 1.0)
             reached[y, x] = best
-            fx, fy, back, near, way = _on_face(px, py, at, e)
+            fx, fy, back, near, way = _on_face(px, py, at, way_back)
             far[y, x] = back
             ox, oy = -_between(n[0], fx, fy), -_between(n[1], fx, fy)
             size = max(math.hypot(ox, oy), 1e-6)
@@ -144,11 +146,11 @@ def tapered_walls(
     reached, far = np.zeros(shape, np.float32), np.zeros(shape, np.float32)
     outward = np.zeros((2, *shape), np.float32)
     # ways count from the middle of the fields' first px
-    numbers = extrusion.seen_from(over.x0 + 0.5, over.y0 + 0.5).numbers
+    way_back = extrusion.seen_from(over.x0 + 0.5, over.y0 + 0.5).as_floats
 
     def rows(first: int, last: int) -> None:
         _rows(
-            distance, normals, numbers, box.x0 - over.x0, box.y0 - over.y0,
+            distance, normals, way_back, box.x0 - over.x0, box.y0 - over.y0,
             reached, far, outward, first, last,
         )  # fmt: skip
 
