@@ -14,6 +14,7 @@ import random
 import sys
 import threading
 import time
+import traceback
 from collections import deque
 from collections.abc import Callable
 from pathlib import Path
@@ -63,11 +64,23 @@ class Turns:
 
     def __init__(self) -> None:
         self.longest, self.during = 0.0, ""
+        self.stack = ""
         self.act = "the start"
         self._last = (time.monotonic(), waited_to_run())
         self._timer = QTimer()
         self._timer.timeout.connect(self._tick)
         self._timer.start(10)
+        self._main = threading.get_ident()
+        threading.Thread(target=self._watch, daemon=True).start()
+
+    def _watch(self) -> None:
+        """Where the loop is in a turn that takes long."""
+        while True:
+            time.sleep(0.1)
+            took = time.monotonic() - self._last[0]
+            if took > max(0.6 * LONGEST_TURN, self.longest):
+                frame = sys._current_frames().get(self._main)
+                self.stack = "".join(traceback.format_stack(frame, 12))
 
     def _tick(self) -> None:
         now = (time.monotonic(), waited_to_run())
@@ -170,7 +183,8 @@ class Monkey:
             self.check()
         shared_by = max(os.getloadavg()[0] / (os.cpu_count() or 1), 1.0)
         if turns.longest > LONGEST_TURN * shared_by:
-            self.wrong.append(f"a turn of the loop took {turns.longest:.2f} s in {turns.during}")
+            took = f"a turn of the loop took {turns.longest:.2f} s in {turns.during}"
+            self.wrong.append(f"{took}; a long one was seen at\n{turns.stack}")
 
     def open_board(self) -> None:
         """The next demo board."""

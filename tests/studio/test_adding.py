@@ -256,3 +256,15 @@ def test_on_a_tall_board_pictures_keep_their_shape(open_window, settle):
         lies = _within(QRectF(tiles.tile(number)), tiles.image(number))
         shape = tiles.image(number).width() / tiles.image(number).height()
         assert lies.width() / lies.height() == pytest.approx(shape, rel=0.06)
+
+
+@pytest.mark.parametrize("name", SHEETS)
+def test_another_sheet_begins_at_its_top_wherever_the_last_was_left(window, settle, name):
+    sheet = sheet_of(window, "Coats")
+    for other in (name, "Coats", name):
+        bar = sheet.tiles.verticalScrollBar()
+        bar.setValue(bar.maximum())
+        settle(window)
+        sheet.begin(other)
+        settle(window)
+        assert bar.value() == 0 and 0 in sheet.tiles.seen()

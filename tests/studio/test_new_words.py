@@ -4,16 +4,20 @@ from __future__ import annotations
 
 import numpy as np
 import pytest
-from PyQt6.QtCore import Qt
+from PyQt6.QtCore import QEvent, QPoint, QPointF, Qt, QTimer
+from PyQt6.QtGui import QDrag, QMouseEvent
+from PyQt6.QtWidgets import QApplication
 
 from anole.core.edit.pieces import change_piece
 from anole.core.edit.words import replace_text
 from anole.core.library import styles
-from anole.core.model import Board, Colour, ColourPaint, Ground
+from anole.core.model import Board, Colour, ColourPaint, Fill, Ground
 from anole.core.render.export import rgba
 from anole.studio.documents.board_files import new_board
 from anole.studio.shared.new_words import FIRST, TEXT
 from anole.studio.shared.shell import Stage
+
+from ..core.shapes import board
 
 CTRL = Qt.KeyboardModifier.ControlModifier
 
@@ -81,3 +85,32 @@ def test_the_board_is_called_by_its_file(open_window, tmp_path):
     assert window.files.save_to(tmp_path / "relay & cup 1.2.anole")
     assert window.windowTitle() == "relay & cup 1.2 - Anole"
     assert window.top.name.accessibleName() == "relay & cup 1.2, saved"
+
+
+def test_chosen_words_are_not_dragged_by_a_button_that_is_up(open_window):
+    """Qt's field goes on telling itself of a held button, as long as its timer scrolls."""
+    window = open_window(board(Fill(id="f"), text="ROLL ON"))
+    window.selection.choose("words")
+    field = window.arrange.section("words").words
+    assert field.toPlainText() == "ROLL ON"
+    field.selectAll()
+    within = field.cursorRect(field.textCursor()).center() - QPoint(12, 0)
+    dragged = []
+    make = field.createMimeDataFromSelection
+
+    def taken_along():
+        # a drag has a loop of its own, which a click would end
+        QTimer.singleShot(50, QDrag.cancel)
+        dragged.append(True)
+        return make()
+
+    field.createMimeDataFromSelection = taken_along
+    for kind, by in ((QEvent.Type.MouseButtonPress, 0), (QEvent.Type.MouseMove, 60)):
+        at = QPointF(within + QPoint(by, by))
+        there = QPointF(field.viewport().mapToGlobal(at.toPoint()))
+        QApplication.sendEvent(
+            field.viewport(),
+            QMouseEvent(kind, at, there, Qt.MouseButton.LeftButton, Qt.MouseButton.LeftButton,
+                        Qt.KeyboardModifier.NoModifier),
+        )  # fmt: skip
+    assert not dragged

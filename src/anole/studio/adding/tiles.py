@@ -58,10 +58,10 @@ class AdditionTiles(TileWall):
     def show_additions(self, additions: Sequence[Addition]) -> None:
         """Those to choose from."""
         self.additions, self.index, self._looking = list(additions), 0, False
+        self._lay()
         bar = self.verticalScrollBar()
         if bar is not None:
             bar.setValue(0)
-        self._lay()
         self.ask()
 
     def _lay(self) -> None:
