@@ -21,6 +21,8 @@ from ..shading.easing import STEPS, table
 AROUND = 0.6
 """em round the outlines within which a piece's picture is looked for."""
 SEEN = 1 / 255
+SPREAD = 4.0
+"""Standard deviations of a blur within which all of it is taken for gathered."""
 
 
 class MirrorKind(CoatKind[Mirror]):
@@ -54,8 +56,10 @@ class MirrorKind(CoatKind[Mirror]):
     def box(self, coat: Mirror, context: CoatContext) -> Box:
         ink, far = context.shape.ink, self._below(coat, context)
         aside = AROUND * context.em * context.scale + far * abs(math.tan(math.radians(coat.lean)))
-        wide = ink.grown(aside)
-        return Box(wide.x0, ink.y0, wide.x1, math.ceil(ink.y0 + far) + 2).meet(context.window)
+        spread = SPREAD * max(_sigma(coat, context), 0)
+        wide = ink.grown(aside + spread)
+        low = math.ceil(ink.y0 + far + spread) + 2
+        return Box(wide.x0, ink.y0, wide.x1, low).meet(context.window)
 
     def cover(self, coat: Mirror, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
         plane = np.ascontiguousarray(self._reflection(coat, context, box)[3])
@@ -104,6 +108,23 @@ def _lowest(context: CoatContext, around: Box) -> float:
 
 
 def _reflected(coat: Mirror, context: CoatContext, box: Box) -> Planes:
+    """(4, H, W) premultiplied over a box, blurred."""
+    sigma = _sigma(coat, context)
+    if sigma <= 0:
+        return _turned(coat, context, box)
+    # what lies beside a box is blurred into it
+    wide = box.grown(math.ceil(SPREAD * sigma))
+    made = blurred(_turned(coat, context, wide), sigma)
+    return np.clip(made[(slice(None), *box.slices_in(wide))], 0, 1).astype(np.float32)
+
+
+def _sigma(coat: Mirror, context: CoatContext) -> float:
+    """px"""
+    return context.px(coat.blur) / 2
+
+
+def _turned(coat: Mirror, context: CoatContext, box: Box) -> Planes:
+    """The same, sharp."""
     assert context.backdrop is not None
     whole = context.shape.ink.grown(AROUND * context.em * context.scale)
     foot = foot_of(coat, context, lambda: _lowest(context, whole))
@@ -136,8 +157,4 @@ def _reflected(coat: Mirror, context: CoatContext, box: Box) -> Planes:
     strength = np.interp(at, np.linspace(0, 1, STEPS + 1), table(coat.falloff))
     # the foot itself runs through a px
     strength *= np.clip(below + 0.5, 0, 1)
-    made = np.multiply(turned, strength.astype(np.float32)[None, :, None], out=turned)
-    sigma = context.px(coat.blur) / 2
-    if sigma <= 0:
-        return made
-    return np.clip(blurred(made, sigma), 0, 1).astype(np.float32)
+    return np.multiply(turned, strength.astype(np.float32)[None, :, None], out=turned)

@@ -181,18 +181,33 @@ def turn_at(c: Real, reach: Real) -> Real:
 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
+def _of_four(
+    table: Planes, p: np.uint32, q: np.uint32, part: np.uint32, right: Real, down: Real
+) -> Real:
+    """One part of a colour between the entries p, p + 1 above and q, q + 1 beneath."""
+    one = np.uint32(1)
+    upper = table[p, part] + (table[p + one, part] - table[p, part]) * right
+    lower = table[q, part] + (table[q + one, part] - table[q, part]) * right
+    return upper + (lower - upper) * down
+
+
+@njit(nogil=True, cache=True, error_model="numpy", inline="always")
 def sample_shading(
     d: Real, turn: Real, beyond: Real, shading: ShadingTable
 ) -> tuple[Real, Real, Real, Real]:
-    """The entry in the row nearest to d, premultiplied, between two entries: one of many of a px."""
+    """Premultiplied, between four entries: those at turn and the next, of the rows round d.
+
+    Of one row alone a px on the border of two would look as rounding has it.
+    """
     table, rows = shading.colours, np.float32(shading.colours.shape[0] // TURNS - 1)
-    row = min(max((d - shading.first) * shading.per_px + np.float32(0.5), np.float32(0)), rows)
-    p = np.uint32(row) * np.uint32(TURNS) + np.uint32(turn)
-    q = p + np.uint32(1)
-    u0, u1, u2, u3 = np.uint32(0), np.uint32(1), np.uint32(2), np.uint32(3)
+    at = min(max((d - shading.first) * shading.per_px, np.float32(0)), rows - SHORT)
+    row = np.uint32(at)
+    low = at - np.float32(row)
+    p = row * np.uint32(TURNS) + np.uint32(turn)
+    q = p + np.uint32(TURNS)
     return (
-        table[p, u0] + (table[q, u0] - table[p, u0]) * beyond,
-        table[p, u1] + (table[q, u1] - table[p, u1]) * beyond,
-        table[p, u2] + (table[q, u2] - table[p, u2]) * beyond,
-        table[p, u3] + (table[q, u3] - table[p, u3]) * beyond,
+        _of_four(table, p, q, np.uint32(0), beyond, low),
+        _of_four(table, p, q, np.uint32(1), beyond, low),
+        _of_four(table, p, q, np.uint32(2), beyond, low),
+        _of_four(table, p, q, np.uint32(3), beyond, low),
     )
