@@ -14,7 +14,7 @@ from numba import njit
 def twice(x):
     return 2 * x
 """
-CALL = "import anole.core, kernel; print(kernel.twice(21))"
+CALL = "import anole.core.kernels, kernel; print(kernel.twice(21))"
 CUTS = [(ending, share) for ending in ("nbi", "nbc") for share in (0.0, 0.3, 0.9)]
 
 
@@ -37,7 +37,7 @@ def test_a_file_cut_short_is_made_anew(tmp_path):
     for name in names:
         (tmp_path / f"{name}.py").write_text(KERNEL)
     every = "; ".join(f"import {name}; print({name}.twice(21))" for name in names)
-    call = f"import anole.core; {every}"
+    call = f"import anole.core.kernels; {every}"
     assert called(tmp_path, call).split() == ["42"] * len(CUTS)
     whole = {}
     for name, (ending, share) in zip(names, CUTS, strict=True):

@@ -7,9 +7,9 @@ kept while neighbouring px stay in one cell, which most do.
 from __future__ import annotations
 
 import numpy as np
-from numba import njit
 
 from .arrays import Plane, Real, Reals
+from .kernels import njit
 
 F = np.float32
 _TURNS = np.arange(16) * (np.pi / 8)

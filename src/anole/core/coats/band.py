@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 import numpy as np
-from numba import njit
 
 from .. import bands
 from ..arrays import Indices, Mask, Numbers, Plane, Real, Records
 from ..field.closest import Nearest
 from ..field.edge_area import deeper
 from ..field.half_plane import area, crease, slopes
+from ..kernels import njit
 
 NEAR = np.float32(0.75)
 """px within which a line may cut a pixel: a little more than half its diagonal."""

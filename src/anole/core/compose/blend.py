@@ -8,9 +8,9 @@ vectorises; a choice inside the loop costs five to ten times.
 from __future__ import annotations
 
 import numpy as np
-from numba import njit
 
 from ..arrays import Plane, Planes, Real
+from ..kernels import njit
 from .blend_rows import hue_row, mix_row
 from .dirty_spans import RowSpans
 

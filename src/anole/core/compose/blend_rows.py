@@ -7,9 +7,9 @@ feComposite, applied to the straight colours.
 from __future__ import annotations
 
 import numpy as np
-from numba import njit
 
 from ..arrays import Plane, Real
+from ..kernels import njit
 
 ZERO, HALF, ONE, TWO = np.float32(0), np.float32(0.5), np.float32(1), np.float32(2)
 QUARTER, FOUR = np.float32(0.25), np.float32(4)

@@ -6,12 +6,12 @@ from collections.abc import Iterable
 from typing import NamedTuple
 
 import numpy as np
-from numba import njit
 from numpy.typing import NDArray
 
 from .. import bands
 from ..arrays import Mask, Numbers, Plane
 from ..box import Box
+from ..kernels import njit
 
 STEP = 16
 """px that are looked at together: spans begin and end on such steps."""

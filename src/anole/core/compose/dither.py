@@ -6,9 +6,9 @@ import functools
 from importlib.resources import files
 
 import numpy as np
-from numba import njit
 
 from ..arrays import Packed, Plane, Planes
+from ..kernels import njit
 
 BYTE = np.float32(255)
 ZERO, ONE, TINY = np.float32(0), np.float32(1), np.float32(1e-6)

@@ -6,11 +6,11 @@ from collections.abc import Hashable, Iterable, Sequence
 from typing import NamedTuple
 
 import numpy as np
-from numba import njit
 
 from .. import bands
 from ..arrays import Planes
 from ..box import Box, around
+from ..kernels import njit
 from .dirty_spans import DirtySpans, RowSpans, whole
 from .program import Instruction, run
 from .steps import Accumulators, PreparedStep, Step

@@ -9,13 +9,14 @@ from collections.abc import Sequence
 from typing import NamedTuple
 
 import numpy as np
-from numba import carray, njit, types
+from numba import carray, types
 from numba.core import cgutils
 from numba.extending import intrinsic
 
 from .. import bands
 from ..arrays import Indices, Numbers, Plane, Planes
 from ..box import Box
+from ..kernels import njit
 from . import blend
 from .dirty_spans import DirtySpans, RowSpans
 

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 import numpy as np
-from numba import njit
 
 from .. import bands
 from ..arrays import Plane, Real
+from ..kernels import njit
 
 LEAST = 1e-3
 """Of a px: the least that a face leaves and that something covers of it; less is rounding."""

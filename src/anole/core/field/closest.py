@@ -11,12 +11,12 @@ from __future__ import annotations
 from typing import NamedTuple
 
 import numpy as np
-from numba import njit
 from numpy.typing import NDArray
 
 from .. import bands
 from ..arrays import Chords, Mask, Numbers, Plane, Real, Records
 from ..box import Box
+from ..kernels import njit
 
 SEED = 1.5
 GRAIN = 4096.0

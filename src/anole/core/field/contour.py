@@ -4,10 +4,10 @@ wound so that what lies above the level counts as positive."""
 from __future__ import annotations
 
 import numpy as np
-from numba import njit
 
 from ..arrays import Chords, Plane, Points, Real, Records
 from ..box import Box
+from ..kernels import njit
 
 MOST_AT_ONCE = 1 << 16
 """Chords that there is room for at first; where there are more the plane is gone through again."""

@@ -7,11 +7,11 @@ along the row then gives the covered share of every pixel, with no sampling and 
 from __future__ import annotations
 
 import numpy as np
-from numba import njit
 
 from .. import bands
 from ..arrays import Chords, Mask, Plane, Points
 from ..box import Box
+from ..kernels import njit
 
 
 @njit(nogil=True, cache=True)

@@ -7,11 +7,11 @@ import math
 from typing import NamedTuple
 
 import numpy as np
-from numba import njit
 
 from .. import bands
 from ..arrays import Plane, Reals, Table
 from ..box import Box
+from ..kernels import njit
 from ..noise import cells, fbm
 
 CELLS, STRETCH = 48, 9

@@ -8,9 +8,9 @@ chords that its neighbours know.
 from __future__ import annotations
 
 import numpy as np
-from numba import njit
 
 from ..arrays import Indices, Numbers, Plane, Real, Records
+from ..kernels import njit
 from .closest import DX, DY, PER_SQUARE, X0, Y0
 from .half_plane import area
 

@@ -9,10 +9,10 @@ from __future__ import annotations
 from typing import NamedTuple
 
 import numpy as np
-from numba import njit
 
 from .. import bands
 from ..arrays import Chords, Indices, Mask, Numbers, Plane, Points, Real, Records, Values, Vector
+from ..kernels import njit
 from .normals import joints, order, outward
 
 FINE = 5

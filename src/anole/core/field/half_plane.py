@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 import numpy as np
-from numba import njit
 
 from ..arrays import Plane, Real
+from ..kernels import njit
 
 SIDE = 4
 """Places looked at across a pixel where edges meet."""

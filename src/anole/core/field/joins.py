@@ -12,11 +12,11 @@ from __future__ import annotations
 from typing import NamedTuple
 
 import numpy as np
-from numba import njit
 
 from .. import bands
 from ..arrays import Chords, Indices, Mask, Numbers, Plane, Points, Real, Records, Values
 from ..box import Box
+from ..kernels import njit
 from .closest import Nearest
 from .facets import sweeps, wedges
 from .normals import joints, order, outward

@@ -6,10 +6,10 @@ from collections.abc import Sequence
 
 import cv2
 import numpy as np
-from numba import njit
 
 from ..arrays import Chords, Numbers, Planes
 from ..box import Box
+from ..kernels import njit
 from .coverage import rasterise
 from .shape_fields import ink_box
 

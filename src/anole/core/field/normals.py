@@ -8,11 +8,11 @@ other near the joints, so that no chord shows as a facet.
 from __future__ import annotations
 
 import numpy as np
-from numba import njit
 
 from .. import bands
 from ..arrays import Chords, Indices, Numbers, Plane, Planes, Real
 from ..box import Box
+from ..kernels import njit
 from .closest import Nearest
 
 BEND, SAGITTA = 0.25, 0.4

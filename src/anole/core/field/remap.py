@@ -5,11 +5,11 @@ from __future__ import annotations
 import math
 
 import numpy as np
-from numba import njit
 
 from .. import bands
 from ..arrays import Plane, Planes, Real
 from ..box import Box
+from ..kernels import njit
 
 
 @njit(nogil=True, cache=True, inline="always", error_model="numpy")

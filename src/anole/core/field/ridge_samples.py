@@ -9,11 +9,11 @@ from __future__ import annotations
 from typing import NamedTuple
 
 import numpy as np
-from numba import njit
 from numpy.typing import NDArray
 
 from .. import bands
 from ..arrays import Indices, Mask, Numbers, Plane, Planes, Real, Row
+from ..kernels import njit
 from .closest import Nearest
 from .edge_area import candidates
 from .normals import facing

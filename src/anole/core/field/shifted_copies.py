@@ -5,11 +5,11 @@ from __future__ import annotations
 import math
 
 import numpy as np
-from numba import njit
 
 from .. import bands
 from ..arrays import Numbers, Plane, Planes, Records
 from ..box import Box
+from ..kernels import njit
 
 HIDDEN = np.float32(0.002)
 """What a px lets through of copies farther away from which on they are not looked at."""

@@ -6,11 +6,11 @@ from __future__ import annotations
 import math
 
 import numpy as np
-from numba import njit
 
 from .. import bands
 from ..arrays import Chords, Indices, Mask, Numbers, Plane, Planes, Records, Values
 from ..box import Box
+from ..kernels import njit
 from .extrusion import Extrusion
 from .normals import facing
 from .walls import Walls

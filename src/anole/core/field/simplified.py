@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 import numpy as np
-from numba import njit
 from numpy.typing import NDArray
 
 from ..arrays import Chords, Indices, Real, Records
+from ..kernels import njit
 
 LONGEST = 64
 """Chords that become one at most."""

@@ -7,11 +7,11 @@ from typing import NamedTuple
 
 import cv2
 import numpy as np
-from numba import njit
 
 from .. import bands
 from ..arrays import Matrix, Planes, Points, Row, Table
 from ..box import Box, around
+from ..kernels import njit
 from ..noise import lattice_share
 
 EDGE = 2

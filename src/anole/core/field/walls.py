@@ -7,11 +7,11 @@ import math
 from typing import NamedTuple
 
 import numpy as np
-from numba import njit
 
 from .. import bands
 from ..arrays import Plane, Planes
 from ..box import Box
+from ..kernels import njit
 from .extrusion import Extrusion
 
 LEAST = 0.2

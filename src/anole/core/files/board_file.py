@@ -16,6 +16,7 @@ from ..paint.image_formats import SVG, ImageError
 from ..paint.picture_files import decoded_asset
 from ..paint.svg_files import svg_file
 from ..text import short
+from . import formats  # noqa: F401  boards that are read name them
 from .container import (
     BROKEN,
     MOST_ASSET,

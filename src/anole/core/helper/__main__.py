@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import select
 import socket
 import sys
 from collections.abc import Sequence
@@ -11,6 +12,9 @@ from ..isolation.wire import Header, WireError, receive, send
 from ..text import short
 from .limits import alarmed, gain_no_rights, limit
 from .tasks import REFUSALS, TASKS, warm
+
+IDLE = 1.0
+"""Seconds without work after which the readers are loaded that may be wanted."""
 
 
 def _done(header: Header, data: bytes) -> tuple[Header, Sequence[AnyArray]]:
@@ -29,9 +33,10 @@ def _done(header: Header, data: bytes) -> tuple[Header, Sequence[AnyArray]]:
 
 
 def serve(talk: socket.socket) -> None:
-    """Answer until nobody asks any more; the first waits for what all need."""
+    """Answer until nobody asks any more. What is not asked at once finds its reader loaded."""
     send(talk, Header())
-    warm()
+    if not select.select([talk], [], [], IDLE)[0]:
+        warm()
     while True:
         header, arrays = receive(talk)
         with alarmed():

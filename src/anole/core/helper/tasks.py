@@ -1,7 +1,11 @@
-"""What the helper can do, by name."""
+"""What the helper can do, by name.
+
+Each brings its reader along when it is first asked for: together they take a second to load.
+"""
 
 from __future__ import annotations
 
+import contextlib
 from collections.abc import Callable, Sequence
 from typing import Any
 
@@ -10,19 +14,10 @@ import numpy as np
 
 from ..arrays import AnyArray
 from ..atomic import FileError
-from ..files import pack_file
-from ..files.spreadsheet import rows_of
-from ..lettering.font_details import details_of
 from ..lettering.font_file import FontError
-from ..lettering.font_reading import faces_in, read_face
-from ..lettering.font_trial import tried
-from ..lettering.fonts import built_in
-from ..paint.decoding import decode
 from ..paint.image_formats import ImageError
 from ..registry import Registry
-from ..svg.content import read
 from ..svg.errors import SvgError
-from ..svg.glyph_document import glyph_drawing
 
 Answer = tuple[Any, Sequence[AnyArray]]
 REFUSALS = (ImageError, FontError, SvgError, FileError)
@@ -30,6 +25,8 @@ REFUSALS = (ImageError, FontError, SvgError, FileError)
 
 
 def _picture(meta: dict[str, Any], data: bytes) -> Answer:
+    from ..paint.decoding import decode
+
     found = decode(data, meta["name"])
     form = found.format
     return {"troubles": found.troubles, "format": tuple(form)}, [found.pixels]
@@ -37,6 +34,9 @@ def _picture(meta: dict[str, Any], data: bytes) -> Answer:
 
 def _font(meta: dict[str, Any], data: bytes) -> Answer:
     """A font that a board carries: unpacked, measured, and tried with what it is for."""
+    from ..lettering.font_reading import read_face
+    from ..lettering.font_trial import tried
+
     plain, measures = read_face(data, meta["name"], meta["index"])
     tried(plain, meta["name"], meta["index"])
     return measures, [np.frombuffer(plain, np.uint8)]
@@ -44,16 +44,22 @@ def _font(meta: dict[str, Any], data: bytes) -> Answer:
 
 def _faces(meta: dict[str, Any], data: bytes) -> Answer:
     """The measures of each font in a file of the system."""
+    from ..lettering.font_reading import faces_in, read_face
+
     count = min(faces_in(data), meta["most"])
     return [read_face(data, meta["name"], index)[1] for index in range(count)], []
 
 
 def _details(meta: dict[str, Any], data: bytes) -> Answer:
+    from ..lettering.font_details import details_of
+
     return details_of(data, meta["index"]), []
 
 
 def _svg_outline(meta: dict[str, Any], data: bytes) -> Answer:
     """The silhouette of an SVG, and whether it is that of its drawing too."""
+    from ..svg.content import read
+
     content = read(data)
     outline = content.silhouette()
     told = {
@@ -67,16 +73,22 @@ def _svg_outline(meta: dict[str, Any], data: bytes) -> Answer:
 
 def _svg_drawing(meta: dict[str, Any], data: bytes) -> Answer:
     """An SVG in its colours, its longer side so many px."""
+    from ..svg.content import read
+
     return None, [read(data).drawn(meta["side"])]
 
 
 def _glyph_picture(meta: dict[str, Any], data: bytes) -> Answer:
     """A font's picture of a glyph, (H, W, 4) uint8 straight; of a drawing with its box in em."""
     if meta["form"] == "png":
+        from ..paint.decoding import decode
+
         pixels = decode(data, "a glyph's picture").pixels
         return {"box": None}, [
             pixels if pixels.dtype == np.uint8 else (pixels >> 8).astype(np.uint8)
         ]
+    from ..svg.glyph_document import glyph_drawing
+
     found = glyph_drawing(data, meta["glyph"], meta["upem"], meta["em"])
     if found is None:
         raise SvgError("it shows nothing")
@@ -85,20 +97,27 @@ def _glyph_picture(meta: dict[str, Any], data: bytes) -> Answer:
 
 def _spreadsheet(meta: dict[str, Any], data: bytes) -> Answer:
     """The cells of the first sheet, as msgpack: a header has room for few."""
+    from ..files.spreadsheet import rows_of
+
     rows = rows_of(data, meta["name"])
     return None, [np.frombuffer(msgspec.msgpack.encode(rows), np.uint8)]
 
 
 def _pack(meta: dict[str, Any], data: bytes) -> Answer:
+    from ..files import pack_file
+
     return None, pack_file.answer(data, meta["name"])
 
 
 def warm() -> None:
-    """Load what the first font would wait for a second for."""
+    """Load what the first font, picture and drawing would wait for a second for."""
+    from ..lettering.fonts import built_in
+
     font = built_in()[0]
-    data = font.path.read_bytes()
-    read_face(data, font.family)
-    tried(data, font.family)
+    _font({"name": font.family, "index": 0}, font.path.read_bytes())
+    for task, meta in ((_picture, {"name": "none"}), (_svg_drawing, {"side": 8})):
+        with contextlib.suppress(*REFUSALS):
+            task(meta, b"")
 
 
 TASKS: Registry[str, Callable[[dict[str, Any], bytes], Answer]] = Registry(

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 import numpy as np
-from numba import njit
 from numpy.typing import NDArray
 
 from ..arrays import Chords, Curves, Points, Real
+from ..kernels import njit
 
 TOLERANCE = 0.01
 """px at the render scale"""

@@ -6,9 +6,9 @@ from collections.abc import Sequence
 from typing import Any
 
 import numpy as np
-from numba import njit
 
 from ..arrays import Chords, Indices, Records
+from ..kernels import njit
 
 GREATEST_GROUP = 120
 """Glyphs united at once; only piles of hundreds of letters on one spot go beyond."""

@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 import numpy as np
-from numba import njit
 
 from ..arrays import Chords, Curves, Indices, Mask, Numbers, Points, Real
+from ..kernels import njit
 from .flatten import flatten
 
 LINES = 12

@@ -5,12 +5,12 @@ from __future__ import annotations
 import math
 
 import numpy as np
-from numba import njit
 
 from .. import bands
 from ..arrays import Curves, Plane, Planes, Points, Records
 from ..box import Box
 from ..field.coverage import rasterise
+from ..kernels import njit
 from ..lettering.bent import positive
 from ..lettering.flatten import flatten
 from .table import AREAS, REACH, SIDES, SMALL, coverage_table, depth_table

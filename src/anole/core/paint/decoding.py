@@ -14,8 +14,6 @@ from PIL import Image, ImageCms, ImageOps, UnidentifiedImageError
 from PIL.TiffImagePlugin import TiffImageFile
 
 from ..arrays import DeepPixels
-from ..svg.content import read
-from ..svg.errors import SvgError
 from ..text import short
 from .decoded import Decoded
 from .image_formats import RASTER, SVG, ImageError, format_named, is_svg
@@ -140,6 +138,10 @@ def _in_srgb(
 
 def _svg(data: bytes, name: str) -> Decoded:
     """Drawn with its longer side at SVG_SIDE px."""
+    # few pictures are drawings, and what reads them takes half a second to load
+    from ..svg.content import read
+    from ..svg.errors import SvgError
+
     try:
         content = read(data)
         pixels = content.drawn(SVG_SIDE)

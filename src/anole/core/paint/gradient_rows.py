@@ -5,9 +5,9 @@ from __future__ import annotations
 from typing import Any
 
 import numpy as np
-from numba import njit
 
 from ..arrays import Numbers, Plane, Planes, Real, Table
+from ..kernels import njit
 from .stops import STEPS
 
 LINEAR, RADIAL, POLYGON, CONIC = range(4)

@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 
 import numpy as np
-from numba import njit
 
 from .. import bands
 from ..arrays import Numbers, Plane, Planes, Reals, Table
+from ..kernels import njit
 from ..model import Ink
 
 STEPS = 4096

@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Hashable
 
 import numpy as np
-from numba import njit
 
 from .. import bands
 from ..arrays import Planes
+from ..kernels import njit
 from ..model import OwnPaint, Tone
 from .context import PaintContext
 from .kind import PaintKind, unseen

@@ -6,11 +6,11 @@ import functools
 import math
 
 import numpy as np
-from numba import njit
 
 from .. import bands
 from ..arrays import FloatPixels, Plane, Planes, Real
 from ..box import Box
+from ..kernels import njit
 from ..model.paints import PaintBase
 from ..noise import lattice_share
 from ..units import Units

@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 import numpy as np
-from numba import njit
 
 from .. import bands
 from ..arrays import Colours, Plane, Planes, Real, Table
 from ..colour.spaces import _FROM_LAB, _FROM_LMS, _LAB, _LMS, to_encoded, to_linear
+from ..kernels import njit
 
 STEPS = 4096
 _AT = np.linspace(0, 1, STEPS + 1)

@@ -6,7 +6,6 @@ import math
 from typing import NamedTuple
 
 import numpy as np
-from numba import njit
 
 from ... import bands
 from ...arrays import Chords, Matrix, Plane, Planes, Records
@@ -16,6 +15,7 @@ from ...field.polygons import united_outlines
 from ...field.raster import traced
 from ...field.shape_fields import ink_box
 from ...field.shifted_copies import laid_moved
+from ...kernels import njit
 from ...model import Copies, Length
 from ...paint.context import PaintContext
 from ...paint.own import straight

@@ -6,11 +6,11 @@ import math
 from typing import NamedTuple
 
 import numpy as np
-from numba import njit
 
 from ... import bands
 from ...arrays import Numbers, Plane, Values
 from ...box import Box
+from ...kernels import njit
 from ...model import Gloss
 from ..context import CoatContext, Overlap, Reach, Reads
 from ..inks import DARK, WARM

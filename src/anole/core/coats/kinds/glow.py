@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 import numpy as np
-from numba import njit
 
 from ... import bands
 from ...arrays import Plane, Real, Table
 from ...box import Box
 from ...field.blur import smoothed
+from ...kernels import njit
 from ...model import Glow, Position, Span
 from ...paint.source import opaque
 from ..context import EDGE, CoatContext, Overlap, Reach, Reads

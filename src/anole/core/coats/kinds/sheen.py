@@ -6,12 +6,12 @@ import math
 from typing import NamedTuple
 
 import numpy as np
-from numba import njit
 
 from ... import bands
 from ...arrays import Plane
 from ...box import Box
 from ...field.blur import smoothed
+from ...kernels import njit
 from ...model import Sheen
 from ...noise import lattice_share
 from ..context import CoatContext, Overlap, Reach, Reads

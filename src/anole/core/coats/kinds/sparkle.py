@@ -5,11 +5,11 @@ from __future__ import annotations
 import math
 
 import numpy as np
-from numba import njit
 
 from ... import bands
 from ...arrays import Plane, Records
 from ...box import Box
+from ...kernels import njit
 from ...model import Lamp, Length, Sparkle
 from ..context import CoatContext, Overlap, Reads
 from ..inks import WARM

@@ -7,7 +7,6 @@ from typing import Any
 
 import cv2
 import numpy as np
-from numba import njit
 
 from ... import bands
 from ...arrays import Chords, Plane, Planes, Records
@@ -15,6 +14,7 @@ from ...box import Box
 from ...field.extrusion import Extrusion
 from ...field.shape_fields import ink_box
 from ...field.walls import Walls
+from ...kernels import njit
 from ...model import Lamp, Length, OwnPaint, Paint, Thickness
 from ...paint.context import Edge, PaintContext
 from ...paint.own import straight

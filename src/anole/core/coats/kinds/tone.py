@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 import numpy as np
-from numba import njit
 
 from ... import bands
 from ...arrays import Planes
 from ...box import Box
+from ...kernels import njit
 from ...model import Exposure, Grey, ToneCoat
 from ...paint.own import straight
 from ...tone import margin, toned

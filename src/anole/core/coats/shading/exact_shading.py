@@ -10,13 +10,13 @@ places of the px is taken.
 from __future__ import annotations
 
 import numpy as np
-from numba import njit
 
 from ... import bands
 from ...arrays import Plane, Planes, Real
 from ...box import Box
 from ...field.ridge_samples import PLACES, RidgeSamples
 from ...field.shape_fields import ShapeFields
+from ...kernels import njit
 from .lighting import Light, LightNumbers, store
 from .shading_rows import sample_row
 from .shading_table import (

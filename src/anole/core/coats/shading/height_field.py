@@ -5,13 +5,13 @@ from __future__ import annotations
 from typing import NamedTuple
 
 import numpy as np
-from numba import njit
 
 from ... import bands
 from ...arrays import Plane, Planes
 from ...box import Box
 from ...field.blur import smoothed
 from ...field.mouldings import table
+from ...kernels import njit
 from ...model import Glass, Press, Relief
 from ..context import CoatContext
 

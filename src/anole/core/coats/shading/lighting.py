@@ -10,10 +10,10 @@ import math
 from typing import NamedTuple
 
 import numpy as np
-from numba import njit
 
 from ... import bands
 from ...arrays import Plane, Planes, Real, Table
+from ...kernels import njit
 from ...model import Colour, ColourPaint, Gleam, Lamp, Stop
 from ...paint.stops import STEPS, table
 

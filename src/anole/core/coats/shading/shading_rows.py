@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 import numpy as np
-from numba import njit
 
 from ...arrays import Plane, Planes, Real, Row
+from ...kernels import njit
 from .shading_table import SHORT, TURNS, HighlightTable, ShadingTable, add_highlight, gleam, turn_at
 
 

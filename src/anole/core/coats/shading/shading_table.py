@@ -8,10 +8,10 @@ from __future__ import annotations
 from typing import NamedTuple
 
 import numpy as np
-from numba import njit
 
 from ... import bands
 from ...arrays import Colours, Plane, Planes, Real, Table
+from ...kernels import njit
 from .lighting import Light, LightNumbers, colour_at, shine_at, tone_at
 
 LEAST_SAMPLES, MOST_SAMPLES, FINE = 3, 12, 24.0

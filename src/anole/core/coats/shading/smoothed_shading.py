@@ -4,11 +4,11 @@ from __future__ import annotations
 
 import cv2
 import numpy as np
-from numba import njit
 
 from ... import bands
 from ...arrays import Plane, Planes, Real, Table
 from ...box import Box
+from ...kernels import njit
 from .lighting import Light, LightNumbers, colour_at, tone
 from .shading_table import entry, slopes
 

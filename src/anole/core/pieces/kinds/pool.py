@@ -7,12 +7,12 @@ from typing import Any
 
 import msgspec
 import numpy as np
-from numba import njit
 
 from ... import bands
 from ...arrays import Plane, Points, Records
 from ...box import Box, around
 from ...compose.steps import Step
+from ...kernels import njit
 from ...model import Board, Colour, ColourPaint, ImagePaint, Paint, Pool, Rim, Spot
 from ..fresh import Fresh
 from ..kind import PieceKind

@@ -1,4 +1,4 @@
-"""Compiled kernels kept on disk: what is broken there is made anew, what cannot be kept is done
+"""Compiled kernels, and how they are kept on disk: what is broken there is made anew, what cannot be kept is done
 without, and what is whole is taken as it is.
 
 Numba takes its own files for whole: one that was cut short, or a folder or disk that takes no
@@ -13,6 +13,7 @@ import os
 from collections.abc import Callable
 from typing import Any
 
+from numba import njit
 from numba.core.caching import Cache, IndexDataCacheFile
 from numba.core.cpu import CPUContext
 from numba.core.dispatcher import Dispatcher
@@ -83,3 +84,8 @@ def mend() -> None:
         plain = getattr(owner, name)
         if not hasattr(plain, "__wrapped__"):
             setattr(owner, name, change(plain))
+
+
+mend()
+
+__all__ = ["mend", "njit"]
