@@ -204,3 +204,24 @@ def test_arrays_go_there_and_back():
 def test_an_unknown_task_is_refused():
     with pytest.raises(isolation.Refused):
         isolation.ask("no such task")
+
+
+def test_the_reader_starts_without_what_it_is_not_asked_for():
+    """A process that reads one picture waits for no compiler, and for no reader of fonts."""
+    heavy = ("numba", "skia", "fontTools", "cv2", "PIL", "anole.core.model")
+    code = f"import sys, anole.core.helper.__main__; print([m for m in {heavy} if m in sys.modules])"
+    found = subprocess.run([sys.executable, "-c", code], capture_output=True, text=True, check=True)
+    assert found.stdout.strip() == "[]"
+    code = f"import sys; from anole.core.helper.tasks import TASKS; {READ}"
+    found = subprocess.run([sys.executable, "-c", code], capture_output=True, text=True, check=True)
+    assert found.stdout.strip() == "[]"
+
+
+READ = """
+import io
+from PIL import Image
+room = io.BytesIO()
+Image.new("RGB", (4, 4)).save(room, "PNG")
+TASKS["picture"]({"name": "a"}, room.getvalue())
+print([m for m in ("numba", "skia", "fontTools", "resvg_py") if m in sys.modules])
+"""
