@@ -121,7 +121,7 @@ def test_a_pattern_of_many_inks_is_one_picture_at_half_scale(generator, count):
     paint = Pattern(
         generator=generator, size=Length(60), inks=INKS[:count], angle=20, frame="board"
     )
-    board = Board(width=120, height=80, pieces=(Ground(id="g", paint=paint),))
+    board = Board(width=84, height=56, pieces=(Ground(id="g", paint=paint),))
     off = planes(board, 0.5) - reduced(planes(board, 4.0), 8)
     assert np.abs(off).mean() * 255 <= 12.5
     # little of an ink comes up that is not there: the mean colour stays

@@ -37,11 +37,11 @@ def message(window) -> str:
     ("make", "says"),
     [
         (hostile_files.nested_groups, "evil.svg"),
-        (hostile_files.slow_svg, "longer than 3 seconds"),
+        (hostile_files.slow_svg, "longer than 1.5 seconds"),
     ],
 )
 def test_a_hostile_picture_costs_a_message(open_window, settle, tmp_path, monkeypatch, make, says):
-    monkeypatch.setattr(client, "SECONDS", 3.0)
+    monkeypatch.setattr(client, "SECONDS", 1.5)
     window = open_window()
     before = window.document.board
     (tmp_path / "evil.svg").write_bytes(make())

@@ -159,7 +159,7 @@ def test_escape_leaves_a_board_that_is_open_as_it_is(open_window, qtbot):
 
 
 @pytest.mark.usefixtures("four_styles")
-@pytest.mark.parametrize("text", ["wheel " * 1667, "🛼🔥", "   \t ", "ليلة السباق", "\x00\x07"])
+@pytest.mark.parametrize("text", ["wheel " * 300, "🛼🔥", "   \t ", "ليلة السباق", "\x00\x07"])
 def test_any_words_can_be_typed(text, started, qtbot, settle):
     window = started()
     window.start.words.setPlainText(text)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import functools
+import itertools
 import math
 
 import numpy as np
@@ -10,11 +11,14 @@ import numpy as np
 from ..arrays import Colours, Table, Values, Vector
 from ..colour.gamut import into_srgb
 from ..colour.spaces import SPACES, Space, flat
+from ..kernels import njit
 from ..model import Gradient, Stop
 
 STEPS = 8192
 KNOTS = 257
 """Colours computed between two stops; the table runs straight from one to the next."""
+PAD, REFLECT, REPEAT = range(3)
+SPREADS = {"pad": PAD, "reflect": REFLECT, "repeat": REPEAT}
 
 
 def hue_end(first: float, second: float, path: str) -> float:
@@ -67,14 +71,33 @@ def _mixed(share: Values, first: Stop, second: Stop, name: str, path: str) -> Co
     return np.vstack([straight, alpha])
 
 
-def _between(t: Values, first: Stop, second: Stop, name: str, path: str) -> Colours:
-    hint = min(max(first.hint, 1e-4), 1 - 1e-4)
-    share = t ** (math.log(0.5) / math.log(hint))
-    if len(t) <= KNOTS:
-        return _mixed(share, first, second, name, path)
-    knots = np.linspace(0, 1, KNOTS)
-    colours = _mixed(knots, first, second, name, path)
-    return np.stack([np.interp(share, knots, part) for part in colours])
+@njit(nogil=True, cache=True, error_model="numpy")
+def _spread(
+    places: Values, exponents: Values, knots: Colours, ends: Colours, backward: bool, out: Table
+) -> None:
+    """out (4, STEPS): before the first of the places (n,) and from the last on one of the two `ends`
+    (2, 4), between two of them the colours knots (n - 1, 4, KNOTS) at share ** exponent of the way."""
+    count, last, step = out.shape[1], len(places) - 1, knots.shape[2] - 1
+    for k in range(count):
+        t = (k + 0.5) / count
+        if backward:
+            t = 1.0 - t
+        if t < places[0] or t >= places[last]:
+            end = 0 if t < places[0] else 1
+            for p in range(4):
+                out[p, k] = ends[end, p]
+            continue
+        i = 0
+        while t >= places[i + 1]:
+            i += 1
+        share = (t - places[i]) / (places[i + 1] - places[i])
+        if exponents[i] != 1.0:
+            share = share ** exponents[i]
+        at = min(share, 1.0) * step
+        j = min(int(at), step - 1)
+        beyond = at - j
+        for p in range(4):
+            out[p, k] = knots[i, p, j] + (knots[i, p, j + 1] - knots[i, p, j]) * beyond
 
 
 @functools.lru_cache(256)
@@ -85,19 +108,17 @@ def table(
 
     Stops out of order are moved up to the one before them (CSS Images 4, 3.5.1).
     """
-    t = (np.arange(STEPS) + 0.5) / STEPS
-    if backward:
-        t = 1 - t
-    places = np.maximum.accumulate([stop.at for stop in stops])
-    out = np.empty((4, STEPS))
-    out[:] = np.array(stops[-1].colour.floats)[:, None]
-    out[:, t < places[0]] = np.array(stops[0].colour.floats)[:, None]
-    for i in range(len(stops) - 1):
-        here = (t >= places[i]) & (t < places[i + 1])
-        if here.any():
-            share = (t[here] - places[i]) / (places[i + 1] - places[i])
-            out[:, here] = _between(share, stops[i], stops[i + 1], space, path)
-    return np.ascontiguousarray(out, np.float32)
+    places = np.maximum.accumulate([float(stop.at) for stop in stops])
+    hints = np.array([min(max(stop.hint, 1e-4), 1 - 1e-4) for stop in stops[:-1]])
+    share = np.linspace(0, 1, KNOTS)
+    knots = np.zeros((len(stops) - 1, 4, KNOTS))
+    for i, (first, second) in enumerate(itertools.pairwise(stops)):
+        if places[i + 1] > places[i]:
+            knots[i] = _mixed(share, first, second, space, path)
+    ends = np.array([stops[0].colour.floats, stops[-1].colour.floats])
+    out = np.empty((4, STEPS), np.float32)
+    _spread(places, math.log(0.5) / np.log(hints), knots, ends, backward, out)
+    return out
 
 
 def table_of(gradient: Gradient) -> Table:
@@ -105,20 +126,51 @@ def table_of(gradient: Gradient) -> Table:
     return table(gradient.stops, gradient.space, gradient.reversed, gradient.hue)
 
 
+@njit(nogil=True, cache=True, error_model="numpy", inline="always")
+def _within(n: int, count: int, spread: int) -> int:
+    """Where a table that goes on beyond its ends is read."""
+    if spread == PAD:
+        return min(max(n, 0), count - 1)
+    if spread == REPEAT:
+        return n % count
+    turned = n % (2 * count)
+    return min(turned, 2 * count - 1 - turned)
+
+
+@njit(nogil=True, cache=True, error_model="numpy")
+def _averaged(lut: Table, spread: int, taps: int, out: Table) -> None:
+    """out (4, N) straight: entry k the premultiplied mean of the `taps` entries from k - taps // 2 on,
+    by a running sum."""
+    count, before = lut.shape[1], taps // 2
+    sums = np.zeros(4)
+    for k in range(-taps, count):
+        if k > 0:
+            n = _within(k - 1 - before, count, spread)
+            for p in range(3):
+                sums[p] -= lut[p, n] * lut[3, n]
+            sums[3] -= lut[3, n]
+        if k != 0:
+            n = _within((k if k > 0 else k + 1) + taps - 1 - before, count, spread)
+            for p in range(3):
+                sums[p] += lut[p, n] * lut[3, n]
+            sums[3] += lut[3, n]
+        if k >= 0:
+            alpha = max(sums[3], 1e-9 * taps)
+            for p in range(3):
+                out[p, k] = min(max(sums[p] / alpha, 0.0), 1.0)
+            out[3, k] = min(max(sums[3] / taps, 0.0), 1.0)
+
+
 @functools.lru_cache(512)
 def _smooth(lut_of: tuple, spread: str, taps: int) -> Table:
-    lut = table(*lut_of).astype(np.float64)
+    lut = table(*lut_of)
     if taps < 2:
-        return lut.astype(np.float32)
-    lut[:3] *= lut[3]
-    mode = {"pad": "edge", "reflect": "symmetric", "repeat": "wrap"}[spread]
-    wide = np.pad(lut, ((0, 0), (taps // 2 + 1, taps - taps // 2)), mode=mode)  # type: ignore[call-overload]
-    sums = np.cumsum(wide, 1)
-    mean = (sums[:, taps : taps + STEPS] - sums[:, :STEPS]) / taps
-    mean[:3] /= np.maximum(mean[3], 1e-9)
+        return lut
+    mean = np.empty_like(lut)
+    _averaged(lut, SPREADS[spread], taps, mean)
     if spread == "pad":  # what lies beyond the ends is all of one colour
-        mean[:, [0, -1]] = table(*lut_of)[:, [0, -1]]
-    return np.ascontiguousarray(np.clip(mean, 0, 1), np.float32)
+        mean[:, [0, -1]] = lut[:, [0, -1]]
+    return mean
 
 
 def _key(gradient: Gradient) -> tuple:
