@@ -209,7 +209,9 @@ def test_an_unknown_task_is_refused():
 def test_the_reader_starts_without_what_it_is_not_asked_for():
     """A process that reads one picture waits for no compiler, and for no reader of fonts."""
     heavy = ("numba", "skia", "fontTools", "cv2", "PIL", "anole.core.model")
-    code = f"import sys, anole.core.helper.__main__; print([m for m in {heavy} if m in sys.modules])"
+    code = (
+        f"import sys, anole.core.helper.__main__; print([m for m in {heavy} if m in sys.modules])"
+    )
     found = subprocess.run([sys.executable, "-c", code], capture_output=True, text=True, check=True)
     assert found.stdout.strip() == "[]"
     code = f"import sys; from anole.core.helper.tasks import TASKS; {READ}"

@@ -74,3 +74,37 @@ def test_a_full_disk_is_done_without(tmp_path):
     )
     assert ended.stdout.strip() == "42", ended.stderr
     assert not files(tmp_path, ending="nbi")
+
+
+def test_what_several_processes_compile_at_once_is_all_kept(tmp_path):
+    """Each for other types; numba's own way gives two of them one name, and the code of one to both."""
+    (tmp_path / "kernel.py").write_text(KERNEL)
+    values = ["21", "21.0", "1j", "np.arange(3)", "np.ones(2)", "np.float32(3)"]
+    # each looks what there is, and takes its time to write what there is then
+    wait = (
+        "import sys, time, numpy as np, anole.core.kernels, kernel\n"
+        "from numba.core.caching import IndexDataCacheFile as File\n"
+        "written = File._save_index\n"
+        "File._save_index = lambda file, there: (time.sleep(0.5), written(file, there))\n"
+        "print('.', end='', flush=True); sys.stdin.read(1); print(repr(kernel.twice({})))"
+    )
+    environment = {**os.environ, "PYTHONPATH": os.pathsep.join([str(tmp_path), *sys.path])}
+    started = [
+        subprocess.Popen(
+            [sys.executable, "-c", wait.format(value)], env=environment, text=True,
+            stdin=subprocess.PIPE, stdout=subprocess.PIPE,
+        )
+        for value in values
+    ]  # fmt: skip
+    for process in started:
+        assert process.stdout.read(1) == "."
+    for process in started:
+        process.stdin.write("x")
+        process.stdin.flush()
+    first = [process.communicate()[0].strip() for process in started]
+    assert len(files(tmp_path, ending="nbc")) == len(values)
+    every = "; ".join(f"print(repr(kernel.twice({value})))" for value in values)
+    again = called(tmp_path, f"import numpy as np, anole.core.kernels, kernel; {every}")
+    assert again.splitlines() == first
+    # nothing had to be compiled again
+    assert len(files(tmp_path, ending="nbc")) == len(values)

@@ -171,10 +171,10 @@ def test_a_control_that_raises(open_window, settle, qtbot, tmp_path, monkeypatch
 
 
 def test_warming_up_that_raises(open_window, settle, qtbot, tmp_path, monkeypatch):
-    def fails(_):
+    def fails(*_):
         raise OSError("planted in warming up")
 
-    monkeypatch.setattr(worker, "warm", fails)
+    monkeypatch.setattr(worker, "prepare", fails)
     window = open_window(board_of(FILL))
     qtbot.waitUntil(lambda: "could not be prepared" in message(window))
     assert_at_work(window, settle, tmp_path / "warm.png")

@@ -8,9 +8,11 @@ more, raises at the first call of a kernel, for ever.
 from __future__ import annotations
 
 import contextlib
+import fcntl
 import functools
 import os
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from pathlib import Path
 from typing import Any
 
 from numba import njit
@@ -19,11 +21,22 @@ from numba.core.cpu import CPUContext
 from numba.core.dispatcher import Dispatcher
 from numba.core.runtime import rtsys
 
+LOCK = "kernels.lock"
+
 
 def _forget(file: IndexDataCacheFile) -> None:
     """Without its index nothing of a kernel is found."""
     with contextlib.suppress(OSError):
         os.unlink(file._index_path)
+
+
+@contextlib.contextmanager
+def _alone(file: IndexDataCacheFile) -> Iterator[None]:
+    """No other process saves kernels of the same folder meanwhile: two that save one kernel for other
+    types at once would give both the same name."""
+    with open(Path(file._index_path).parent / LOCK, "ab") as lock:
+        fcntl.flock(lock, fcntl.LOCK_EX)
+        yield
 
 
 def _mended_load(load: Callable[..., Any]) -> Callable[..., Any]:
@@ -42,7 +55,8 @@ def _mended_save(save: Callable[..., Any]) -> Callable[..., Any]:
     @functools.wraps(save)
     def mended(file: IndexDataCacheFile, key: Any, data: Any) -> None:
         try:
-            save(file, key, data)
+            with _alone(file):
+                save(file, key, data)
         except Exception:
             # an index that names what was not written whole would be believed the next time
             _forget(file)
@@ -86,6 +100,12 @@ def mend() -> None:
             setattr(owner, name, change(plain))
 
 
+def folder_of(kernel: Any) -> Path | None:
+    """Where a kernel is kept when it is compiled; None where it is not."""
+    path = getattr(kernel._cache, "cache_path", None)
+    return None if path is None else Path(path)
+
+
 mend()
 
-__all__ = ["mend", "njit"]
+__all__ = ["folder_of", "mend", "njit"]

@@ -1,7 +1,8 @@
-"""Compile every kernel once, so that the next start finds them on disk."""
+"""Every kernel used once: compiled where it is not, and loaded, before anybody waits for it."""
 
 from __future__ import annotations
 
+import functools
 from collections.abc import Callable
 
 import msgspec
@@ -10,24 +11,43 @@ import numpy as np
 from ..box import Box
 from ..coats.registry import KINDS
 from ..marks import laying
-from ..model import Board, Ground, Length, Lettering, Place, Pool, Rim, Scatter, Spot, Stamps
+from ..model import Board, Coat, Ground, Length, Lettering, Place, Pool, Rim, Scatter, Spot, Stamps
 from .export import rgba
 
 
-def small_board() -> Board:
-    """A board that uses every kernel there is: what each kind of coat says it takes."""
+def _coats() -> tuple[Coat, ...]:
+    """What each kind of coat says it takes to use its kernels."""
     samples = [coat for kind in KINDS.values() for coat in kind.samples()]
-    style = tuple(
+    return tuple(
         msgspec.structs.replace(coat, id=f"coat-{number}") for number, coat in enumerate(samples)
     )
+
+
+def _board(*style: Coat) -> Board:
     words = Lettering(id="w", text="ag", size=Length(24), place=Place(x=40, y=24), style=style)
+    return Board(width=80, height=48, pieces=(Ground(id="g"), words))
+
+
+def small_board() -> Board:
+    """A board that uses every kernel there is."""
     pool = Pool(id="p", spots=(Spot(x=40, y=20, radius=30),), rim=Rim())
     stamps = Stamps(id="s", scatter=Scatter(count=3))
-    return Board(width=80, height=48, pieces=(Ground(id="g"), pool, stamps, words))
+    below, words = _board(*_coats()).pieces
+    return Board(width=80, height=48, pieces=(below, pool, stamps, words))
+
+
+def boards() -> list[Callable[[], object]]:
+    """The same in parts, for several processes: each renders a coat by itself."""
+    return [functools.partial(rgba, _board(coat)) for coat in _coats()]
 
 
 _warmed: list[bool] = []
 """Not empty once all kernels of this process are there."""
+
+
+def is_warm() -> bool:
+    """Whether they are."""
+    return bool(_warmed)
 
 
 def warm(done: Callable[[float], None] = lambda share: None) -> None:
@@ -41,7 +61,3 @@ def warm(done: Callable[[float], None] = lambda share: None) -> None:
         rgba(small_board(), transparent=transparent)
         done(number / 2)
     _warmed.append(True)
-
-
-if __name__ == "__main__":
-    warm()

@@ -17,9 +17,9 @@ from ...core.box import Box
 from ...core.cache import Cache
 from ...core.memory import give_back
 from ...core.model import Board
+from ...core.render.compiling import prepare
 from ...core.render.export import part, rgba
 from ...core.render.renderer import Cancelled, Renderer, Request
-from ...core.render.warm import warm
 from ..look.pixel_images import image_of
 from ..runtime.left_out import LeftOut
 from ..runtime.troubles import TROUBLES, what
@@ -193,7 +193,7 @@ class Worker(QObject):
 
     def _warm(self) -> None:
         try:
-            warm(self.warmed.emit)
+            prepare(self.warmed.emit, self.is_over)
         except BaseException as error:  # the thread outlives whatever a library throws
             TROUBLES.caught(error, f"The painter could not be prepared: {what(error)}")
         # whatever failed, the first frame makes what it needs
