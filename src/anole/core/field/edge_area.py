@@ -74,6 +74,19 @@ def candidates(near: Numbers, y: int, x: int, found: Numbers) -> int:
     return count
 
 
+@njit(nogil=True, cache=True, error_model="numpy", inline="always")
+def ascending(found: Numbers, count: int) -> None:
+    """Put the first `count` numbers in order: of chords that are as near as each other the first is taken
+    then, whatever px told of them."""
+    for n in range(1, count):
+        k = found[n]
+        m = n - 1
+        while m >= 0 and found[m] > k:
+            found[m + 1] = found[m]
+            m -= 1
+        found[m + 1] = k
+
+
 @njit(nogil=True, cache=True, error_model="numpy")
 def _looked(d: Plane, near: Numbers, c: Plane, y: int, x: int, at: Real, found: Numbers) -> Real:
     """The mean over many places of a pixel."""

@@ -15,11 +15,13 @@ from .. import bands
 from ..arrays import Indices, Mask, Numbers, Plane, Planes, Real, Row
 from ..kernels import njit
 from .closest import Nearest
-from .edge_area import candidates
+from .edge_area import ascending, candidates
 from .normals import facing
 
 RIDGE = np.float32(0.88)
 """Cosine between neighbouring normals below which a px is looked at more closely."""
+ALIKE, TINY = np.float32(1e-4), np.float32(1e-6)
+"""Share of a square distance, and px^2, by which chords count as equally far."""
 PLACES = 9
 """Three by three places in such a px."""
 
@@ -65,7 +67,8 @@ def _counts(d: Plane, n: Planes, outer: Real, count: Indices, y0: int, y1: int) 
 
 @njit(nogil=True, cache=True, error_model="numpy", inline="always")
 def _nearest_of(own: Row, count: int, px: Real, py: Real) -> tuple[int, Real, Real, Real, Real]:
-    """The nearest of some chords to a point: which, its square, the way there, and how far along.
+    """The nearest of some chords to a point: which, its square, the way there, and how far along. Of
+    chords as far away as each other the first: rounding would choose otherwise in another box.
 
     own : (9, 5) float32, the chords' x0, y0, dx, dy, 1 / length^2
     """
@@ -80,7 +83,7 @@ def _nearest_of(own: Row, count: int, px: Real, py: Real) -> tuple[int, Real, Re
         held = min(max(t, zero), one)
         ex, ey = wx - held * dx, wy - held * dy
         square = ex * ex + ey * ey
-        if square < best:
+        if square < best - (best * ALIKE + TINY):
             best, which, vx, vy, along = square, m, ex, ey, t
     return which, best, vx, vy, along
 
@@ -109,6 +112,7 @@ def _look(
         # no chord is near enough to be known here: there is no other place to look at
         far_out[:], nx_out[:], ny_out[:] = d[y, x], zero, zero
         return
+    ascending(found, count)
     for m in range(count):
         for part in range(5):
             own[m, part] = c[found[m], part]
@@ -117,7 +121,8 @@ def _look(
         py = np.float32(y) + (np.float32(place // np.uint32(3)) + half) * third
         m, square, vx, vy, along = _nearest_of(own, count, px, py)
         inside = d[y, x] > 0
-        if zero < along < one:
+        # at a chord's very end its line says nothing of the side
+        if ALIKE < along < one - ALIKE:
             inside = own[m, 2] * vy - own[m, 3] * vx > 0
         far = np.sqrt(square) if inside else -np.sqrt(square)
         length = one / np.sqrt(own[m, 4])

@@ -11,6 +11,7 @@ from .. import bands
 from ..arrays import Chords, Indices, Mask, Numbers, Plane, Planes, Records, Values
 from ..box import Box
 from ..kernels import njit
+from .edge_area import ascending
 from .extrusion import Extrusion
 from .normals import facing
 from .walls import Walls
@@ -24,6 +25,8 @@ ALIKE, JUMP = 0.97, 0.06
 """Cosine of neighbours' normals, and share of the depth, by which they still are of one wall."""
 AX, AY, DX, DY, LENGTH, NX, NY, C, D = range(9)
 """Columns of a chord: start, way, length, unit normal, where its line lies, how far it sweeps."""
+SAME = 1e-3
+"""px by which walls count as equally far: the first is seen then, in every box."""
 SLACK = 1e-3
 """px beyond a chord's ends that still count as its own."""
 QUAD = 9
@@ -100,7 +103,7 @@ def _nearest(
                 if inside[y, x]:
                     continue
                 far = (row[NX] * (x + 0.5) + row[NY] * py - row[C]) / row[D]
-                if far < deep[y, x]:
+                if far < deep[y, x] - SAME:
                     deep[y, x], which[y, x] = far, k
 
 
@@ -189,12 +192,13 @@ def _averaged(
         y, x, count = at[n, 0], at[n, 1], 0
         ox, oy, own, same, deep = 0.0, 0.0, -1, 0, 0.0
         there = _candidates(which, y, x, found)
+        ascending(found, there)
         for place in range(PLACES):
             px, py = x + (place + 0.5) / PLACES, y + (ROWS[place] + 0.5) / PLACES
             best, k = FAR, -1
             for m in range(there):
                 far = _reaches(rows[found[m]], px, py, way_back)
-                if far < best:
+                if far < best - SAME:
                     best, k = far, found[m]
             if k < 0:
                 continue

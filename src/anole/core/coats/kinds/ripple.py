@@ -31,6 +31,8 @@ FOLDS = 0.7
 """Slope of a displacement from which on outlines may come to lie over themselves."""
 BEYOND = 64.0
 """px round the piece within which light is looked at."""
+THROWN = 1.5
+"""em round the window within which it is."""
 
 
 class RippleKind(ActingKind[Ripple]):
@@ -144,7 +146,9 @@ def displacement_of(coat: Ripple, context: CoatContext) -> tuple[Displacement, f
 def _around(context: CoatContext) -> Box:
     x0, y0, x1, y1 = context.frames.piece
     piece = Box(math.floor(x0), math.floor(y0), math.ceil(x1), math.ceil(y1))
-    return piece.grown(BEYOND).meet(context.window.grown(BEYOND))
+    # an outline beside the window matters as far as coats are thrown
+    far = max(BEYOND, THROWN * context.em * context.scale)
+    return piece.grown(BEYOND).meet(context.window.grown(far))
 
 
 def _light(coat: Ripple, context: CoatContext) -> tuple[Planes, Box] | None:
