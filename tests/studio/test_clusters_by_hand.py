@@ -164,7 +164,7 @@ def test_clipped_by_what_lies_beneath_both_cards_say_so(window, qtbot, settle):
     window.selection.choose(first.id)
     settle(window)
     control = window.arrange.section("blending").panel.controls["within"]
-    control._chosen(control._ids.index(last.id))
+    control.box.activated.emit(control.box.findText(last.name or last.id))
     assert window.document.board.piece(first.id).within is None
     window.selection.choose(last.id)
     command(window, "unclip").trigger()

@@ -228,7 +228,7 @@ def test_the_backdrop_names_the_pieces_below(open_window):
         "everything beneath",
         "the ground alone",
     ]
-    seen._chosen(0)
+    seen.box.activated.emit(0)
     assert fill(window).of == "beneath"
 
 

@@ -68,10 +68,11 @@ def compile_all(done: Callable[[float], None], stop: Callable[[], bool]) -> None
     def follow(process: subprocess.Popen[bytes]) -> None:
         nonlocal finished
         assert process.stdout is not None
-        while process.stdout.read(1):
-            with lock:
-                finished += 1
-            done(min(finished / total, 1.0))
+        with process.stdout as told:
+            while told.read(1):
+                with lock:
+                    finished += 1
+                done(min(finished / total, 1.0))
 
     threads = [threading.Thread(target=follow, args=(one,), daemon=True) for one in processes]
     for thread in threads:
