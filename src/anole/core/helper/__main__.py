@@ -11,10 +11,10 @@ from ..arrays import AnyArray
 from ..isolation.wire import Header, WireError, receive, send
 from ..text import short
 from .limits import alarmed, gain_no_rights, limit
-from .tasks import REFUSALS, TASKS, warm
+from .tasks import READERS, REFUSALS, TASKS
 
-IDLE = 1.0
-"""Seconds without work after which the readers are loaded that may be wanted."""
+IDLE = 0.1
+"""Seconds without work after which the next reader is loaded."""
 
 
 def _done(header: Header, data: bytes) -> tuple[Header, Sequence[AnyArray]]:
@@ -33,11 +33,12 @@ def _done(header: Header, data: bytes) -> tuple[Header, Sequence[AnyArray]]:
 
 
 def serve(talk: socket.socket) -> None:
-    """Answer until nobody asks any more. What is not asked at once finds its reader loaded."""
+    """Answer until nobody asks any more. As long as nobody does, readers are loaded one by one."""
     send(talk, Header())
-    if not select.select([talk], [], [], IDLE)[0]:
-        warm()
+    waiting = list(READERS)
     while True:
+        while waiting and not select.select([talk], [], [], IDLE)[0]:
+            waiting.pop(0)()
         header, arrays = receive(talk)
         with alarmed():
             answer, found = _done(header, arrays[0].tobytes() if arrays else b"")

@@ -109,15 +109,25 @@ def _pack(meta: dict[str, Any], data: bytes) -> Answer:
     return None, pack_file.answer(data, meta["name"])
 
 
-def warm() -> None:
-    """Load what the first font, picture and drawing would wait for a second for."""
+def _load_fonts() -> None:
     from ..lettering.fonts import built_in
 
     font = built_in()[0]
     _font({"name": font.family, "index": 0}, font.path.read_bytes())
-    for task, meta in ((_picture, {"name": "none"}), (_svg_drawing, {"side": 8})):
-        with contextlib.suppress(*REFUSALS):
-            task(meta, b"")
+
+
+def _load_pictures() -> None:
+    with contextlib.suppress(ImageError):
+        _picture({"name": "none"}, b"")
+
+
+def _load_drawings() -> None:
+    with contextlib.suppress(SvgError):
+        _svg_drawing({"side": 8}, b"<svg/>")
+
+
+READERS = (_load_pictures, _load_drawings, _load_fonts)
+"""Each brings along what its first file would wait for."""
 
 
 TASKS: Registry[str, Callable[[dict[str, Any], bytes], Answer]] = Registry(
