@@ -7,6 +7,8 @@ import subprocess
 import sys
 from pathlib import Path
 
+from anole.core.render import compiling, warm
+
 KERNEL = """
 from numba import njit
 
@@ -108,3 +110,17 @@ def test_what_several_processes_compile_at_once_is_all_kept(tmp_path):
     assert again.splitlines() == first
     # nothing had to be compiled again
     assert len(files(tmp_path, ending="nbc")) == len(values)
+
+
+def test_each_process_has_a_pile_and_what_is_compiled_is_marked(tmp_path, monkeypatch):
+    monkeypatch.setattr(compiling, "_stamp_file", lambda: tmp_path / "made")
+    assert not compiling.compiled()
+    # given up, as by a window that is closed
+    compiling.compile_all(lambda _: None, lambda: True)
+    assert not compiling.compiled()
+    shares: list[float] = []
+    compiling.compile_all(shares.append, lambda: False)
+    assert len(shares) == len(warm.boards()) and max(shares) == 1.0
+    assert compiling.compiled()
+    (tmp_path / "made").write_bytes(b"another source")
+    assert not compiling.compiled()
