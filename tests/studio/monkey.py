@@ -64,7 +64,7 @@ class Turns:
 
     def __init__(self) -> None:
         self.longest, self.during = 0.0, ""
-        self.stack = ""
+        self.stack, self._seen = "", (0.0, "")
         self.act = "the start"
         self._last = (time.monotonic(), waited_to_run())
         self._timer = QTimer()
@@ -77,17 +77,18 @@ class Turns:
         """Where the loop is in a turn that takes long."""
         while True:
             time.sleep(0.1)
-            took = time.monotonic() - self._last[0]
-            if took > max(0.6 * LONGEST_TURN, self.longest):
+            start = self._last[0]
+            if time.monotonic() - start > 0.6 * LONGEST_TURN:
                 frame = sys._current_frames().get(self._main)
-                self.stack = "".join(traceback.format_stack(frame, 12))
+                self._seen = start, "".join(traceback.format_stack(frame, 12))
 
     def _tick(self) -> None:
         now = (time.monotonic(), waited_to_run())
-        took = (now[0] - self._last[0]) - (now[1] - self._last[1])
+        start, took = self._last[0], (now[0] - self._last[0]) - (now[1] - self._last[1])
         self._last = now
         if took > self.longest:
             self.longest, self.during = took, self.act
+            self.stack = self._seen[1] if self._seen[0] == start else ""
 
     def forget(self) -> None:
         """What was measured so far, and this turn, does not count."""
@@ -184,7 +185,7 @@ class Monkey:
         shared_by = max(os.getloadavg()[0] / (os.cpu_count() or 1), 1.0)
         if turns.longest > LONGEST_TURN * shared_by:
             took = f"a turn of the loop took {turns.longest:.2f} s in {turns.during}"
-            self.wrong.append(f"{took}; a long one was seen at\n{turns.stack}")
+            self.wrong.append(f"{took}; it was seen at\n{turns.stack}")
 
     def open_board(self) -> None:
         """The next demo board."""
