@@ -138,6 +138,17 @@ class ClusterKind(CoatedKind[Cluster]):
         key = ("cluster", self.outline_key(piece, dpi), scale, isolation.FETCHER.arrivals)
         return OUTLINES.get(key, make)
 
+    def ink(self, piece: Cluster, dpi: float) -> tuple[float, float, float, float] | None:
+        """Of its pieces their own outlines, which need not be united for it; strokes left out, as of
+        any piece."""
+        if is_bent(piece):
+            return super().ink(piece, dpi)
+        found = [box for held, kind in self._coated(piece, dpi) if (box := kind.ink(held, dpi))]
+        if not found:
+            return None
+        x0, y0, x1, y1 = zip(*found, strict=True)
+        return min(x0), min(y0), max(x1), max(y1)
+
     def _bent(self, chords: Chords, piece: Cluster, dpi: float, scale: float) -> Chords:
         """Where corners and pose put straight chords: they stay straight."""
         placed = self.placement(piece, dpi)
