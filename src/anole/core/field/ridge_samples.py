@@ -121,8 +121,7 @@ def _look(
         py = np.float32(y) + (np.float32(place // np.uint32(3)) + half) * third
         m, square, vx, vy, along = _nearest_of(own, count, px, py)
         inside = d[y, x] > 0
-        # at a chord's very end its line says nothing of the side
-        if ALIKE < along < one - ALIKE:
+        if zero < along < one:
             inside = own[m, 2] * vy - own[m, 3] * vx > 0
         far = np.sqrt(square) if inside else -np.sqrt(square)
         length = one / np.sqrt(own[m, 4])

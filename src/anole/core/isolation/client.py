@@ -41,6 +41,11 @@ def never() -> bool:
     return False
 
 
+def own_environment() -> dict[str, str]:
+    """Of a process of ours: it finds what this one finds."""
+    return {**os.environ, "PYTHONPATH": os.pathsep.join(filter(None, sys.path))}
+
+
 class Helper:
     """One process, one piece of work at a time; for any thread."""
 
@@ -126,7 +131,7 @@ class Helper:
                 stdin=subprocess.DEVNULL,
                 stdout=subprocess.DEVNULL,
                 stderr=subprocess.DEVNULL,
-                env={**os.environ, "PYTHONPATH": os.pathsep.join(filter(None, sys.path))},
+                env=own_environment(),
             )
         self._talk = own
         self.starts += 1

@@ -15,13 +15,10 @@ from .frames import FrameBox, LetterFrames
 from .gradient_rows import (
     CONIC,
     LINEAR,
-    PAD,
     PER_X,
     PER_Y,
     POLYGON,
     RADIAL,
-    REFLECT,
-    REPEAT,
     T0,
     TX,
     TY,
@@ -30,9 +27,8 @@ from .gradient_rows import (
     fold,
     rasterise_rows,
 )
-from .stops import STEPS, smooth_series, smooth_table
+from .stops import SPREADS, STEPS, smooth_series, smooth_table
 
-SPREADS = {"pad": PAD, "reflect": REFLECT, "repeat": REPEAT}
 _SHAPES = {"linear": LINEAR, "radial": RADIAL, "polygon": POLYGON, "conic": CONIC}
 LEVELS = 13
 MOST_SIDES = 12

@@ -8,7 +8,7 @@ import numpy as np
 
 from ..arrays import Numbers, Plane, Planes, Real, Table
 from ..kernels import njit
-from .stops import STEPS
+from .stops import REFLECT, REPEAT, STEPS
 
 LINEAR, RADIAL, POLYGON, CONIC = range(4)
 T0, TX, TY = range(3)
@@ -59,9 +59,6 @@ def _t_at(shape: int, g: Plane, x: np.float32, y: np.float32) -> np.float32:
         return t - g[FIRST]
     turn = _turn(dx, dy) - g[START]
     return (turn - np.floor(turn)) * g[PER_TURN] - g[FIRST]
-
-
-PAD, REFLECT, REPEAT = range(3)
 
 
 def fold(t: Any, spread: int) -> Any:

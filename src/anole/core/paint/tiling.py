@@ -11,7 +11,8 @@ from .. import bands
 from ..arrays import Plane, Planes
 from ..box import Box
 from ..kernels import njit
-from .gradient_rows import REFLECT, REPEAT, folded_number
+from .gradient_rows import folded_number
+from .stops import REFLECT, REPEAT
 
 
 class Lines(NamedTuple):

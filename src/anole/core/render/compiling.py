@@ -15,17 +15,13 @@ from pathlib import Path
 
 from ..atomic import FileError, write_bytes
 from ..compose import blend
-from ..isolation.client import never
+from ..isolation.client import never, own_environment
 from ..kernels import folder_of
 from .warm import boards, is_warm, warm
 
 MODULE = "anole.core.render.compiling"
 STAMP = "kernels.made"
 SOURCES = Path(__file__).parent.parent
-
-
-def nothing(share: float) -> None:
-    """Told of nobody."""
 
 
 def _stamp() -> bytes:
@@ -56,11 +52,10 @@ def compile_all(done: Callable[[float], None], stop: Callable[[], bool]) -> None
     thread. What a process fails in is compiled when it is needed."""
     count, total = os.cpu_count() or 1, len(boards())
     lock, finished = threading.Lock(), 0
-    environment = {**os.environ, "PYTHONPATH": os.pathsep.join(filter(None, sys.path))}
     processes = [
         subprocess.Popen(
             [sys.executable, "-m", MODULE, str(n), str(count)],
-            stdin=subprocess.DEVNULL, stdout=subprocess.PIPE, stderr=subprocess.DEVNULL, env=environment,
+            stdin=subprocess.DEVNULL, stdout=subprocess.PIPE, stderr=subprocess.DEVNULL, env=own_environment(),
         )
         for n in range(count)
     ]  # fmt: skip
@@ -88,7 +83,9 @@ def compile_all(done: Callable[[float], None], stop: Callable[[], bool]) -> None
         mark()
 
 
-def prepare(done: Callable[[float], None] = nothing, stop: Callable[[], bool] = never) -> None:
+def prepare(
+    done: Callable[[float], None] = lambda share: None, stop: Callable[[], bool] = never
+) -> None:
     """Compile what is not, and load all of it."""
     if not (is_warm() or compiled()):
         compile_all(done, stop)

@@ -62,9 +62,11 @@ def _leave(root: Element, wanted: str) -> None:
     }
     for parent in list(root.iter()):
         for child in list(parent):
-            name = child.get("id", "")
-            if name != wanted and GLYPH.fullmatch(name) and id(child) not in kept:
-                if not any(inner.get("id") == wanted for inner in child.iter()):
-                    parent.remove(child)
-                    unseen.append(child)
+            if (
+                GLYPH.fullmatch(child.get("id", ""))
+                and id(child) not in kept
+                and not any(inner.get("id") == wanted for inner in child.iter())
+            ):
+                parent.remove(child)
+                unseen.append(child)
     root.append(unseen)

@@ -28,27 +28,27 @@ class Cells(QWidget):
 
     def count(self) -> int:
         """How many cells there are."""
-        raise NotImplementedError
+        raise AssertionError(type(self).__name__)
 
     def box(self, number: int) -> QRectF:
         """Where a cell lies, in px."""
-        raise NotImplementedError
+        raise AssertionError(type(self).__name__)
 
     def caption(self, number: int) -> str:
         """What its tip says."""
-        raise NotImplementedError
+        raise AssertionError(type(self).__name__)
 
     def given(self, number: int) -> object:
         """What is told when it is chosen."""
-        raise NotImplementedError
+        raise AssertionError(type(self).__name__)
 
     def taken_out(self, number: int) -> object:
         """What is told when it is taken out."""
-        raise NotImplementedError
+        raise AssertionError(type(self).__name__)
 
     def stepped(self, key: Qt.Key) -> int | None:
         """The cell an arrow key leads to; None for other keys."""
-        raise NotImplementedError
+        raise AssertionError(type(self).__name__)
 
     def at(self, point: QPointF) -> int | None:
         """The cell at a point; None beside all."""
