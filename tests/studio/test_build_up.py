@@ -20,6 +20,7 @@ from anole.core.model import (
     Stroke,
 )
 from anole.core.pieces.registry import coated_kind
+from anole.studio.coat import outlines
 from anole.studio.coat.build_up import probe
 from anole.studio.coat.build_up.axis import axis_for, nice_step
 from anole.studio.coat.build_up.profile import colours, row_pixels
@@ -117,7 +118,7 @@ def test_a_coat_on_the_face_is_measured_on_the_flat_letters(open_window, settle)
 
 def test_the_probe_stands_on_an_edge_and_looks_inward():
     made = board(Fill(id="f", paint=paint("#fff")), text="I")
-    chords = probe.chords_of(made.lettering("words"), made)
+    chords = outlines.chords(made.lettering("words"), made.dpi)
     found = probe.best(chords, 10, 30)
     assert abs(found.nx) + abs(found.ny) == pytest.approx(1)
     assert (160 - found.x) * found.nx + (90 - found.y) * found.ny > 0

@@ -2,18 +2,24 @@
 
 from __future__ import annotations
 
+import threading
+
 import msgspec
 import pytest
 from PyQt6.QtCore import QPointF, Qt
 
+from anole.core.cache import Cache
 from anole.core.edit.clusters import make_cluster
 from anole.core.edit.pieces import add_lettering, change_piece
 from anole.core.model import Cluster, Fill, Length, Lettering, Place, Stroke
 from anole.core.model.nesting import every
+from anole.core.pieces.kinds.cluster import ClusterKind
+from anole.core.pieces.registry import coated_kind
 from anole.studio.arrange.card_delegate import ID, fold_box, icon_boxes
 from anole.studio.arrange.rows import rows_of
+from anole.studio.shared.shell import Stage
 
-from ..core.shapes import board, paint
+from ..core.shapes import board, paint, span
 
 LEFT, SHIFT, CTRL = (
     Qt.MouseButton.LeftButton,
@@ -209,3 +215,28 @@ def test_two_hundred_pieces_stay_workable(open_window, settle, qtbot):
     assert len(cluster(window).pieces) == 100
     made, name = make_cluster(window.document.board, [f"w{n}" for n in range(1, 200, 2)])
     assert len(made.piece(name).pieces) == 100
+
+
+def test_outlines_of_a_cluster_are_united_behind_the_window(window, qtbot, monkeypatch):
+    threads, unite = set(), ClusterKind.chords
+
+    def watched(*args):
+        threads.add(threading.current_thread())
+        return unite(*args)
+
+    monkeypatch.setattr(ClusterKind, "chords", watched)
+    both(window, qtbot)
+    piece_id = cluster(window).id
+    coats = (Stroke(id="own", span=span("0em", "core")),)
+    window.document.apply("Stroke", lambda b: change_piece(b, piece_id, style=coats))
+    window.selection.choose(piece_id, "own")
+    window.show_stage(Stage.COAT)
+
+    def strip_is_there() -> bool:
+        window.build_up.grab()
+        return window.build_up._probe is not None
+
+    qtbot.waitUntil(strip_is_there, timeout=10_000)
+    assert threads and threading.main_thread() not in threads
+    core = coated_kind(cluster(window)).core(cluster(window), 96, Cache())
+    assert window.build_up.state().section.core == pytest.approx(core)

@@ -279,3 +279,16 @@ def test_what_cannot_be_fetched_is_not_tried_for_ever_and_others_are():
         assert done.wait(10)
         done.clear()
     assert tried == [1] and not fetcher._asked - {("sound", arrivals)}
+
+
+def test_of_what_waits_in_one_slot_only_the_newest_is_measured():
+    fetcher, done, may, began = Fetcher(), [], threading.Event(), threading.Event()
+    told = threading.Event()
+    fetcher.fetch("first", lambda: (began.set(), may.wait(10)))
+    assert began.wait(10)
+    for n in range(5):
+        fetcher.fetch(("core", n), lambda n=n: done.append(n), slot="core")
+    fetcher.fetch("last", told.set)
+    may.set()
+    assert told.wait(10) and done == [4]
+    assert not {("core", n) for n in range(5)} & fetcher._asked

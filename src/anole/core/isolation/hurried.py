@@ -63,23 +63,30 @@ class Fetcher:
     def __init__(self) -> None:
         self.arrivals = 0
         """How many have come; whoever keeps what stand-ins led to keeps it under this too."""
-        self._jobs: queue.Queue[tuple[Hashable, Callable[[], object]]] = queue.Queue()
+        self._jobs: queue.Queue[tuple[Hashable, Callable[[], object], Hashable]] = queue.Queue()
         self._asked: set[Hashable] = set()
         self._failed: set[Hashable] = set()
+        self._newest: dict[Hashable, Hashable] = {}
         self._listeners: list[Callable[[], object]] = []
         self._lock = threading.Lock()
         self._thread: threading.Thread | None = None
 
-    def fetch(self, key: Hashable, make: Callable[[], object]) -> None:
-        """Have something made; listeners are told when it is there."""
+    def fetch(self, key: Hashable, make: Callable[[], object], slot: Hashable = None) -> None:
+        """Have something made; listeners are told when it is there.
+
+        slot : what is measured, not read: nothing stands in for it, so that nothing need be made
+            anew when it has come, and an older one of the slot that waits still is dropped
+        """
         with self._lock:
             if key in self._asked or key in self._failed:
                 return
             self._asked.add(key)
+            if slot is not None:
+                self._newest[slot] = key
             if self._thread is None:
                 self._thread = threading.Thread(target=self._loop, name="anole-fetch", daemon=True)
                 self._thread.start()
-        self._jobs.put((key, make))
+        self._jobs.put((key, make, slot))
 
     def listen(self, told: Callable[[], object]) -> None:
         """Call `told` in the fetching thread after each arrival."""
@@ -93,17 +100,29 @@ class Fetcher:
 
     def _loop(self) -> None:
         while True:
-            key, make = self._jobs.get()
+            key, make, slot = self._jobs.get()
+            if self._is_old(key, slot):
+                continue
             try:
                 make()
             except BaseException:  # said by whoever needs it; it is not tried for ever
                 self._failed.add(key)
             with self._lock:
                 self._asked.discard(key)
-                self.arrivals += 1
+                self.arrivals += slot is None
                 listeners = list(self._listeners)
             for told in listeners:
                 told()
+
+    def _is_old(self, key: Hashable, slot: Hashable) -> bool:
+        """Whether another of its slot was asked for since; the newest begins."""
+        with self._lock:
+            old = slot is not None and self._newest.get(slot) != key
+            if old:
+                self._asked.discard(key)
+            else:
+                self._newest.pop(slot, None)
+            return old
 
 
 FETCHER = Fetcher()

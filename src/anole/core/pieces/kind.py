@@ -35,6 +35,8 @@ STANDING = ("place", "corners", "pose", "off")
 """Fields that every placed piece's outlines come from."""
 MEASURED_EM = 200.0
 """px of an em while the core is measured."""
+QUICK_LETTERS = 120
+"""The most letters whose outlines take no longer than a frame."""
 
 
 class PieceKind(Protocol[P]):
@@ -228,9 +230,9 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
 
     def core(self, piece: C, dpi: float, cache: Cache) -> float:
         """The greatest inside distance in board px; the same wherever the piece stands."""
-        home = at_home(piece)
+        home = self.at_home(piece)
         em = max(self.placement(home, dpi).em, 1e-6)
-        key = self._core_kept_under(home, dpi)
+        key = self.core_kept_under(piece, dpi)
         scale = MEASURED_EM / em
         return (
             em
@@ -241,12 +243,19 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
             )
         )
 
-    def _core_kept_under(self, home: C, dpi: float) -> tuple:
-        return ("core", self.struct, self.core_key(home, dpi))
+    def core_kept_under(self, piece: C, dpi: float) -> tuple:
+        """The key under which core() keeps what it measured."""
+        return ("core", self.struct, self.core_key(self.at_home(piece), dpi))
 
-    def core_is_known(self, piece: C, dpi: float, cache: Cache) -> bool:
-        """Whether core() need not measure."""
-        return cache.has(self._core_kept_under(at_home(piece), dpi))
+    def measured_quickly(self, piece: C) -> bool:
+        """Whether its outlines and its core take about a frame's time: few letters, none bent."""
+        bent = bool({*self.shapings(piece)} - {"corners", "pose"})
+        return not bent and len(self.text(piece)) <= QUICK_LETTERS
+
+    def at_home(self, piece: C) -> C:
+        """The piece with its place set back: what its core depends on."""
+        home = msgspec.structs.replace(piece.place, x=0.0, y=0.0, rotation=0.0)
+        return msgspec.structs.replace(piece, place=home)
 
     def core_key(self, piece: C, dpi: float) -> tuple:
         """All that the core, in em, comes from."""
@@ -290,9 +299,3 @@ class CoatedKind(PlacedKind[C], Protocol[C]):
     def summary(self, piece: C) -> str:
         count = len(piece.style)
         return f"{self.title}, {count} coat{'' if count == 1 else 's'}" if count else self.title
-
-
-def at_home(piece: Q) -> Q:
-    """The piece with its place set back: what its core depends on."""
-    home = msgspec.structs.replace(piece.place, x=0.0, y=0.0, rotation=0.0)
-    return msgspec.structs.replace(piece, place=home)

@@ -8,15 +8,12 @@ from PyQt6.QtCore import QObject
 
 from ...core import isolation
 from ...core.arrays import Chords
-from ...core.cache import Cache
 from ...core.coats.section import CrossSection, section_of
 from ...core.model import Board, Coat, Coated
 from ...core.pieces.placing.posed import without_pose
-from ...core.pieces.registry import coated_kind, placement
+from ...core.pieces.registry import placement
 from ..shared.session import Session
-
-MANY = 120
-"""Letters from which on a core is measured in the background."""
+from . import outlines
 
 
 def measured_on(piece: Coated, coat: Coat | None, board: Board) -> tuple[Coated, Chords | None]:
@@ -36,7 +33,7 @@ class Measures(QObject):
         self.document, self.selection = session.document, session.selection
         self._left_out = session.left_out
         self._left_out.changed.connect(self._forget)
-        self._cache, self._arrivals = Cache(32 * 2**20), 0
+        self._arrivals = 0
         self._for: tuple[Coated | None, Coat | None, Board] | None = None
         self._section: CrossSection | None = None
         self._piece_id: str | None = None
@@ -65,14 +62,5 @@ class Measures(QObject):
     def _of(self, piece: Coated, coat: Coat | None, board: Board) -> CrossSection:
         flat, _ = measured_on(piece, coat, board)
         em = placement(flat, board).em
-        core = self._core(flat, board.dpi)
+        core = outlines.core(flat, board.dpi)
         return section_of(self._left_out.sound(piece.style), em, core, board.dpi, board.lamp)
-
-    def _core(self, piece: Coated, dpi: float) -> float:
-        """Board px. Raises isolation.NotYet where it is measured meanwhile, for it takes long."""
-        kind, cache = coated_kind(piece), self._cache
-        if len(kind.text(piece)) > MANY and not kind.core_is_known(piece, dpi, cache):
-            isolation.FETCHER.fetch(("core", piece), lambda: kind.core(piece, dpi, cache))
-            raise isolation.NotYet
-        with isolation.whole():
-            return kind.core(piece, dpi, cache)

@@ -121,13 +121,15 @@ class ClusterKind(CoatedKind[Cluster]):
         )
         return (piece.home, *parts)
 
-    def core(self, piece: Cluster, dpi: float, cache: Cache) -> float:
-        """The same wherever the cluster stands, to the float: its pieces are moved back first."""
+    def at_home(self, piece: Cluster) -> Cluster:
+        """Its pieces are moved back too, so that its core is the same to the float."""
         x, y = piece.home
-        place = msgspec.structs.replace(piece.place, x=0.0, y=0.0)
         held = tuple(_moved(self.kind_of(one), one, -x, -y) for one in piece.pieces)
-        home = msgspec.structs.replace(piece, pieces=held, home=(0.0, 0.0), place=place)
-        return super().core(home, dpi, cache)
+        return super().at_home(msgspec.structs.replace(piece, pieces=held, home=(0.0, 0.0)))
+
+    def measured_quickly(self, piece: Cluster) -> bool:
+        """Never: its pieces are united."""
+        return False
 
     def chords(self, piece: Cluster, dpi: float, scale: float) -> Chords:
         def make() -> Chords:

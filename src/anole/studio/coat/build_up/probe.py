@@ -9,9 +9,9 @@ import numpy as np
 from ....core.arrays import AnyArray, Chords, Matrix, Points, Reals
 from ....core.lettering.warp import projected
 from ....core.model import Board, Coat, Coated
-from ....core.pieces.registry import coated_kind
 from ...look.pixel_images import memory_of
 from ...rendering.frames import Frame
+from .. import outlines
 from ..measures import measured_on
 
 
@@ -34,9 +34,9 @@ def find(
     core: float,
     outer: float,
 ) -> Probe | None:
-    """Across the edge that was clicked, or where there is most room."""
+    """Across the edge that was clicked, or where there is most room. Raises isolation.NotYet."""
     letters, turn = measured_on(piece, coat, board)
-    lines = chords_of(letters, board)
+    lines = outlines.chords(letters, board.dpi)
     if clicked is None:
         probe = best(lines, core, outer)
     else:
@@ -47,11 +47,6 @@ def find(
 
 def _inverse(turn: Matrix) -> Matrix:
     return np.linalg.inv(turn).astype(np.float64)
-
-
-def chords_of(piece: Coated, board: Board) -> Chords:
-    """(m, 4) float64 chords of the placed outlines, board px."""
-    return coated_kind(piece).chords(piece, board.dpi, 1.0)
 
 
 LOOKED_AT, LEAST = 400_000, 4

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import contextlib
 import time
 
 import numpy as np
@@ -182,10 +183,10 @@ class BuildUp(QWidget):
         outline = coated_kind(piece).outline_key(piece, board.dpi)
         key = (outline, coat and coat.plane, self._clicked, isolation.FETCHER.arrivals)
         if key != self._probed:
-            self._probe = probe.find(
-                piece, coat, board, self._clicked, state.section.core, state.axis.outer
-            )
-            self._probed = key
+            core, outer = state.section.core, state.axis.outer
+            with contextlib.suppress(isolation.NotYet):
+                self._probe = probe.find(piece, coat, board, self._clicked, core, outer)
+                self._probed = key
         if self._probe is None:
             return None
         xs = np.arange(int(state.axis.left), int(state.axis.right)) + 0.5
