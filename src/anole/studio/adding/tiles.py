@@ -149,7 +149,8 @@ class AdditionTiles(TileWall):
         if key[0] == KIND and key[2] == self._version:
             self._shown[key[1]] = found
             self._images[key[1]] = image_of(found.pixels)
-            self.refresh()
+            for number in (n for n, one in enumerate(self.additions) if one.id == key[1]):
+                self.refresh_tile(number)
 
 
 def _picture(worker: Worker, addition: Addition, board: Board, area: Area, wide: float) -> Shown:

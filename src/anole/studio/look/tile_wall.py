@@ -172,10 +172,21 @@ class TileWall(QAbstractScrollArea):
         if viewport is not None:
             viewport.update()
 
+    def refresh_tile(self, number: int) -> None:
+        """Paint one tile again."""
+        viewport = self.viewport()
+        if viewport is not None and number < len(self._places):
+            viewport.update(self._painted(number))
+
+    def _painted(self, number: int) -> QRect:
+        """All that a tile paints, with its rim and its lines."""
+        return self.tile(number).adjusted(-3, -3, 3, self._under)
+
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        bar = self.verticalScrollBar()
-        assert bar is not None
-        with painting(self.viewport()) as painter:
+        bar, viewport = self.verticalScrollBar(), self.viewport()
+        assert bar is not None and viewport is not None
+        area = event.rect() if event is not None else viewport.rect()
+        with painting(viewport) as painter:
             painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
             painter.setRenderHint(QPainter.RenderHint.Antialiasing)
             painter.setFont(theme.font(13, bold=True))
@@ -184,7 +195,8 @@ class TileWall(QAbstractScrollArea):
                 line = QRectF(MARGIN, y - bar.value(), self.width(), HEAD - 8)
                 painter.drawText(line, Qt.AlignmentFlag.AlignVCenter, title)
             for number in self.seen():
-                self._paint_tile(painter, number)
+                if self._painted(number).intersects(area):
+                    self._paint_tile(painter, number)
 
     def _paint_tile(self, painter: QPainter, number: int) -> None:
         box, image = QRectF(self.tile(number)), self.image(number)
@@ -224,7 +236,7 @@ class TileWall(QAbstractScrollArea):
 
     def choose(self, number: int) -> None:
         """Point at a tile, and bring it into view."""
-        self.index = number
+        before, self.index = self.index, number
         self.pointed()
         self.marked.emit()
         viewport, bar = self.viewport(), self.verticalScrollBar()
@@ -234,7 +246,8 @@ class TileWall(QAbstractScrollArea):
             bar.setValue(bar.value() + box.top())
         elif box.bottom() > viewport.height():
             bar.setValue(bar.value() + box.bottom() - viewport.height())
-        viewport.update()
+        self.refresh_tile(before)
+        self.refresh_tile(number)
 
     def walk(self, across: int, down: int) -> None:
         """Go so many tiles to the right, and rows down; up out of the first row leaves it."""

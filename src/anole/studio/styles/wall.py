@@ -161,7 +161,9 @@ class Wall(TileWall):
             self._kept[key[3]] = image
             while len(self._kept) > MOST_KEPT:
                 self._kept.popitem(last=False)
-        self.refresh()
+        numbers = (n for n, one in enumerate(self.styles) if one.style.name == key[1])
+        for number in numbers:
+            self.refresh_tile(number)
 
     # what each tile is
 
