@@ -27,6 +27,12 @@ def _hash(x: int, y: int, seed: int) -> int:
 
 
 @njit(nogil=True, cache=True)
+def _wrapped(i: int, n: int) -> int:
+    """i modulo n; mostly it is within, and a division takes as long as all the rest."""
+    return i if 0 <= i < n else i % n
+
+
+@njit(nogil=True, cache=True)
 def lattice_share(x: int, y: int, seed: int) -> np.float32:
     """0..1 of a lattice point."""
     return np.float32((_hash(x, y, seed) >> 8) * (1 / 16777216))
@@ -39,24 +45,44 @@ def lattice_slope(h: int, slopes: Plane, at: int) -> None:
 
 
 @njit(nogil=True, cache=True)
-def _corners(ix: int, iy: int, nx: int, ny: int, seed: int, slopes: Plane) -> None:
-    x0, y0 = ix % nx, iy % ny
-    x1, y1 = (x0 + 1) % nx, (y0 + 1) % ny
-    lattice_slope(_hash(x0, y0, seed), slopes, 0)
-    lattice_slope(_hash(x1, y0, seed), slopes, 2)
-    lattice_slope(_hash(x0, y1, seed), slopes, 4)
-    lattice_slope(_hash(x1, y1, seed), slopes, 6)
+def _slope(x: int, y: int, seed: int) -> tuple[np.float32, np.float32]:
+    h = _hash(x, y, seed) & 15
+    return WAYS[h, 0], WAYS[h, 1]
 
 
 @njit(nogil=True, cache=True)
-def _between(fx: np.float32, fy: np.float32, s: Plane) -> np.float32:
-    one, six, fifteen, ten = np.float32(1), np.float32(6), np.float32(15), np.float32(10)
-    sx = fx * fx * fx * (fx * (fx * six - fifteen) + ten)
-    sy = fy * fy * fy * (fy * (fy * six - fifteen) + ten)
-    a, b = s[0] * fx + s[1] * fy, s[2] * (fx - one) + s[3] * fy
-    c, d = s[4] * fx + s[5] * (fy - one), s[6] * (fx - one) + s[7] * (fy - one)
-    top, low = a + (b - a) * sx, c + (d - c) * sx
-    return top + (low - top) * sy
+def _fade(f: np.float32) -> np.float32:
+    six, fifteen, ten = np.float32(6), np.float32(15), np.float32(10)
+    return f * f * f * (f * (f * six - fifteen) + ten)
+
+
+@njit(nogil=True, cache=True)
+def _octave(
+    u: Plane, v: Plane, nx: int, ny: int, seed: int, strength: Real, ridged: bool, out: Plane
+) -> None:
+    """One octave's noise, so strong, added to `out`."""
+    wide, high, one = np.float32(nx), np.float32(ny), np.float32(1)
+    cell_x = cell_y = -(1 << 40)
+    ax = ay = bx = by = cx = cy = dx = dy = np.float32(0)
+    for i in range(u.size):
+        x, y = u[i] * wide, v[i] * high
+        gx, gy = np.floor(x), np.floor(y)
+        ix, iy = int(gx), int(gy)
+        if ix != cell_x or iy != cell_y:
+            cell_x, cell_y = ix, iy
+            x0, y0 = _wrapped(ix, nx), _wrapped(iy, ny)
+            x1, y1 = _wrapped(x0 + 1, nx), _wrapped(y0 + 1, ny)
+            ax, ay = _slope(x0, y0, seed)
+            bx, by = _slope(x1, y0, seed)
+            cx, cy = _slope(x0, y1, seed)
+            dx, dy = _slope(x1, y1, seed)
+        fx, fy = x - gx, y - gy
+        sx = _fade(fx)
+        a, b = ax * fx + ay * fy, bx * (fx - one) + by * fy
+        c, d = cx * fx + cy * (fy - one), dx * (fx - one) + dy * (fy - one)
+        top, low = a + (b - a) * sx, c + (d - c) * sx
+        n = top + (low - top) * _fade(fy)
+        out[i] += strength * (one - abs(n + n) if ridged else n)
 
 
 @njit(nogil=True, cache=True)
@@ -64,23 +90,15 @@ def _fbm(
     u: Plane, v: Plane, nx: int, ny: int, octaves: int, seed: int, ridged: bool, out: Plane
 ) -> None:
     """Octaves of noise, each twice as fine and half as strong; out 0..1."""
-    slopes = np.empty((octaves, 8), np.float32)
-    last = np.full((octaves, 2), -(1 << 40))
-    one, half = np.float32(1), np.float32(0.5)
+    zero, one, half = np.float32(0), np.float32(1), np.float32(0.5)
     norm = half * np.float32(1.0 if ridged else 1.44) / np.float32(2 - 0.5 ** (octaves - 1))
+    out[:] = zero
+    strength = one
+    for k in range(octaves):
+        _octave(u, v, nx << k, ny << k, seed + 31 * k, strength, ridged, out)
+        strength *= half
     for i in range(u.size):
-        value, strength = np.float32(0), one
-        for k in range(octaves):
-            x, y = u[i] * np.float32(nx << k), v[i] * np.float32(ny << k)
-            gx, gy = np.floor(x), np.floor(y)
-            ix, iy = int(gx), int(gy)
-            if ix != last[k, 0] or iy != last[k, 1]:
-                _corners(ix, iy, nx << k, ny << k, seed + 31 * k, slopes[k])
-                last[k, 0], last[k, 1] = ix, iy
-            n = _between(x - gx, y - gy, slopes[k])
-            value += strength * (one - abs(n + n) if ridged else n)
-            strength *= half
-        out[i] = min(max(half + value * norm, np.float32(0)), one)
+        out[i] = min(max(half + out[i] * norm, zero), one)
 
 
 def fbm(
@@ -99,7 +117,7 @@ def _points(ix: int, iy: int, nx: int, ny: int, jitter: Real, seed: int, points:
     half, at = np.float32(0.5), 0
     for dy in range(-1, 2):
         for dx in range(-1, 2):
-            cx, cy = (ix + dx) % nx, (iy + dy) % ny
+            cx, cy = _wrapped(ix + dx, nx), _wrapped(iy + dy, ny)
             points[at, 0] = dx + half + jitter * (lattice_share(cx, cy, seed) - half)
             points[at, 1] = dy + half + jitter * (lattice_share(cx, cy, seed + 7919) - half)
             points[at, 2] = lattice_share(cx, cy, seed + 104729)

@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+import numpy as np
+import numpy.typing as npt
 import pyclipper
 
 from .polygons import STEPS, Polygons, clipped, offset, united
 
+Boxes = npt.NDArray[np.int64]
 HALVINGS = 5
 """Times that a radius is halved for what is too thin for it."""
 LIMB = 2.5
@@ -45,19 +48,33 @@ def _filled(polygons: Polygons, radius: float) -> Polygons:
 def _limbs(beyond: Polygons, made: Polygons, radius: float) -> Polygons:
     """Of what is left out the parts that are no corners: large ones, and those that lead from one
     place of what is made to another."""
+    boxes = _boxes(made)
+    areas = [pyclipper.Area(p) for p in beyond]
     found = [
         p
-        for p in beyond
-        if pyclipper.Area(p) > LIMB * (radius * STEPS) ** 2
-        or (pyclipper.Area(p) > (DUST * STEPS) ** 2 and _meets(p, made) > 1)
+        for p, area in zip(beyond, areas, strict=True)
+        if area > LIMB * (radius * STEPS) ** 2
+        or (area > (DUST * STEPS) ** 2 and _meets(p, made, boxes) > 1)
     ]
     return clipped(pyclipper.CT_INTERSECTION, beyond, found) if found else []
 
 
-def _meets(polygon: list[list[int]], made: Polygons) -> int:
-    """At how many places a part touches what is made."""
+def _meets(polygon: list[list[int]], made: Polygons, boxes: Boxes) -> int:
+    """At how many places a part touches what is made, of which only what is near is looked at."""
     wide = offset([polygon], 4 / STEPS, pyclipper.JT_MITER)
-    return len(clipped(pyclipper.CT_INTERSECTION, wide, made)) if made and wide else 0
+    if not wide:
+        return 0
+    own = _boxes(wide)
+    low, high = own[:, :2].min(0), own[:, 2:].max(0)
+    near = ((boxes[:, :2] <= high) & (boxes[:, 2:] >= low)).all(1)
+    there = [p for p, is_near in zip(made, near, strict=True) if is_near]
+    return len(clipped(pyclipper.CT_INTERSECTION, wide, there)) if there else 0
+
+
+def _boxes(polygons: Polygons) -> Boxes:
+    """(count, 4): x0, y0, x1, y1 of each."""
+    points = [np.array(p) for p in polygons]
+    return np.array([(*p.min(0), *p.max(0)) for p in points], np.int64).reshape(-1, 4)
 
 
 def _large(polygons: Polygons, radius: float) -> Polygons:

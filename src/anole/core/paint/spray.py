@@ -18,6 +18,7 @@ from ..units import Units
 SPECK = 0.011
 """Distance of specks in em."""
 TILE = 128
+"""Cells after which specks lie as before; a power of two."""
 FINE, MOST, LEAST = 4.0, 8, 0.05
 """Places looked at across a speck, across a px at most, and the least size of specks, px."""
 FULL = 0.62
@@ -62,17 +63,19 @@ def _strew(seed: int, points: Planes) -> None:
 
 
 @njit(nogil=True, cache=True)
-def _nearest(points: Planes, x: float, y: float) -> tuple[np.float32, np.float32]:
-    """Distance to the nearest speck, in cells, and its own number (S. Worley, 1996)."""
-    tile = points.shape[0]
+def _nearest(points: Planes, x: float, y: float, reach: Real) -> tuple[np.float32, np.float32]:
+    """Distance to the nearest speck, in cells, and its own number (S. Worley, 1996); of those
+    beyond `reach` some may be left out."""
     left, top = np.floor(x), np.floor(y)
     ix, iy = int(left), int(top)
     fx, fy = np.float32(x - left), np.float32(y - top)
-    near, own = np.float32(9), np.float32(0)
-    for dy in range(-1, 2):
-        row = (iy + dy) % tile
-        for dx in range(-1, 2):
-            column = (ix + dx) % tile
+    near, own, one = np.float32(9), np.float32(0), np.float32(1)
+    x0, x1 = -1 if fx < reach else 0, 1 if one - fx < reach else 0
+    y0, y1 = -1 if fy < reach else 0, 1 if one - fy < reach else 0
+    for dy in range(y0, y1 + 1):
+        row = (iy + dy) & (TILE - 1)
+        for dx in range(x0, x1 + 1):
+            column = (ix + dx) & (TILE - 1)
             ax = np.float32(dx) + points[row, column, 0] - fx
             ay = np.float32(dy) + points[row, column, 1] - fy
             far = ax * ax + ay * ay
@@ -103,6 +106,13 @@ def _highest(whole: Plane, i: int, j: int) -> np.float32:
         for x in range(max(j - 1, 0), min(j + 2, width)):
             most = max(most, whole[y, x])
     return most
+
+
+@njit(nogil=True, cache=True)
+def _radius(beyond: Real) -> np.float32:
+    """Of a speck, in cells, by how far the coverage is beyond its own threshold."""
+    grown = min(max(beyond * np.float32(2.2), np.float32(0)), np.float32(1))
+    return np.float32(0.62) * np.float32(math.sqrt(grown))
 
 
 @njit(nogil=True, cache=True)
@@ -140,10 +150,14 @@ def _speck_rows(
                     smooth = whole[i, j]
                     if fine > 1:
                         smooth = _smooth(whole, j + right - 0.5, i + below - 0.5)
-                    near, own = _nearest(points, (x0 + j + right) / side, (y0 + i + below) / side)
-                    grown = (smooth * most - own * np.float32(0.92)) * np.float32(2.2)
-                    if grown > zero:
-                        radius = np.float32(0.62) * np.float32(math.sqrt(min(grown, one)))
+                    if smooth <= zero:
+                        continue
+                    # the largest radius that any speck has here, and its edge
+                    reach = _radius(smooth * most) + half / sharp
+                    x, y = (x0 + j + right) / side, (y0 + i + below) / side
+                    near, own = _nearest(points, x, y, reach)
+                    radius = _radius(smooth * most - own * np.float32(0.92))
+                    if radius > zero:
                         total += min(max((radius - near) * sharp + half, zero), one)
             speck = total / np.float32(fine * fine)
             out[i, j] = whole[i, j] + (speck - whole[i, j]) * share
