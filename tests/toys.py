@@ -31,7 +31,7 @@ from anole.core.paint.handles import Laying, PaintHandle
 from anole.core.paint.kind import PaintKind
 from anole.core.paint.patterns.grid import Grid, PatternParams
 from anole.core.pieces import registry as pieces
-from anole.core.pieces.kind import CoatedKind
+from anole.core.pieces.coated_kind import CoatedKind
 from anole.core.pieces.placing.placement import Placement, placed_chords, placement_of
 from anole.core.tone import Operation, Where
 

@@ -30,7 +30,7 @@ from anole.core.model import (
     Stroke,
 )
 from anole.core.paint.frames import Frames
-from anole.core.pieces.kind import CoatedKind
+from anole.core.pieces.coated_kind import CoatedKind
 from anole.core.pieces.placing.placement import Placement, placement_of
 from anole.core.pieces.placing.view import View
 from anole.core.pieces.registry import lent

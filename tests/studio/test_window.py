@@ -291,11 +291,11 @@ def test_icons_follow_the_dress(open_window):
 
 @pytest.mark.parametrize(("late", "share"), [(9.0, 2), (-1.0, 4)])
 def test_a_slow_frame_is_first_shown_smaller(open_window, settle, monkeypatch, late, share):
-    from anole.studio.rendering import worker
+    from anole.studio.rendering import frame_maker
 
     window = open_window(STYLED)
-    monkeypatch.setattr(worker, "SLOW_SECONDS", -1.0)
-    monkeypatch.setattr(worker, "LATE_SECONDS", late)
+    monkeypatch.setattr(frame_maker, "SLOW_SECONDS", -1.0)
+    monkeypatch.setattr(frame_maker, "LATE_SECONDS", late)
     frames = []
     window.worker.framed.connect(lambda frame: frames.append((frame.scale, frame.image.width())))
     window.document.apply("Opacity", lambda b: change_piece(b, "words", opacity=0.5))

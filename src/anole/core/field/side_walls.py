@@ -14,69 +14,34 @@ from ..kernels import njit
 from .edge_area import ascending
 from .extrusion import Extrusion
 from .normals import facing
+from .wall_rows import (
+    AX,
+    AY,
+    DX,
+    DY,
+    FAR,
+    LENGTH,
+    NX,
+    NY,
+    C,
+    D,
+    across,
+    deepest,
+    heights,
+    wall_rows,
+)
 from .walls import Walls
 
-FAR = 1e30
 PLACES = 8
 """Places of a px that are looked at where walls meet: each in a column and a row of its own..."""
 ROWS = np.array([2, 5, 0, 7, 4, 1, 6, 3])
 """...which are these rows."""
 ALIKE, JUMP = 0.97, 0.06
 """Cosine of neighbours' normals, and share of the depth, by which they still are of one wall."""
-AX, AY, DX, DY, LENGTH, NX, NY, C, D = range(9)
-"""Columns of a chord: start, way, length, unit normal, where its line lies, how far it sweeps."""
 SAME = 1e-3
 """px by which walls count as equally far: the first is seen then, in every box."""
 SLACK = 1e-3
 """px beyond a chord's ends that still count as its own."""
-QUAD = 9
-"""The first of eight columns with the corners of what it sweeps."""
-
-
-def _rows_of(chords: Chords, extrusion: Extrusion) -> tuple[Records, Indices]:
-    """(k, 17) of the chords whose walls are seen, as the columns below; (k,) which chords these are."""
-    deep = extrusion.turned_away(chords)
-    seen = np.flatnonzero(deep > 1e-9)
-    some = chords[seen]
-    way = some[:, 2:] - some[:, :2]
-    length = np.hypot(*way.T)
-    out = np.column_stack([way[:, 1], -way[:, 0]]) / length[:, None]
-    line = (out * some[:, :2]).sum(1)
-    corners = [some[:, :2], some[:, 2:], extrusion.back(some[:, 2:]), extrusion.back(some[:, :2])]
-    parts = [some[:, :2], way, length[:, None], out, line[:, None], deep[seen, None], *corners]
-    return np.ascontiguousarray(np.hstack(parts)), seen
-
-
-def _deepest(rows: Records) -> float:
-    """How far back the backs of all the walls lie at most, wherever the box is."""
-    if not len(rows):
-        return 0.0
-    across = rows[:, [NX]] * rows[:, QUAD + 4 :: 2] + rows[:, [NY]] * rows[:, QUAD + 5 :: 2]
-    return float(((across - rows[:, [C]]) / rows[:, [D]]).max())
-
-
-@njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _across(row: Values, y: float) -> tuple[float, float]:
-    """From where to where a level line runs within a quad."""
-    low, high = FAR, -FAR
-    for n in range(4):
-        x0, y0 = row[QUAD + 2 * n], row[QUAD + 2 * n + 1]
-        m = (n + 1) % 4
-        x1, y1 = row[QUAD + 2 * m], row[QUAD + 2 * m + 1]
-        if (y0 <= y) == (y1 <= y) and y0 != y and y1 != y:
-            continue
-        if y0 == y1:
-            low, high = min(low, x0, x1), max(high, x0, x1)
-        else:
-            x = x0 + (y - y0) / (y1 - y0) * (x1 - x0)
-            low, high = min(low, x), max(high, x)
-    return low, high
-
-
-@njit(nogil=True, cache=True, error_model="numpy", inline="always")
-def _heights(row: Values) -> tuple[float, float]:
-    ys = row[QUAD + 1 :: 2]
-    return ys.min(), ys.max()
 
 
 @njit(nogil=True, cache=True, error_model="numpy")
@@ -92,10 +57,10 @@ def _nearest(
     width = deep.shape[1]
     for k in range(len(rows)):
         row = rows[k]
-        low, high = _heights(row)
+        low, high = heights(row)
         for y in range(max(first, math.ceil(low - 0.5)), min(last, math.floor(high - 0.5) + 1)):
             py = y + 0.5
-            xa, xb = _across(row, py)
+            xa, xb = across(row, py)
             for x in range(
                 max(0, math.ceil(xa - 0.5 - 1e-7)),
                 min(width, math.floor(xb - 0.5 + 1e-7) + 1),
@@ -285,7 +250,7 @@ def side_walls(
     """
     shape = (box.height, box.width)
     here = extrusion.seen_from(box.x0, box.y0)
-    rows, seen = _rows_of(chords - (box.x0, box.y0) * 2, here)
+    rows, seen = wall_rows(chords - (box.x0, box.y0) * 2, here)
     joint, way_back = np.ascontiguousarray(joint[seen]), here.as_floats
     far, which = np.full(shape, FAR, np.float32), np.full(shape, -1, np.int32)
     outward, wanted = np.empty((2, *shape), np.float32), np.zeros(shape, np.bool_)
@@ -296,7 +261,7 @@ def side_walls(
         _ways_out(rows, joint, way_back, far, which, cover, outward, first, last)
 
     bands.run(by_middle, split)
-    jump = JUMP * _deepest(rows)
+    jump = JUMP * deepest(rows)
     bands.run(lambda a, b: _where_walls_meet(which, cover, far, jump, outward, wanted, a, b), split)
     at, hit = np.argwhere(wanted), (which >= 0) & (cover > 0)
     bands.run(

@@ -16,8 +16,8 @@ from ..field import polygons
 from ..field.polygons import NOTHING
 from ..field.shape_fields import bounds
 from ..model import Board, Coat, Coated
+from .coated_kind import CoatedKind
 from .contexts import context_of
-from .kind import CoatedKind
 from .placing.view import View
 from .shapes.reshaped import shape_of
 

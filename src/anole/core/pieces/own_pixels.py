@@ -25,7 +25,7 @@ from ..paint.own import straight
 from ..tone import margin, toned
 from ..tone.where import Where
 from ..units import Units
-from .kind import CoatedKind
+from .coated_kind import CoatedKind
 from .placing.picture_frame import PictureFrame
 from .placing.placement import Placement
 from .placing.view import View

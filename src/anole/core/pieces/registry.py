@@ -17,8 +17,9 @@ from ..model.nesting import path_to
 from ..model.open_union import tag_of
 from ..registry import Registry
 from .clipping import clipped
+from .coated_kind import CoatedKind
 from .fresh import Fresh
-from .kind import CoatedKind, PieceKind, PlacedKind
+from .kind import PieceKind, PlacedKind
 from .kinds.cluster import ClusterKind, board_map
 from .kinds.emblem import EmblemKind
 from .kinds.ground import GroundKind

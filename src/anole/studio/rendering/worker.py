@@ -3,12 +3,10 @@
 from __future__ import annotations
 
 import threading
-import time
 from collections import OrderedDict
 from collections.abc import Callable, Iterator
 from typing import Any, NamedTuple
 
-import numpy as np
 from PyQt6.QtCore import QObject, pyqtSignal
 from PyQt6.QtGui import QImage
 
@@ -23,19 +21,12 @@ from ...core.render.renderer import Cancelled, Renderer, Request
 from ..look.pixel_images import image_of
 from ..runtime.left_out import LeftOut
 from ..runtime.troubles import TROUBLES, what
-from .buffers import Buffers
-from .frames import Frame, frame_image
+from .frame_maker import FrameMaker
 
 SMALL_CACHE = 112 * 2**20
-HALF_CACHE = 64 * 2**20
 REST, LONG_REST = 1.5, 6.0
 """Seconds without work after which memory that was given back goes to the system; and more, after
 which what Proof and rough frames keep is given back."""
-SLOW_SECONDS, FORGETTING = 0.045, 0.6
-"""A frame that took longer is preceded by a rough one; quick ones after it let that be forgotten."""
-SHARES, LATE_SECONDS = (2, 4), 0.04
-"""A rough frame has half the scale, or a quarter where half is late too."""
-LEAST_SCALE = 0.05
 
 
 Area = tuple[float, float, float, float]
@@ -78,14 +69,11 @@ class Worker(QObject):
         self._jobs: OrderedDict[Key, Waiting] = OrderedDict()
         self._over = False
         self._busy = True
-        self._renderer = Renderer()
         self._small = Renderer(Cache(SMALL_CACHE))
-        self._halves = Renderer(Cache(HALF_CACHE))
         self._lent: dict[str, Renderer] = {}
         self.left_out = LeftOut()
         self.left_out.setParent(self)
-        self._took = self._half_took = 0.0
-        self._buffers = Buffers()
+        self._frames = FrameMaker(self.left_out, self._stale, self.framed.emit)
         self._thread = threading.Thread(target=self._loop, name="anole-render", daemon=True)
 
     def start(self) -> None:
@@ -214,7 +202,7 @@ class Worker(QObject):
                 job = None if request else self._next_job()
             try:
                 if request:
-                    self._show(request)
+                    self._frames.show(request)
                 elif job:
                     job.run()
             except Cancelled:
@@ -229,7 +217,10 @@ class Worker(QObject):
     def _rest(self) -> None:
         """Without work what nobody holds goes back to the system, and after a long while what only
         views that come and go need."""
-        for seconds, let_go in ((REST, ()), (LONG_REST, (*self._lent.values(), self._halves))):
+        for seconds, let_go in (
+            (REST, ()),
+            (LONG_REST, (*self._lent.values(), self._frames.halves)),
+        ):
             with self._wake:
                 if self._wake.wait_for(self._is_wanted, seconds):
                     return
@@ -246,56 +237,3 @@ class Worker(QObject):
         last = next(reversed(self._jobs))
         key = last if self._jobs[last].newest_first else next(iter(self._jobs))
         return self._jobs.pop(key)
-
-    def _show(self, request: Request) -> None:
-        """A frame that takes longer than one can wait is first shown at half its scale."""
-        if self._took > SLOW_SECONDS and request.scale > 2 * LEAST_SCALE:
-            self.framed.emit(self._sound(request, self._rough))
-            if self._stale():
-                return
-        start = time.perf_counter()
-        frame = self._sound(request, self._frame)
-        took = time.perf_counter() - start
-        # one quick frame proves little: what was slow may be slow again
-        self._took = max(took, self._took * FORGETTING)
-        self.framed.emit(frame)
-
-    def _sound(self, request: Request, render: Callable[[Request], Frame]) -> Frame:
-        """The frame without what fails; it still shows the board that was asked for."""
-        frame = self.left_out.tried(
-            request.board, lambda board: render(request._replace(board=board))
-        )
-        return frame._replace(board=request.board)
-
-    def _share(self) -> int:
-        """By how much a rough frame is smaller."""
-        return SHARES[0] if self._half_took < LATE_SECONDS else SHARES[1]
-
-    def _rough(self, request: Request) -> Frame:
-        start, box, share = time.perf_counter(), request.box, self._share()
-        small = Box(box.x0 // share, box.y0 // share, -(-box.x1 // share), -(-box.y1 // share))
-        rough = request._replace(scale=request.scale / share, window=small)
-        planes = self._halves.frame(rough, self._stale)
-        pixels = np.zeros((small.height, small.width), np.uint32)
-        self._halves.picture(planes, small, False, pixels)
-        # what half the scale would take grows with its px
-        self._half_took = (time.perf_counter() - start) * (share / SHARES[0]) ** 2
-        return Frame(
-            frame_image(pixels, request.board), request.board, rough.scale, small, small, pixels
-        )
-
-    def _frame(self, request: Request) -> Frame:
-        box = request.box
-        try:
-            planes = self._renderer.frame(request, self._stale)
-        except BaseException:
-            self._buffers.lost(box)
-            raise
-        pixels, part = self._buffers.draw(
-            box,
-            self._renderer.dirty,
-            lambda part, into: self._renderer.picture(planes, part, False, into),
-        )
-        return Frame(
-            frame_image(pixels, request.board), request.board, request.scale, box, part, pixels
-        )

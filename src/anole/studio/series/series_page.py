@@ -10,16 +10,7 @@ from typing import Any
 import msgspec
 from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtGui import QKeyEvent, QKeySequence
-from PyQt6.QtWidgets import (
-    QApplication,
-    QFileDialog,
-    QHBoxLayout,
-    QLineEdit,
-    QPushButton,
-    QTableView,
-    QVBoxLayout,
-    QWidget,
-)
+from PyQt6.QtWidgets import QApplication, QFileDialog
 
 from ...core.atomic import FileError
 from ...core.edit.series import add_column, change_series, remove_rows, series_of, set_cell
@@ -28,13 +19,11 @@ from ...core.series import tables
 from ...core.series.plan import planned, setup_of
 from ...core.series.rows import bound
 from ...core.series.tables import Table
-from ..controls.choices.picker import Picker
-from ..look.plain import Label
 from ..shared.session import Session
-from .bindings import Bindings
 from .row_job import row_job
 from .series_job import Plan, SeriesJob
-from .table_model import PICTURE, TableModel
+from .series_layout import SeriesLayout
+from .table_model import PICTURE
 
 KINDS = "Tables (*.csv *.tsv *.txt *.ods *.xlsx *.xls)"
 MOST_SAVED = 5000
@@ -43,7 +32,7 @@ AHEAD, CHECKED = 6, 200
 """Rows beyond those seen whose pictures are made, and rows that are looked through at most."""
 
 
-class SeriesPage(QWidget):
+class SeriesPage(SeriesLayout):
     """`left`: nothing is wanted of it any more."""
 
     left = pyqtSignal()
@@ -51,80 +40,13 @@ class SeriesPage(QWidget):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session, self.document, self.worker = session, session.document, session.worker
-        self.setObjectName("desk")
-        self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         self.folder = Path.home()
         self.large: Table | None = None
         """A table that is too long for the board to carry."""
         self.job: SeriesJob | None = None
         self._asked: dict[int, Any] = {}
         self._pictured: Any = None
-        self.model, self.view, self.bindings = TableModel(), QTableView(), Bindings()
-        self.title, self.state = Label(), Label()
-        self.file = QLineEdit()
-        self.export = Picker("Written as", ["PNG"], "Which of the board's exports", headed=False)
-        self.open, self.paste, self.column, self.away, self.write_all = (
-            QPushButton(text)
-            for text in ("Open a table…", "Paste", "+  Column", "Delete rows", "Export all rows…")
-        )
-        self._build()
         self._connect()
-
-    # making
-
-    def _build(self) -> None:
-        self.title.setObjectName("head")
-        self.state.setObjectName("dim")
-        self.write_all.setObjectName("main")
-        self.file.setAccessibleName("Names of the files")
-        self.file.setToolTip(
-            "Columns in braces: {number} {title}; {row} counts, {board} is the board"
-        )
-        for button, about in (
-            (self.open, "CSV, ODS or XLSX; its first row has the names of the columns"),
-            (self.paste, "Rows from a spreadsheet (Ctrl+V)"),
-            (self.column, "One more column"),
-            (self.away, "Delete the chosen rows (Delete)"),
-            (self.write_all, "Write a file for each row; what is finished is not done again"),
-        ):
-            button.setToolTip(about)
-        self.view.setModel(self.model)
-        self.view.setIconSize(PICTURE)
-        self.view.setAlternatingRowColors(False)
-        self.view.setWordWrap(True)
-        self.view.setAccessibleName("The table of the series")
-        for header, size in (
-            (self.view.verticalHeader(), PICTURE.height() + 8),
-            (self.view.horizontalHeader(), 190),
-        ):
-            if header is not None:
-                header.setDefaultSectionSize(size)
-                header.setHighlightSections(False)
-        across = self.view.horizontalHeader()
-        if across is not None:
-            across.setStretchLastSection(True)
-        self.view.setColumnWidth(0, PICTURE.width() + 34)
-        top, foot = QHBoxLayout(), QHBoxLayout()
-        top.addWidget(self.title, 1)
-        for button in (self.open, self.paste, self.column, self.away):
-            top.addWidget(button)
-        named, written = Label("Files"), Label("Written as")
-        self.export.setFixedWidth(180)
-        for part in (named, self.file, written, self.export):
-            foot.addWidget(part, 1 if part is self.file else 0)
-        foot.addWidget(self.state)
-        foot.addWidget(self.write_all)
-        column = QVBoxLayout()
-        column.setContentsMargins(16, 12, 12, 10)
-        column.setSpacing(10)
-        column.addLayout(top)
-        column.addWidget(self.view, 1)
-        column.addLayout(foot)
-        row = QHBoxLayout(self)
-        row.setContentsMargins(0, 0, 0, 0)
-        row.setSpacing(1)
-        row.addLayout(column, 1)
-        row.addWidget(self.bindings)
 
     def _connect(self) -> None:
         self.model.edited.connect(self._edit)

@@ -18,8 +18,8 @@ from ...model import Cluster, Coated, Piece, Placed
 from .. import kind as kinds
 from ..cluster_shape import growing, silhouette
 from ..cluster_steps import cluster_steps
+from ..coated_kind import CoatedKind
 from ..fresh import Fresh
-from ..kind import CoatedKind
 from ..placing.located import located
 from ..placing.placement import Placement, placement_of
 from ..placing.view import View

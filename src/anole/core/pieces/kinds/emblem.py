@@ -13,8 +13,8 @@ from ...compose.steps import CompositeStep
 from ...model import Emblem, Length
 from ...model.tones import Tones
 from ...paint.svg_files import SvgFile, drawn, svg_file
+from ..coated_kind import CoatedKind
 from ..fresh import Fresh
-from ..kind import CoatedKind
 from ..own_pixels import PixelsKind
 from ..placing.picture_frame import PictureFrame
 from ..placing.placement import placed_chords, placement_of

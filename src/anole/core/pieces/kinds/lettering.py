@@ -17,8 +17,8 @@ from ...lettering.outline import SHAPING, chords, outline
 from ...lettering.storing import outlines_to_store
 from ...model import Coat, FitBox, Length, Lettering
 from ...paint.frames import LetterFrames
+from ..coated_kind import CoatedKind
 from ..fresh import Fresh
-from ..kind import CoatedKind
 from ..placing.placement import Placement
 from ..placing.view import View
 from ..shapes.emoji_colours import emoji_steps

@@ -9,7 +9,7 @@ from typing import Any
 import msgspec
 import numpy as np
 
-from ...arrays import Chords, Curves, Planes, Records
+from ...arrays import Chords, Planes, Records
 from ...box import Box
 from ...cache import Cache
 from ...coats.inks import WARM
@@ -21,42 +21,25 @@ from ...field.shape_fields import bounds, greatest_inside
 from ...lettering.bent import positive
 from ...lettering.flatten import flatten
 from ...lettering.matrix import apply, placing
-from ...marks import laying, shapes
+from ...marks import laying
 from ...model import Board, Coated, Mark, Paint, Place, Scatter, Stamps
 from ...paint.own import straight
-from ...paint.pictures import size_of
 from ..cluster_shape import united_outlines
 from ..cluster_steps import coats_round
+from ..coated_kind import CoatedKind
 from ..contexts import context_of
 from ..fresh import Fresh
-from ..kind import CoatedKind
 from ..placing.placement import Placement, placement_of
 from ..placing.view import View
 from ..shapes.reshaped import shape_of
 from ..shapes.scattered import Outline, scattered
-from ..shapes.stamp_pictures import file_of, levels, touched
+from ..shapes.stamp_marks import in_colours, mark_curves
+from ..shapes.stamp_pictures import levels, touched
 from ..whole_board import painted
 
 CORE_SIDE = 400.0
 """px at which a mark's core is measured."""
 Standing = Callable[[Board, str], Coated | None]
-
-
-def mark_curves(piece: Stamps) -> Curves:
-    """(n, 4, 2): the mark's outline, its size 1, about its middle."""
-    file = file_of(piece)
-    if file is not None:
-        return (file.curves - (file.aspect / 2, 0.5)) / max(file.aspect, 1.0)
-    return shapes.curves(piece.mark)
-
-
-def in_colours(piece: Stamps) -> bool:
-    """Whether a picture of its own is stamped, with its own colours."""
-    return bool(piece.asset) and (piece.own or file_of(piece) is None) and _has_picture(piece)
-
-
-def _has_picture(piece: Stamps) -> bool:
-    return size_of(piece.asset) is not None
 
 
 class StampsKind(CoatedKind[Stamps]):
