@@ -304,8 +304,13 @@ def laid_over_each_other(path: Path) -> tuple[np.ndarray, np.ndarray]:
     return total * 255, merged * 255
 
 
+@pytest.mark.parametrize("rows", [1000, 31])
 @pytest.mark.parametrize("blend", MODES)
-def test_the_layers_are_the_picture_without_a_ground_and_in_any_blend(tmp_path, blend):
+def test_the_layers_are_the_picture_without_a_ground_and_in_any_blend(
+    tmp_path, monkeypatch, blend, rows
+):
+    monkeypatch.setattr(open_raster, "LEAST_ROWS", 1)
+    monkeypatch.setattr(open_raster, "STRIP_PIXELS", rows * 200)
     lower, upper = (
         Lettering(
             id=name,

@@ -7,7 +7,7 @@ import gc
 import pytest
 
 from anole.core.cache import Cache
-from anole.core.files import exporting, picture, preview
+from anole.core.files import exporting, preview
 from anole.core.files.export_target import rendered, target_of
 from anole.core.library.styles import find
 from anole.core.model import Board, Export
@@ -22,7 +22,7 @@ WAYS = {
     "a part": lambda made, path: part(made, 1.0, board_box(made, 1.0)),
     "an export": lambda made, path: rendered(target_of(made, Export())),
     "a trimmed one": lambda made, path: target_of(made, Export(trim=True)),
-    "a PNG": lambda made, path: picture.write(path / "a.png", made),
+    "a PNG": lambda made, path: exporting.write(path / "a.png", made, Export()),
     "a preview": lambda made, path: preview.preview(made),
     "which coat": lambda made, path: painted_by(made, made.width / 2, made.height / 2),
     **{

@@ -16,7 +16,7 @@ from ..core.edit.checked import replaced
 from ..core.edit.recolouring import in_colours
 from ..core.edit.wearing import add_style, put_style
 from ..core.failures import RenderError
-from ..core.files import board_file, exporting, formats, picture
+from ..core.files import board_file, exporting, formats
 from ..core.files.preview import preview, small_picture
 from ..core.lettering.fonts import find
 from ..core.library import styles as library
@@ -184,7 +184,7 @@ def apply(
     else:
         board = put_style(document.board, target.id, chosen, library.digest(chosen.coats))
     if path.suffix.lower() == ".png":
-        picture.write(path, board)
+        exporting.write(path, board, Export())
     else:
         board_file.write(path, document._replace(board=as_stored(board)), preview(board))
 

@@ -6,12 +6,13 @@ from __future__ import annotations
 import contextlib
 import io
 import lzma
+import shutil
 import stat
 import zipfile
 import zlib
 from collections.abc import Iterable, Iterator
 from pathlib import Path
-from typing import Any, NamedTuple
+from typing import Any, BinaryIO, NamedTuple
 
 import msgspec
 
@@ -36,24 +37,35 @@ MOST_UNPACKED, MOST_ENTRIES = 1 << 31, 10_000
 
 
 class Content(NamedTuple):
-    """A file to put into a container."""
+    """A file to put into a container: its bytes, or an open file that holds them."""
 
     name: str
-    data: bytes
+    data: bytes | BinaryIO
     stored: bool = False
 
 
 def written(media_type: str, contents: Iterable[Content]) -> bytes:
     """The container's bytes; the same contents give the same bytes."""
     room = io.BytesIO()
+    write_into(room, media_type, contents)
+    return room.getvalue()
+
+
+def write_into(file: BinaryIO, media_type: str, contents: Iterable[Content]) -> None:
+    """Write a container; the same contents give the same bytes."""
     first = Content("mimetype", media_type.encode(), stored=True)
-    with zipfile.ZipFile(room, "w", zipfile.ZIP_DEFLATED) as box:
+    with zipfile.ZipFile(file, "w", zipfile.ZIP_DEFLATED) as box:
         for content in (first, *contents):
             info = zipfile.ZipInfo(content.name, (1980, 1, 1, 0, 0, 0))
             info.external_attr = 0o644 << 16
-            how = zipfile.ZIP_STORED if content.stored else zipfile.ZIP_DEFLATED
-            box.writestr(info, content.data, how)
-    return room.getvalue()
+            info.compress_type = zipfile.ZIP_STORED if content.stored else zipfile.ZIP_DEFLATED
+            if isinstance(content.data, bytes):
+                box.writestr(info, content.data)
+                continue
+            info.file_size = content.data.seek(0, io.SEEK_END)
+            content.data.seek(0)
+            with box.open(info, "w") as entry:
+                shutil.copyfileobj(content.data, entry)
 
 
 def json_text(data: Any) -> bytes:

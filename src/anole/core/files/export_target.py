@@ -3,16 +3,16 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from typing import NamedTuple
 
-from ..arrays import Pixels
+from ..arrays import DeepPixels
 from ..box import Box
 from ..model import Board
 from ..model.export import PRINTED, SAYING_DPI, Export
 from ..render.export import joined, strips
 from ..render.painted_box import painted_box
-from ..render.renderer import Renderer, board_box
+from ..render.renderer import Cancelled, Renderer, board_box
 
 MM = 25.4
 LEAST, MOST = 0.001, 100.0
@@ -73,6 +73,31 @@ def _at(
     return Target(board, export, scale, box, area, own or board.dpi * scale)
 
 
+def strips_of(
+    target: Target,
+    *,
+    deep: bool = False,
+    renderer: Renderer | None = None,
+    progress: Callable[[float], None] = lambda share: None,
+    stop: Callable[[], bool] = lambda: False,
+) -> Iterator[DeepPixels]:
+    """Top to bottom (h, W, 4) uint8, or uint16 where it is to be deep; straight alpha. Raises
+    TooLarge and Cancelled, at last where it is stopped when all are made: who cancels then wants no
+    file either."""
+    yield from strips(
+        target.board,
+        target.scale,
+        window=target.box,
+        deep=deep,
+        transparent=target.export.alpha,
+        renderer=renderer,
+        progress=progress,
+        stop=stop,
+    )
+    if stop():
+        raise Cancelled
+
+
 def rendered(
     target: Target,
     *,
@@ -80,18 +105,7 @@ def rendered(
     renderer: Renderer | None = None,
     progress: Callable[[float], None] = lambda share: None,
     stop: Callable[[], bool] = lambda: False,
-) -> Pixels:
-    """(H, W, 4) uint8, or uint16 where it is to be deep; straight alpha. Raises TooLarge and
-    Cancelled."""
-    return joined(
-        strips(
-            target.board,
-            target.scale,
-            window=target.box,
-            deep=deep,
-            transparent=target.export.alpha,
-            renderer=renderer,
-            progress=progress,
-            stop=stop,
-        )
-    )
+) -> DeepPixels:
+    """All of it, (H, W, 4). Raises TooLarge and Cancelled."""
+    parts = strips_of(target, deep=deep, renderer=renderer, progress=progress, stop=stop)
+    return joined(parts, target.box.height)

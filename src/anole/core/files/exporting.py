@@ -11,11 +11,13 @@ from ..atomic import FileError, write_bytes
 from ..model import Board
 from ..model.export import Export
 from ..render.renderer import Cancelled, Renderer
-from .export_target import Target, rendered, target_of
+from .export_target import Target, rendered, strips_of, target_of
 from .formats import format_of
-from .formats.format import Encoding, Progress, Stop
+from .formats.format import Progress, Stop, encoding_of
 from .limits import best_quality
 
+LARGE = 48_000_000
+"""px from which on a picture goes to its file some rows at a time; a smaller one is held whole."""
 SMALLER, LEAST_SHARE, ROUNDS = 0.92, 0.05, 12
 """How much smaller a picture is tried at a time, how small at last, and how often in between."""
 
@@ -45,11 +47,6 @@ def ending_of(export: Export) -> str:
 def is_deep(export: Export) -> bool:
     """Whether its px have 16 bits."""
     return format_of(export.format).deep
-
-
-def encoding_of(export: Export, dpi: float) -> Encoding:
-    """What its px are written with."""
-    return Encoding(round(export.quality), dpi, export.srgb)
 
 
 def data_of(
@@ -89,12 +86,18 @@ def write(
     fits; renderer : one that keeps what several boards share. Raises FileError, DoesNotFit, TooLarge
     and Cancelled, and nothing is written then."""
     target, form = target_of(board, export), format_of(export.format)
+    wide, high = target.box.width, target.box.height
     if form.whole is not None:
-        return _whole(path, target, form.whole(target, path, progress, stop), stop)
-    if form.streamed is not None and not export.trim:
-        size = form.streamed(target, path, renderer, progress, stop)
-        return Written(size, None, target.box.width, target.box.height)
+        return Written(form.whole(target, path, progress, stop), None, wide, high)
+    is_large = wide * high > LARGE and not export.most
+    if form.streamed is not None and (is_large or form.encode is None):
+        rows = strips_of(target, deep=form.deep, renderer=renderer, progress=progress, stop=stop)
+        return Written(form.streamed(path, target, rows), _quality(export), wide, high)
     return _write_pixels(path, target, shrink, renderer, progress, stop)
+
+
+def _quality(export: Export) -> int | None:
+    return round(export.quality) if format_of(export.format).lossy else None
 
 
 def _write_pixels(

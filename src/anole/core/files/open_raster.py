@@ -2,83 +2,131 @@
 
 from __future__ import annotations
 
+import contextlib
+import tempfile
 from collections.abc import Callable
+from pathlib import Path
 from xml.etree import ElementTree
 
 import msgspec
 import numpy as np
 
 from ..arrays import FloatPixels, Mask, Pixels
+from ..atomic import replacing
+from ..box import Box
 from ..model import Board, Piece
 from ..pieces.registry import kind_of
+from ..render.export import at_work
+from ..render.renderer import Renderer
 from . import png
-from .container import Content, written
+from .container import Content, write_into
 from .export_target import Target, rendered
+from .png import LEVEL, QUICK
+from .png_stream import PngStream
 
 MEDIA_TYPE = "image/openraster"
 THUMBNAIL = 256
 """px of its longer side (OpenRaster, file layout)."""
+STRIP_PIXELS, LEAST_ROWS = 4_000_000, 64
+"""px that all layers are made of at a time."""
 CLOSE, MOST_OFF = 3, 0.001
 """Levels by which a piece laid over the others alone may differ from the board, and the share of px
 that may differ more."""
 
 
-def encode(
+def write(
+    path: Path,
     target: Target,
     *,
     progress: Callable[[float], None] = lambda share: None,
     stop: Callable[[], bool] = lambda: False,
-) -> bytes:
-    """The file's bytes: a layer a piece, the topmost first; laid over each other they are the board.
-    Raises TooLarge and Cancelled."""
-    layers: list[tuple[Piece, Pixels]] = []
-    below: Pixels | None = None
+) -> int:
+    """A layer a piece, the topmost first; laid over each other they are the board. Returns the file's
+    bytes. Raises FileError, TooLarge and Cancelled."""
+    wide, high = target.box.width, target.box.height
     pieces = [piece for piece in target.board.pieces if piece.shown]
-    for number, piece in enumerate(pieces):
-        upto = rendered(_with(target, tuple(pieces[: number + 1])), stop=stop)
-        layer, whole = _layer(target, piece, below, upto, stop)
-        for _, under in layers:
-            under[whole] = 0
-        layers.append((piece, layer))
-        below = upto
-        progress((number + 1) / (len(pieces) + 1))
-    merged = below if below is not None else rendered(target, stop=stop)
-    files = [
-        Content(f"data/layer{n}.png", png.encode(pixels, target.dpi, quick=True), stored=True)
-        for n, (_, pixels) in enumerate(layers)
-    ]
-    names = [piece.name or kind_of(piece).title for piece, _ in layers]
-    return written(
-        MEDIA_TYPE,
-        [
-            Content("stack.xml", _stack(names, merged.shape[1], merged.shape[0], target.dpi)),
-            *files,
-            Content("mergedimage.png", png.encode(merged, target.dpi), stored=True),
-            Content("Thumbnails/thumbnail.png", _thumbnail(merged), stored=True),
-        ],
-    )
+    rows = max(LEAST_ROWS, STRIP_PIXELS // wide)
+    with contextlib.ExitStack() as stack, replacing(path) as out:
+        # beside the file, not in memory, which the system's own place for such files may be
+        files = [
+            stack.enter_context(tempfile.TemporaryFile(dir=path.parent)) for _ in (*pieces, path)
+        ]
+        pngs = [
+            PngStream(file, wide, high, True, target.dpi, level=level)
+            for file, level in zip(files, (*(QUICK for _ in pieces), LEVEL), strict=True)
+        ]
+        renderer = stack.enter_context(at_work(None))
+        for y in range(0, high, rows):
+            renderer.cache.clear()
+            strip = Strip(target, pieces, y, min(y + rows, high), renderer, stop)
+            for png, pixels in zip(pngs, strip.layers(progress), strict=True):
+                png.rows(pixels)
+        for png in pngs:
+            png.end()
+        *layers, merged = files
+        names = [piece.name or kind_of(piece).title for piece in pieces]
+        data = (f"data/layer{n}.png" for n in range(len(layers)))
+        contents = [
+            Content("stack.xml", _stack(names, wide, high, target.dpi)),
+            *(Content(name, file, stored=True) for name, file in zip(data, layers, strict=True)),
+            Content("mergedimage.png", merged, stored=True),
+            Content("Thumbnails/thumbnail.png", _thumbnail(target, stop), stored=True),
+        ]
+        write_into(out, MEDIA_TYPE, contents)
+        return out.tell()
 
 
-def _with(target: Target, pieces: tuple[Piece, ...]) -> Target:
-    board: Board = msgspec.structs.replace(target.board, pieces=pieces)
-    return target._replace(board=board)
+class Strip:
+    """Some rows of all layers, y0 to y1 of the picture."""
 
+    def __init__(
+        self,
+        target: Target,
+        pieces: list[Piece],
+        y0: int,
+        y1: int,
+        renderer: Renderer,
+        stop: Callable[[], bool],
+    ) -> None:
+        box = target.box
+        window = Box(box.x0, box.y0 + y0, box.x1, box.y0 + y1)
+        self._target, self._pieces, self._stop = target._replace(box=window), pieces, stop
+        self._shares = y0 / box.height, (y1 - y0) / box.height
+        self._renderer = renderer
 
-def _layer(
-    target: Target, piece: Piece, below: Pixels | None, upto: Pixels, stop: Callable[[], bool]
-) -> tuple[Pixels, Mask]:
-    """The piece alone, where that laid over what is below is the board; else what makes the board of
-    it. And (H, W) bool: the px that nothing laid over the others makes, which hold all of the board
-    that is there."""
-    nowhere = np.zeros(upto.shape[:2], np.bool_)
-    if below is None:
-        return upto.copy(), nowhere
-    hidden = (msgspec.structs.replace(p, shown=p.id == piece.id) for p in target.board.pieces)
-    alone = rendered(_with(target, tuple(hidden)), stop=stop)
-    off = np.abs(_premultiplied(over(below, alone)) - _premultiplied(upto)).max(-1) * 255
-    if (off > CLOSE).mean() <= MOST_OFF:
-        return alone.copy(), nowhere
-    return _laid_over(below, upto)
+    def layers(self, progress: Callable[[float], None]) -> list[Pixels]:
+        """(h, W, 4) uint8 of each piece, the lowest first, and of all together."""
+        found: list[Pixels] = []
+        below: Pixels | None = None
+        for number, piece in enumerate(self._pieces):
+            upto = self._rendered(tuple(self._pieces[: number + 1]))
+            if below is None:
+                found.append(upto.copy())
+            else:
+                layer, whole = self._layer(piece, below, upto)
+                for under in found:
+                    under[whole] = 0
+                found.append(layer)
+            below = upto
+            progress(self._shares[0] + self._shares[1] * (number + 1) / (len(self._pieces) + 1))
+        return [*found, self._rendered(()) if below is None else below]
+
+    def _rendered(self, pieces: tuple[Piece, ...]) -> Pixels:
+        board: Board = msgspec.structs.replace(self._target.board, pieces=pieces)
+        now = self._target._replace(board=board)
+        return rendered(now, renderer=self._renderer, stop=self._stop)
+
+    def _layer(self, piece: Piece, below: Pixels, upto: Pixels) -> tuple[Pixels, Mask]:
+        """The piece alone, where that laid over what is below is the board; else what makes the board
+        of it. And (h, W) bool: the px that nothing laid over the others makes, which hold all of the
+        board that is there."""
+        every = self._target.board.pieces
+        hidden = (msgspec.structs.replace(p, shown=p.id == piece.id) for p in every)
+        alone = self._rendered(tuple(hidden))
+        off = np.abs(_premultiplied(over(below, alone)) - _premultiplied(upto)).max(-1) * 255
+        if (off > CLOSE).mean() <= MOST_OFF:
+            return alone.copy(), np.zeros(upto.shape[:2], np.bool_)
+        return _laid_over(below, upto)
 
 
 def _laid_over(below: Pixels, upto: Pixels) -> tuple[Pixels, Mask]:
@@ -138,9 +186,6 @@ def _stack(names: list[str], width: int, height: int, dpi: float) -> bytes:
     return ElementTree.tostring(image, encoding="UTF-8", xml_declaration=True)
 
 
-def _thumbnail(pixels: Pixels) -> bytes:
-    from PIL import Image
-
-    image = Image.fromarray(pixels)
-    image.thumbnail((THUMBNAIL, THUMBNAIL))
-    return png.encode(np.asarray(image), quick=True)
+def _thumbnail(target: Target, stop: Callable[[], bool]) -> bytes:
+    share = min(THUMBNAIL / max(target.box.width, target.box.height), 1.0)
+    return png.encode(rendered(target.smaller(share), stop=stop), quick=True)

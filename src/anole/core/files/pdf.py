@@ -3,11 +3,14 @@
 
 from __future__ import annotations
 
-import io
-from collections.abc import Callable
+from collections.abc import Iterator
+from pathlib import Path
 
-from .export_target import Target, rendered
+from ..arrays import DeepPixels
+from ..atomic import replacing
+from .export_target import Target
 from .formats.format import flattened
+from .pdf_picture import put_picture
 
 POINT = 72.0
 MM = 25.4
@@ -24,38 +27,31 @@ def page_mm(target: Target) -> tuple[float, float]:
     return (x1 - x0) / dpi * MM, (y1 - y0) / dpi * MM
 
 
-def encode(
-    target: Target,
-    *,
-    progress: Callable[[float], None] = lambda share: None,
-    stop: Callable[[], bool] = lambda: False,
-) -> bytes:
-    """The file's bytes. Raises TooLarge and Cancelled."""
-    from PIL import Image
-    from reportlab import rl_config
-    from reportlab.lib.utils import ImageReader
+def write(path: Path, target: Target, rows: Iterator[DeepPixels]) -> int:
+    """The sheet with the picture of these strips, top to bottom; returns the file's bytes. Raises
+    FileError, and what the strips raise."""
     from reportlab.pdfgen.canvas import Canvas
 
-    # bytes as they are: written as letters they would be a quarter more, and slower
-    rl_config.useA85 = 0
-    picture = Image.fromarray(flattened(rendered(target, progress=progress, stop=stop)))
-    export = target.export
+    export, box = target.export, target.box
     wide, high = (side / MM * POINT for side in page_mm(target))
     # the picture's own px say how far it reaches beyond the cut
-    bleed = (picture.width / target.dpi * POINT - wide) / 2
+    bleed = (box.width / target.dpi * POINT - wide) / 2
     room = ROOM / MM * POINT if export.marks else 0.0
     cut = bleed + room
-    sheet = io.BytesIO()
-    page = Canvas(sheet, pagesize=(wide + 2 * cut, high + 2 * cut), pageCompression=1)
-    page.setTitle(target.board.name)
-    page.setCreator("Anole")
-    page.setTrimBox((cut, cut, cut + wide, cut + high))
-    page.setBleedBox((room, room, cut + wide + bleed, cut + high + bleed))
-    page.drawImage(ImageReader(picture), room, room, wide + 2 * bleed, high + 2 * bleed)
-    if export.marks:
-        _mark(page, cut, wide, high, bleed)
-    page.save()
-    return sheet.getvalue()
+    with replacing(path) as file:
+        page = Canvas(file, pagesize=(wide + 2 * cut, high + 2 * cut), pageCompression=1)
+        page.setTitle(target.board.name)
+        page.setCreator("Anole")
+        page.setTrimBox((cut, cut, cut + wide, cut + high))
+        page.setBleedBox((room, room, cut + wide + bleed, cut + high + bleed))
+        page.saveState()
+        page.transform(wide + 2 * bleed, 0, 0, high + 2 * bleed, room, room)
+        put_picture(page, box.width, box.height, map(flattened, rows))
+        page.restoreState()
+        if export.marks:
+            _mark(page, cut, wide, high, bleed)
+        page.save()
+        return file.tell()
 
 
 def _mark(page: object, cut: float, wide: float, high: float, bleed: float) -> None:

@@ -1,59 +1,53 @@
-"""A board written as a picture, of whatever size."""
+"""Pictures larger than one likes to hold in memory, written to their files some rows at a time."""
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Iterator
 from pathlib import Path
+from typing import TYPE_CHECKING
 
+import numpy as np
+
+from ..arrays import DeepPixels, Pixels
 from ..atomic import replacing
-from ..model import Board
-from ..render.export import joined, strips
 from ..render.opaque import opaque
-from ..render.renderer import Cancelled, Renderer, board_box
-from . import png
+from .export_target import Target
+from .formats.format import flattened
 from .png_stream import PngStream
 
-WHOLE = 48_000_000
-"""px of a picture that is held in memory; a larger one goes to its file some rows at a time."""
+if TYPE_CHECKING:
+    from PIL.Image import Image
 
 
-def write(
-    path: Path,
-    board: Board,
-    scale: float = 1.0,
-    *,
-    transparent: bool = False,
-    srgb: bool = True,
-    dpi: float = 0.0,
-    renderer: Renderer | None = None,
-    progress: Callable[[float], None] = lambda share: None,
-    stop: Callable[[], bool] = lambda: False,
-) -> int:
-    """Render a board into a PNG; returns the file's bytes. Raises FileError, TooLarge, Cancelled,
-    and nothing is written then."""
-    box, dpi = board_box(board, scale), dpi or board.dpi * scale
-    parts = strips(
-        board,
-        scale,
-        transparent=transparent,
-        renderer=renderer,
-        progress=progress,
-        stop=stop,
-    )
-    if box.width * box.height <= WHOLE:
-        pixels = joined(parts)
-        _go_on(stop)
-        return png.write(path, pixels, dpi, srgb)
-    alpha = transparent or not opaque(board)
+def write_png(path: Path, target: Target, rows: Iterator[DeepPixels], deep: bool = False) -> int:
+    """A PNG of strips, top to bottom; returns its bytes. Raises FileError, and what strips raise."""
+    alpha = target.export.alpha or not opaque(target.board)
+    box, srgb = target.box, target.export.srgb
     with replacing(path) as file:
-        stream = PngStream(file, box.width, box.height, alpha, dpi, srgb=srgb)
-        for rows in parts:
-            stream.rows(rows)
-        _go_on(stop)
+        stream = PngStream(file, box.width, box.height, alpha, target.dpi, deep=deep, srgb=srgb)
+        for strip in rows:
+            stream.rows(strip)
         return stream.end()
 
 
-def _go_on(stop: Callable[[], bool]) -> None:
-    """Who cancels after the last px wants no file either."""
-    if stop():
-        raise Cancelled
+def held(target: Target, rows: Iterator[DeepPixels]) -> Image:
+    """The strips as one picture, RGB where nothing shows through."""
+    alpha = target.export.alpha or not opaque(target.board)
+    channels = 4 if alpha else 3
+    return _pasted("RGBA" if alpha else "RGB", target, (strip[..., :channels] for strip in rows))
+
+
+def on_paper(target: Target, rows: Iterator[DeepPixels]) -> Image:
+    """The strips over white paper, as one picture."""
+    return _pasted("RGB", target, map(flattened, rows))
+
+
+def _pasted(mode: str, target: Target, strips: Iterator[Pixels]) -> Image:
+    """4 bytes a px, and nothing beside it."""
+    from PIL import Image
+
+    picture, y = Image.new(mode, (target.box.width, target.box.height)), 0
+    for strip in strips:
+        picture.paste(Image.fromarray(np.ascontiguousarray(strip)), (0, y))
+        y += len(strip)
+    return picture

@@ -37,7 +37,7 @@ class PngStream:
         self._file, self._channels = file, 4 if alpha else 3
         self._bytes = 2 * self._channels if deep else self._channels
         self._packer = zlib.compressobj(level)
-        self._above = np.zeros((1, width * self._bytes), np.uint8)
+        self._filter = RowFilter(width, self._bytes)
         self.size = file.write(SIGNATURE)
         kind, bits = RGBA if alpha else RGB, 16 if deep else 8
         self._chunk(b"IHDR", struct.pack(">IIBBBBB", width, height, bits, kind, 0, 0, 0))
@@ -53,8 +53,7 @@ class PngStream:
             # the standard has the high byte first (7.1)
             plain = plain.astype(">u2").view(np.uint8)
         rows = plain.reshape(len(pixels), -1)
-        data = self._packer.compress(self._filtered(rows).tobytes())
-        self._above = rows[-1:].copy()
+        data = self._packer.compress(self._filter.filtered(rows).tobytes())
         if data:
             self._chunk(b"IDAT", data)
 
@@ -64,10 +63,22 @@ class PngStream:
         self._chunk(b"IEND", b"")
         return self.size
 
-    def _filtered(self, rows: Bytes) -> Bytes:
-        """Each row by the filter with the least sum of magnitudes (12.7)."""
+    def _chunk(self, kind: bytes, data: bytes) -> None:
+        check = struct.pack(">I", zlib.crc32(data, zlib.crc32(kind)))
+        self.size += self._file.write(struct.pack(">I", len(data)) + kind + data + check)
+
+
+class RowFilter:
+    """Rows made easier to pack; each keeps the one above it in mind. `step` : bytes of a px."""
+
+    def __init__(self, width: int, step: int) -> None:
+        self._step, self._above = step, np.zeros((1, width * step), np.uint8)
+
+    def filtered(self, rows: Bytes) -> Bytes:
+        """(h, 1 + width step) uint8 of (h, width step): each by the filter with the least sum of
+        magnitudes (12.7), which stands before it."""
         left = np.zeros_like(rows)
-        left[:, self._bytes :] = rows[:, : -self._bytes]
+        left[:, self._step :] = rows[:, : -self._step]
         choices = (rows, rows - left, rows - np.vstack([self._above, rows[:-1]]))
         sums = [np.abs(choice.view(np.int8).astype(np.int16)).sum(1) for choice in choices]
         best = np.argmin(sums, 0)
@@ -75,8 +86,5 @@ class PngStream:
         out[:, 0] = best
         for kind in (NONE, SUB, UP):
             out[best == kind, 1:] = choices[kind][best == kind]
+        self._above = rows[-1:].copy()
         return out
-
-    def _chunk(self, kind: bytes, data: bytes) -> None:
-        check = struct.pack(">I", zlib.crc32(data, zlib.crc32(kind)))
-        self.size += self._file.write(struct.pack(">I", len(data)) + kind + data + check)

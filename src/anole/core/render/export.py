@@ -114,10 +114,17 @@ def part(
         return _rounded(used, planes, box, deep=False)
 
 
-def joined(parts: Iterable[DeepPixels]) -> DeepPixels:
-    """Strips of (h, W, 4), top to bottom, as one."""
-    made = list(parts)
-    return made[0] if len(made) == 1 else np.concatenate(made)
+def joined(parts: Iterable[DeepPixels], height: int) -> DeepPixels:
+    """Strips of (h, W, 4), top to bottom, as one of `height` rows; none is held twice."""
+    whole, y = np.empty((0, 0, 4), np.uint8), 0
+    for rows in parts:
+        if len(rows) == height:
+            return rows
+        if y == 0:
+            whole = np.empty((height, *rows.shape[1:]), rows.dtype)
+        whole[y : y + len(rows)] = rows
+        y += len(rows)
+    return whole
 
 
 def rgba(
@@ -142,5 +149,6 @@ def rgba(
             renderer=renderer,
             progress=progress,
             stop=stop,
-        )
+        ),
+        board_box(board, scale).height,
     )

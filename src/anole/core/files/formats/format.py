@@ -3,16 +3,16 @@
 from __future__ import annotations
 
 import functools
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from pathlib import Path
 from typing import TYPE_CHECKING, NamedTuple
 
 import numpy as np
 
-from ...arrays import Pixels
+from ...arrays import DeepPixels, Pixels
 
 if TYPE_CHECKING:
-    from ...render.renderer import Renderer
+    from ...model.export import Export
     from ..export_target import Target
 
 Progress = Callable[[float], None]
@@ -31,6 +31,11 @@ class Encoding(NamedTuple):
     srgb: bool = True
 
 
+def encoding_of(export: Export, dpi: float) -> Encoding:
+    """What the px of an export are written with."""
+    return Encoding(round(export.quality), dpi, export.srgb)
+
+
 class Format(NamedTuple):
     """All that is known of a format. One of the last three writes it.
 
@@ -40,8 +45,10 @@ class Format(NamedTuple):
     printed : it has bleed and crop marks
     encode : (pixels, encoding): the file's bytes of (H, W, 4) uint8, or uint16 where it is deep;
         straight alpha, sRGB-encoded
-    whole : (target, path, progress, stop): the bytes of what is more than one picture's px
-    streamed : writes a board's whole picture some rows at a time, instead of `encode`
+    streamed : (path, target, rows): writes a picture from its strips, top to bottom, and returns the
+        file's bytes; instead of `encode` where that is none or the picture is large
+    whole : (target, path, progress, stop): writes what is more than one picture's px, and returns
+        the file's bytes
     """
 
     name: str
@@ -53,8 +60,8 @@ class Format(NamedTuple):
     says_dpi: bool = False
     printed: bool = False
     encode: Callable[[Pixels, Encoding], bytes] | None = None
-    whole: Callable[[Target, Path, Progress, Stop], bytes] | None = None
-    streamed: Callable[[Target, Path, Renderer | None, Progress, Stop], int] | None = None
+    streamed: Callable[[Path, Target, Iterator[DeepPixels]], int] | None = None
+    whole: Callable[[Target, Path, Progress, Stop], int] | None = None
 
     @property
     def ending(self) -> str:

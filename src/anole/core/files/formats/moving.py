@@ -11,11 +11,14 @@ if TYPE_CHECKING:
     from ..export_target import Target
 
 
-def whole(target: Target, path: Path, progress: Progress, stop: Stop) -> bytes:
-    """The file's bytes. Raises TooLarge and Cancelled."""
+def whole(target: Target, path: Path, progress: Progress, stop: Stop) -> int:
+    """Returns the file's bytes. Raises FileError, TooLarge and Cancelled."""
+    from ...atomic import write_bytes
     from ..coat_by_coat import animated
 
-    return animated(target, path.suffix.lower() == ".webp", progress=progress, stop=stop)
+    data = animated(target, path.suffix.lower() == ".webp", progress=progress, stop=stop)
+    write_bytes(path, data)
+    return len(data)
 
 
 FORMAT = Format(

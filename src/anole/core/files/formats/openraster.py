@@ -11,11 +11,11 @@ if TYPE_CHECKING:
     from ..export_target import Target
 
 
-def whole(target: Target, path: Path, progress: Progress, stop: Stop) -> bytes:
-    """The file's bytes. Raises TooLarge and Cancelled."""
-    from ..open_raster import encode
+def whole(target: Target, path: Path, progress: Progress, stop: Stop) -> int:
+    """Returns the file's bytes. Raises FileError, TooLarge and Cancelled."""
+    from ..open_raster import write
 
-    return encode(target, progress=progress, stop=stop)
+    return write(path, target, progress=progress, stop=stop)
 
 
 FORMAT = Format("openraster", (".ora",), "OpenRaster, a layer a piece", alpha=False, whole=whole)

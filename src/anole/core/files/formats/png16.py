@@ -3,10 +3,16 @@
 from __future__ import annotations
 
 import io
+from collections.abc import Iterator
+from pathlib import Path
+from typing import TYPE_CHECKING
 
-from ...arrays import Pixels
+from ...arrays import DeepPixels, Pixels
 from ..png_stream import PngStream
 from .format import Encoding, Format, without_spare_alpha
+
+if TYPE_CHECKING:
+    from ..export_target import Target
 
 
 def encode(pixels: Pixels, encoding: Encoding) -> bytes:
@@ -27,4 +33,19 @@ def encode(pixels: Pixels, encoding: Encoding) -> bytes:
     return room.getvalue()
 
 
-FORMAT = Format("png 16", (".png",), "PNG, 16 bit", deep=True, says_dpi=True, encode=encode)
+def streamed(path: Path, target: Target, rows: Iterator[DeepPixels]) -> int:
+    """Returns the file's bytes. Raises FileError."""
+    from ..picture import write_png
+
+    return write_png(path, target, rows, deep=True)
+
+
+FORMAT = Format(
+    "png 16",
+    (".png",),
+    "PNG, 16 bit",
+    deep=True,
+    says_dpi=True,
+    encode=encode,
+    streamed=streamed,
+)

@@ -2,15 +2,15 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from ...arrays import Pixels
+from ...arrays import DeepPixels, Pixels
 from .. import png
-from .format import Encoding, Format, Progress, Stop
+from .format import Encoding, Format
 
 if TYPE_CHECKING:
-    from ...render.renderer import Renderer
     from ..export_target import Target
 
 
@@ -19,23 +19,11 @@ def encode(pixels: Pixels, encoding: Encoding) -> bytes:
     return png.encode(pixels, encoding.dpi, srgb=encoding.srgb)
 
 
-def streamed(
-    target: Target, path: Path, renderer: Renderer | None, progress: Progress, stop: Stop
-) -> int:
-    """Writes the whole board's picture; returns the file's bytes. Raises FileError and Cancelled."""
-    from ..picture import write
+def streamed(path: Path, target: Target, rows: Iterator[DeepPixels]) -> int:
+    """Returns the file's bytes. Raises FileError."""
+    from ..picture import write_png
 
-    return write(
-        path,
-        target.board,
-        target.scale,
-        transparent=target.export.alpha,
-        srgb=target.export.srgb,
-        dpi=target.dpi,
-        renderer=renderer,
-        progress=progress,
-        stop=stop,
-    )
+    return write_png(path, target, rows)
 
 
 FORMAT = Format("png", (".png",), "PNG", says_dpi=True, encode=encode, streamed=streamed)

@@ -2,20 +2,24 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from .format import Format, Progress, Stop
+from ...arrays import DeepPixels
+from .format import Format
 
 if TYPE_CHECKING:
     from ..export_target import Target
 
 
-def whole(target: Target, path: Path, progress: Progress, stop: Stop) -> bytes:
-    """The file's bytes. Raises TooLarge and Cancelled."""
-    from ..pdf import encode
+def streamed(path: Path, target: Target, rows: Iterator[DeepPixels]) -> int:
+    """Returns the file's bytes. Raises FileError."""
+    from ..pdf import write
 
-    return encode(target, progress=progress, stop=stop)
+    return write(path, target, rows)
 
 
-FORMAT = Format("pdf", (".pdf",), "PDF, at print size", alpha=False, printed=True, whole=whole)
+FORMAT = Format(
+    "pdf", (".pdf",), "PDF, at print size", alpha=False, printed=True, streamed=streamed
+)
