@@ -15,7 +15,7 @@ import sys
 import threading
 import time
 import traceback
-from collections import deque
+from collections import Counter, deque
 from collections.abc import Callable
 from pathlib import Path
 
@@ -64,7 +64,8 @@ class Turns:
 
     def __init__(self) -> None:
         self.longest, self.during = 0.0, ""
-        self.stack, self._seen = "", (0.0, "")
+        self.stack = ""
+        self._seen: tuple[float, Counter[str]] = (0.0, Counter())
         self.act = "the start"
         self._last = (time.monotonic(), waited_to_run())
         self._timer = QTimer()
@@ -80,7 +81,9 @@ class Turns:
             start = self._last[0]
             if time.monotonic() - start > 0.6 * LONGEST_TURN:
                 frame = sys._current_frames().get(self._main)
-                self._seen = start, "".join(traceback.format_stack(frame, 12))
+                if self._seen[0] != start:
+                    self._seen = start, Counter()
+                self._seen[1]["".join(traceback.format_stack(frame, 12))] += 1
 
     def _tick(self) -> None:
         now = (time.monotonic(), waited_to_run())
@@ -88,7 +91,8 @@ class Turns:
         self._last = now
         if took > self.longest:
             self.longest, self.during = took, self.act
-            self.stack = self._seen[1] if self._seen[0] == start else ""
+            seen = self._seen[1].most_common(2) if self._seen[0] == start else []
+            self.stack = "\n".join(f"{count} times at\n{where}" for where, count in seen)
 
     def forget(self) -> None:
         """What was measured so far, and this turn, does not count."""
@@ -119,7 +123,13 @@ class Monkey:
             say(bar, message, details)
 
         StatusBar.say = listening  # type: ignore[method-assign]
-        troubles.TROUBLES.happened.connect(lambda event: self.wrong.append(event.trouble.details))
+        caught = troubles.Troubles.caught
+
+        def told(of: troubles.Troubles, error: BaseException, message: str = "") -> None:
+            self.wrong.append(message + "".join(traceback.format_exception(error)))
+            caught(of, error, message)
+
+        troubles.Troubles.caught = told  # type: ignore[method-assign]
 
     def _work(self) -> None:
         while True:
@@ -185,7 +195,7 @@ class Monkey:
         shared_by = max(os.getloadavg()[0] / (os.cpu_count() or 1), 1.0)
         if turns.longest > LONGEST_TURN * shared_by:
             took = f"a turn of the loop took {turns.longest:.2f} s in {turns.during}"
-            self.wrong.append(f"{took}; it was seen at\n{turns.stack}")
+            self.wrong.append(f"{took}; it was seen\n{turns.stack}")
 
     def open_board(self) -> None:
         """The next demo board."""
