@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import contextlib
+import math
 from collections.abc import Callable, Iterable, Iterator
 
 import numpy as np
@@ -15,8 +16,9 @@ from ..model import Board
 from .deep import sixteen_bit
 from .renderer import Cancelled, Renderer, Request, board_box
 
-TILE_PIXELS, WIDEST_TILE = 4_000_000, 2048
-"""Fields reach beyond a tile on every side: the nearer to a square it is, the less of them."""
+TILE_PIXELS, POSTER, POSTER_TILE = 4_000_000, 16_000_000, 1_440_000
+"""px of a tile; of pictures of so many px and more it is smaller: all that its coats need of it is
+held at once."""
 OWN_CACHE = 256 << 20
 """Bytes kept for one picture: of what a tile needs, little is asked for twice."""
 GREATEST_PIXELS = 32_000 * 32_000
@@ -40,14 +42,21 @@ def at_work(renderer: Renderer | None) -> Iterator[Renderer]:
 
 
 def bands_of(box: Box) -> list[Box]:
-    """The box in bands of rows, top to bottom, 64 rows at least, each cut into tiles in turn."""
-    rows = max(64, TILE_PIXELS // max(min(box.width, WIDEST_TILE), 1))
+    """The box in bands of rows, top to bottom, 64 rows at least, each cut into tiles in turn. Fields
+    reach beyond a tile on every side: the nearer to a square it is, the less of them."""
+    most = _tile_pixels(box)
+    rows = max(64, most // max(min(box.width, math.isqrt(most)), 1))
     return [Box(0, y, box.width, min(y + rows, box.height)) for y in range(0, box.height, rows)]
 
 
-def tiles_of(band: Box) -> list[Box]:
-    """A band in tiles of about TILE_PIXELS px, left to right."""
-    wide = max(1, min(band.width, max(WIDEST_TILE, TILE_PIXELS // max(band.height, 1))))
+def _tile_pixels(box: Box) -> int:
+    return POSTER_TILE if box.width * box.height >= POSTER else TILE_PIXELS
+
+
+def tiles_of(band: Box, box: Box) -> list[Box]:
+    """A band of a box in tiles, left to right."""
+    most = _tile_pixels(box)
+    wide = max(1, min(band.width, max(math.isqrt(most), most // max(band.height, 1))))
     return [Box(x, band.y0, min(x + wide, band.x1), band.y1) for x in range(band.x0, band.x1, wide)]
 
 
@@ -74,9 +83,10 @@ def strips(
         )
     done = 0
     with at_work(renderer) as used:
-        for band in bands_of(Box(0, 0, box.width, box.height)):
+        whole = Box(0, 0, box.width, box.height)
+        for band in bands_of(whole):
             out = np.empty((band.height, band.width, 4), np.uint16 if deep else np.uint8)
-            for tile in tiles_of(band):
+            for tile in tiles_of(band, whole):
                 if stop():
                     raise Cancelled
                 there = Box(tile.x0 + box.x0, tile.y0 + box.y0, tile.x1 + box.x0, tile.y1 + box.y0)
