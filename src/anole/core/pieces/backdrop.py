@@ -21,10 +21,11 @@ WHOLE = ("face", "lit", "mirrored")
 
 
 class BackdropRenderer:
-    """What a coat of a piece can see; `coats` of it are painted already."""
+    """What a coat of a piece can see; `coats` of it are painted already. begun : whether what the
+    piece paints of its own is there: its own paint sees nothing of it."""
 
-    def __init__(self, view: View, piece: Piece, coats: int = 0) -> None:
-        self.view, self.piece, self.coats = view, piece, coats
+    def __init__(self, view: View, piece: Piece, coats: int = 0, begun: bool = True) -> None:
+        self.view, self.piece, self.coats, self._begun = view, piece, coats, begun
 
     def _so_far(self) -> Piece | None:
         """The piece with the coats that are painted already."""
@@ -35,7 +36,7 @@ class BackdropRenderer:
 
     def _own(self) -> tuple[Piece, ...]:
         """The piece alone, its own colours included, before any coat too."""
-        if not isinstance(self.piece, Coated):
+        if not isinstance(self.piece, Coated) or not self._begun:
             return ()
         style = self.piece.style[: self.coats]
         alone = msgspec.structs.replace(

@@ -26,7 +26,8 @@ def painted(
     name : all that the coverage comes from; plane : makes it, (H or 1, W) float32 over the box
     """
     frames = Frames(view.frame, view.frame)
-    context = PaintContext(frames, box, view.cache, view.units, None, BackdropRenderer(view, piece))
+    backdrop = BackdropRenderer(view, piece, begun=False)
+    context = PaintContext(frames, box, view.cache, view.units, None, backdrop)
 
     def cover() -> Cover:
         coverage = plane()
