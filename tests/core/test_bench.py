@@ -5,7 +5,6 @@ from __future__ import annotations
 from xml.etree import ElementTree
 
 import pytest
-
 from benchmarks.charts import drawn
 from benchmarks.compare import changes
 from benchmarks.growth import Series

@@ -304,3 +304,19 @@ def test_a_slow_frame_is_first_shown_smaller(open_window, settle, monkeypatch, l
     assert [found for found, _ in frames] == pytest.approx([scale / share, scale])
     assert frames[0][1] == pytest.approx(frames[1][1] / share, abs=1)
     assert window.view.frame.scale == scale
+
+
+def test_a_board_that_nobody_sees_is_painted_after_what_is_seen(open_window, settle, qtbot):
+    window = open_window(STYLED)
+    window.show_stage(Stage.PROOF)
+    settle(window)
+    order = []
+    window.worker.framed.connect(lambda frame: order.append("frame"))
+    window.worker.done.connect(lambda key, _: order.append(key[0]))
+    window.document.apply("Opacity", lambda b: change_piece(b, "words", opacity=0.5))
+    qtbot.waitUntil(lambda: "frame" in order and window.idle, timeout=30_000)
+    assert order.index("proof") < order.index("frame")
+    window.document.apply("Opacity", lambda b: change_piece(b, "words", opacity=0.4))
+    window.show_stage(Stage.ARRANGE)
+    settle(window)
+    assert window.view.frame.board == window.document.shown

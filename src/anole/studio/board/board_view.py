@@ -14,6 +14,7 @@ from PyQt6.QtGui import (
     QPainter,
     QPaintEvent,
     QResizeEvent,
+    QShowEvent,
     QWheelEvent,
 )
 
@@ -33,7 +34,7 @@ MARGIN, ABOVE = 12, 26
 """Round the whole board, and above it for its size in words."""
 ZOOMS = (0.02, 32.0)
 STEP = 2**0.5
-PATIENCE_MS = 40
+PATIENCE_MS, HIDDEN_MS = 40, 350
 LIT_MS = 1100
 """How long what an undo changed is lit."""
 
@@ -67,6 +68,11 @@ class BoardView(Canvas):
         self._soon.setSingleShot(True)
         self._soon.setInterval(PATIENCE_MS)
         self._soon.timeout.connect(self.update)
+        # nobody sees it: what is looked at instead goes before
+        self._hidden = QTimer(self)
+        self._hidden.setSingleShot(True)
+        self._hidden.setInterval(HIDDEN_MS)
+        self._hidden.timeout.connect(self._ask)
         self.document.changed.connect(self._follow)
         self.selection.changed.connect(self.update)
 
@@ -113,19 +119,30 @@ class BoardView(Canvas):
 
     def refresh(self) -> None:
         """Ask for a new picture of what can be seen, and draw the old one there till it comes."""
-        self._ask()
+        self._ask_when_seen()
         self.update()
 
     def _follow(self) -> None:
-        self._ask()
+        self._ask_when_seen()
         if not self._soon.isActive():
             self._soon.start()
+
+    def _ask_when_seen(self) -> None:
+        if self.isVisible():
+            self._ask()
+        else:
+            self._hidden.start()
+        self.zoomed.emit(self.transform_now().zoom)
+
+    def showEvent(self, event: QShowEvent | None) -> None:
+        super().showEvent(event)
+        self._hidden.stop()
+        self.refresh()
 
     def _ask(self) -> None:
         request = self._request()
         if request is not None:
             self.worker.show(request)
-        self.zoomed.emit(self.transform_now().zoom)
 
     def _request(self) -> Request | None:
         board, now = self.document.shown, self.transform_now()

@@ -128,10 +128,25 @@ class Worker(QObject):
 
         def run() -> None:
             came_to = job(self)
-            for one in came_to if isinstance(came_to, Iterator) else (came_to,):
-                self.done.emit(key, one)
+            if isinstance(came_to, Iterator):
+                self._tell_each(key, came_to)
+            else:
+                self.done.emit(key, came_to)
 
         self._later(key, run, newest_first)
+
+    def _tell_each(self, key: Key, results: Iterator[object]) -> None:
+        """Tell what comes; between two of them a frame goes before, and a newer job in their place."""
+        for one in results:
+            self.done.emit(key, one)
+            with self._wake:
+                if key in self._jobs:
+                    return
+                if self._request is not None:
+                    rest = Waiting(lambda: self._tell_each(key, results), newest_first=False)
+                    self._jobs[key] = rest
+                    self._jobs.move_to_end(key, last=False)
+                    return
 
     # what jobs may use, in the worker's thread
 
