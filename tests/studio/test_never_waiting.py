@@ -15,12 +15,29 @@ import pytest
 from PyQt6.QtCore import QMimeData, QUrl
 
 from anole.core import assets, isolation
+from anole.core.edit.clusters import make_cluster
 from anole.core.edit.pictures import carry_picture
+from anole.core.edit.pieces import change_piece
 from anole.core.files import board_file, stored_preview
 from anole.core.isolation import FETCHER
 from anole.core.isolation.client import HELPER
 from anole.core.isolation.hurried import Fetcher
-from anole.core.model import Asset, Board, Emblem, Fill, Ground, Length, Picture, Place
+from anole.core.model import (
+    Asset,
+    Board,
+    Emblem,
+    Fill,
+    Flare,
+    Gradient,
+    Ground,
+    Length,
+    Picture,
+    Place,
+    Pose,
+    Shadow,
+    Sparkle,
+    Thickness,
+)
 from anole.core.paint import picture_files, pictures, svg_files
 from anole.core.paint.image_formats import SVG_TYPE
 from anole.core.pieces.kinds import cluster
@@ -121,6 +138,41 @@ class Clock:
 
 
 KINDS = [(SVG, "badge.svg", SVG_TYPE), (photo(), "photo.png", "image/png")]
+
+
+STACK = (
+    Fill(id="f", paint=Gradient()),
+    Shadow(id="shadow"),
+    Thickness(id="block"),
+    Sparkle(id="sparkle", flares=(Flare(),)),
+)
+
+
+@pytest.mark.parametrize("stage", [Stage.ARRANGE, Stage.COAT])
+@pytest.mark.parametrize("coat", [coat.id for coat in STACK])
+@pytest.mark.parametrize(("data", "name", "kind"), KINDS, ids=["artwork", "photo"])
+def test_what_was_forgotten_is_read_again_and_nothing_is_said(
+    open_window, settle, qtbot, hurried, helper_stopped, unseen, data, name, kind, coat, stage
+):
+    """What a picture is like is known still, and its px are not: they take most of the memory."""
+    held = carrying(data, name, kind)
+    board, made = make_cluster(held, ("p",))
+    # a posed cluster has the box of its outlines, which are traced from the picture
+    window = open_window(change_piece(board, made, style=STACK, pose=Pose(turn_y=25)))
+    qtbot.waitUntil(lambda: not FETCHER._asked, timeout=10_000)
+    settle(window)
+    helper_stopped()
+    for cache in (svg_files.DRAWINGS, picture_files.KEPT, cluster.OUTLINES, svg_files.OUTLINES):
+        cache.clear()
+    window.document.apply("Turn", lambda b: change_piece(b, made, pose=Pose(turn_y=20)))
+    window.selection.choose(made, coat)
+    window.show_stage(stage)
+    qtbot.wait(20)
+    window.grab()
+    qtbot.mouseMove(window.view, window.view.rect().center())
+    qtbot.wait(20)
+    helper_stopped.go_on()
+    settle(window)
 
 
 @pytest.mark.parametrize(("data", "name", "kind"), KINDS, ids=["artwork", "photo"])

@@ -13,7 +13,11 @@ _boxes = Cache(1 << 16)
 
 
 def ink_box(piece: Coated, dpi: float) -> FrameBox:
-    """x0, y0, x1, y1 of a piece's outlines, board px."""
+    """x0, y0, x1, y1 of a piece's outlines, board px; of its frame while what they are traced from is
+    read."""
     kind = coated_kind(piece)
     key = ("box", kind.struct, kind.outline_key(piece, dpi), isolation.FETCHER.arrivals)
-    return _boxes.get(key, lambda: kind.ink(piece, dpi) or NOTHING)
+    try:
+        return _boxes.get(key, lambda: kind.ink(piece, dpi) or NOTHING)
+    except isolation.NotYet:
+        return kind.placement(piece, dpi).extent

@@ -11,11 +11,11 @@ from PyQt6.QtGui import QPainter
 from ...core.edit.coats import change_coat
 from ...core.model import Coated, Flare, Lettering, Sparkle
 from ...core.paint.frames import FrameBox
-from ...core.pieces.registry import coated_kind
 from ...core.pieces.shapes.letters import letter_boxes
 from ..board.part_tool import ring
 from ..board.placing_tool import PlacingTool
 from ..look.view_transform import ViewTransform
+from .ink_box import ink_box
 
 HINTS = {"move": "Drag: moves the flare on every such letter. Delete deletes it"}
 NAMES = {"move": "Move flare"}
@@ -58,8 +58,7 @@ class SparkleTool(PlacingTool):
         """The boxes that a letter's flares lie in."""
         if letter:
             return [box for one, box in self._boxes() if one == letter]
-        whole = coated_kind(self.piece).ink(self.piece, self.document.board.dpi)
-        return [whole] if whole is not None else []
+        return [ink_box(self.piece, self.document.board.dpi)] if self.piece is not None else []
 
     def grips(self, part: Flare, now: ViewTransform) -> dict[str, QPointF]:
         places = {}

@@ -5,6 +5,7 @@ from __future__ import annotations
 from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QFontMetricsF, QPainter, QPen
 
+from ....core import isolation
 from ....core.edit.fitting import fit_to_board, leaves
 from ....core.model import Board, Coated
 from ....core.pieces.registry import coated_kind
@@ -42,7 +43,10 @@ class LeavingTool(BoardTool):
         size = (board.width, board.height)
         known = self._known.get(piece.id)
         if known is None or known[0] != key or known[1] != size:
-            known = self._known[piece.id] = key, size, leaves(piece, board)
+            try:
+                known = self._known[piece.id] = key, size, leaves(piece, board)
+            except isolation.NotYet:  # what its outlines are traced from is read meanwhile
+                return False
         return known[2]
 
     def paint(self, painter: QPainter, now: ViewTransform) -> None:
