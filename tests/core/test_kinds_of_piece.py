@@ -30,8 +30,8 @@ from anole.core.model import (
     Stroke,
 )
 from anole.core.pieces import registry
+from anole.core.pieces.coated_kind import STANDING
 from anole.core.pieces.fresh import with_article
-from anole.core.pieces.kind import STANDING
 from anole.core.pieces.kinds.lettering import LetteringKind
 from anole.core.pieces.registry import KINDS, coated_kind, ways_to_begin
 

@@ -27,7 +27,6 @@ from anole.core.lettering.matrix import apply, placing
 from anole.core.lettering.outline import chords, outline
 from anole.core.lettering.shaping import drawable, shape_line
 from anole.core.model import Fill, Font, Length, Lettering, Place
-from anole.core.pieces.kind import at_home
 from anole.core.pieces.registry import coated_kind, placement
 
 from .shapes import board
@@ -191,7 +190,7 @@ def test_the_core_grows_with_the_em_and_is_measured_once(family):
     for size in (20.0, 120.0, 333.3):
         words = change_piece(made, "words", size=Length(size)).lettering("words")
         cores[size] = coated_kind(words).core(words, 96, cache) / size
-        lines = chords(outline(at_home(words), 96), 1.0)
+        lines = chords(outline(coated_kind(words).at_home(words), 96), 1.0)
         assert cores[size] * size == pytest.approx(greatest_inside(lines), rel=0.02)
     assert cache.made["core"] == 1
     assert max(cores.values()) == pytest.approx(min(cores.values()))

@@ -183,7 +183,7 @@ def test_warming_up_that_raises(open_window, settle, qtbot, tmp_path, monkeypatc
 def test_an_export_that_raises(open_window, settle, qtbot, tmp_path, monkeypatch):
     window = open_window(board_of(FILL))
     with monkeypatch.context() as broken_png:
-        broken_png.setattr(png, "write", lambda *_: {}["planted"])
+        broken_png.setattr(png, "encode", lambda *_, **__: {}["planted"])
         window.writing.to(tmp_path / "a.png").wait()
         qtbot.waitUntil(lambda: "a.png could not be exported" in message(window))
         qtbot.mouseClick(window.status.copy, LEFT)

@@ -54,7 +54,7 @@ def test_the_next_file_is_read_when_nothing_could_be_done_with_one(open_window, 
 def test_an_export_says_how_it_ended(open_window, qtbot, tmp_path, monkeypatch, error):
     window = open_window(board_of(FILL))
     with monkeypatch.context() as broken:
-        broken.setattr(png, "write", raiser(error))
+        broken.setattr(png, "encode", raiser(error))
         window.writing.to(tmp_path / "a.png").wait()
         qtbot.waitUntil(lambda: window.writing.job is None)
         said = message(window)

@@ -3,12 +3,10 @@
 from __future__ import annotations
 
 import io
-from pathlib import Path
 
 import numpy as np
 
 from ..arrays import Pixels
-from ..atomic import write_bytes
 
 QUICK, LEVEL = 1, 4
 """Of zlib: two steps more would make files smaller by a twentieth and take twice as long."""
@@ -29,10 +27,3 @@ def encode(pixels: Pixels, dpi: float = 96.0, *, quick: bool = False, srgb: bool
     room = io.BytesIO()
     image.save(room, "PNG", pnginfo=info, dpi=(dpi, dpi), compress_level=QUICK if quick else LEVEL)
     return room.getvalue()
-
-
-def write(path: Path, pixels: Pixels, dpi: float = 96.0, srgb: bool = True) -> int:
-    """Write a PNG atomically; returns its size in bytes. Raises FileError."""
-    data = encode(pixels, dpi, srgb=srgb)
-    write_bytes(path, data)
-    return len(data)
