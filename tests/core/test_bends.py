@@ -351,3 +351,17 @@ def test_any_bend_gives_finite_chords(fields):
     fields = {"text": "Roll"} | fields
     found = chords(outline(words(**fields), 96), 1.0)
     assert np.isfinite(found).all()
+
+
+def test_letters_that_run_to_a_vanishing_line_are_not_cut_ever_finer():
+    """Corners turned inside out put it amid the letters: what lies millions of px away is coarse,
+    and uniting it takes no minutes."""
+    folded = words(
+        text="a b",
+        corners=Corners(top_left=(1.868, -2.2046)),
+        letters=Letters(shift=0.9, grow=0.664),
+        pose=Pose(turn_y=2.62),
+    )
+    found = chords(outline(folded, 96), 1.0)
+    assert np.abs(found).max() > 1e7
+    assert 100 < len(found) < 15_000

@@ -15,6 +15,9 @@ from .warp import Warp
 
 PointMap = Callable[[Points, Indices], Points]
 FIRST_CUTS, MOST_ROUNDS = 4, 9
+REACH = 65_536.0
+"""px from where on a board begins, beyond which no board lies: farther off chords may be coarser by as
+much. Letters near a vanishing line go on for millions of px."""
 
 
 def _at(curves: Curves, index: Indices, t: Points) -> Points:
@@ -38,7 +41,8 @@ def chords(curves: Curves, letter: Indices, warp: PointMap, tolerance: float) ->
     for _ in range(MOST_ROUNDS):
         middle = (start + end) / 2
         a, m, b = (warp(_at(curves, index, t), letter[index]) for t in (start, middle, end))
-        off = np.hypot(*(m - (a + b) / 2).T) > tolerance
+        allowed = tolerance * np.maximum(np.abs(m).max(1) / REACH, 1.0)
+        off = np.hypot(*(m - (a + b) / 2).T) > allowed
         done.append((index[~off], start[~off], a[~off], b[~off]))
         if not off.any():
             break
