@@ -1,4 +1,4 @@
-"""How the time of a cold frame grows with what is in it, beside the least that memory allows."""
+"""How the time of a cold frame grows with what is in it, beside what laying its coats moves."""
 
 from __future__ import annotations
 
@@ -26,7 +26,8 @@ ALPHABET = "BRINE LAMP QUAY SKATE "
 
 
 class Series(NamedTuple):
-    """What grows, its sizes, seconds of a cold frame at each, and the least seconds there are."""
+    """What grows, its sizes, seconds of a cold frame at each, and those that laying every
+    coat over the whole board would take by the bytes alone."""
 
     what: str
     unit: str

@@ -33,12 +33,13 @@ the ratios and how costs grow are what counts.
 
 ## How costs grow
 
-A frame of a 1280 × 720 title, nothing kept from before. The dashed line is the least there is: the bytes that
-laying each coat over the whole board once touches, at the bandwidth of a copy.
+A frame of a 1280 × 720 title, nothing kept from before. The dashed line is the time that the bytes take which
+laying each coat over the whole board once would touch, at the bandwidth of a copy: what a coat works out comes on
+top of that, and what it does not reach is not touched.
 
 ![How the time of a frame grows](performance.svg)
 
-| what grows | from | to | ms | ms | times the least | grows with the power |
+| what grows | from | to | ms | ms | times the dashed line | grows with the power |
 | --- | --- | --- | --- | --- | --- | --- |
 {sizes}
 
