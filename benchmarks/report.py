@@ -35,7 +35,8 @@ the ratios and how costs grow are what counts.
 
 A frame of a 1280 × 720 title, nothing kept from before. The dashed line is the time that the bytes take which
 laying each coat over the whole board once would touch, at the bandwidth of a copy: what a coat works out comes on
-top of that, and what it does not reach is not touched.
+top of that, and what it does not reach is not touched. A wall has the library's styles in their order, of which the
+first are the lightest.
 
 ![How the time of a frame grows](performance.svg)
 
