@@ -118,3 +118,23 @@ def test_who_cancels_after_the_last_pixel_gets_no_file(tmp_path, monkeypatch, wh
             stop=lambda: shares[-1:] == [1.0],
         )
     assert not list(tmp_path.iterdir())
+
+
+@pytest.mark.parametrize("name", FORMATS)
+def test_who_cancels_at_the_end_gets_no_file_of_any_format(tmp_path, name):
+    made, shares = board(Shadow(id="h"), Fill(id="f")), []
+    path = tmp_path / f"a{format_of(name).ending}"
+    exporting.write(path, made, Export(format=name), progress=shares.append)
+    path.unlink()
+    last = len(shares)
+    assert last
+    shares.clear()
+    with pytest.raises(Cancelled):
+        exporting.write(
+            path,
+            made,
+            Export(format=name),
+            progress=shares.append,
+            stop=lambda: len(shares) >= last,
+        )
+    assert not list(tmp_path.iterdir())

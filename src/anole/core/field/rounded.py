@@ -3,12 +3,11 @@
 from __future__ import annotations
 
 import numpy as np
-import numpy.typing as npt
 import pyclipper
 
+from ..arrays import Records
 from .polygons import STEPS, Polygons, clipped, offset, united
 
-Boxes = npt.NDArray[np.int64]
 HALVINGS = 5
 """Times that a radius is halved for what is too thin for it."""
 LIMB = 2.5
@@ -59,7 +58,7 @@ def _limbs(beyond: Polygons, made: Polygons, radius: float) -> Polygons:
     return clipped(pyclipper.CT_INTERSECTION, beyond, found) if found else []
 
 
-def _meets(polygon: list[list[int]], made: Polygons, boxes: Boxes) -> int:
+def _meets(polygon: list[list[int]], made: Polygons, boxes: Records) -> int:
     """At how many places a part touches what is made, of which only what is near is looked at."""
     wide = offset([polygon], 4 / STEPS, pyclipper.JT_MITER)
     if not wide:
@@ -71,10 +70,10 @@ def _meets(polygon: list[list[int]], made: Polygons, boxes: Boxes) -> int:
     return len(clipped(pyclipper.CT_INTERSECTION, wide, there)) if there else 0
 
 
-def _boxes(polygons: Polygons) -> Boxes:
+def _boxes(polygons: Polygons) -> Records:
     """(count, 4): x0, y0, x1, y1 of each."""
-    points = [np.array(p) for p in polygons]
-    return np.array([(*p.min(0), *p.max(0)) for p in points], np.int64).reshape(-1, 4)
+    points = [np.array(p, float) for p in polygons]
+    return np.array([(*p.min(0), *p.max(0)) for p in points], float).reshape(-1, 4)
 
 
 def _large(polygons: Polygons, radius: float) -> Polygons:

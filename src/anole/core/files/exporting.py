@@ -92,12 +92,9 @@ def write(
     is_large = wide * high > LARGE and not export.most
     if form.streamed is not None and (is_large or form.encode is None):
         rows = strips_of(target, deep=form.deep, renderer=renderer, progress=progress, stop=stop)
-        return Written(form.streamed(path, target, rows), _quality(export), wide, high)
+        quality = encoding_of(export, target.dpi).quality if form.lossy else None
+        return Written(form.streamed(path, target, rows), quality, wide, high)
     return _write_pixels(path, target, shrink, renderer, progress, stop)
-
-
-def _quality(export: Export) -> int | None:
-    return round(export.quality) if format_of(export.format).lossy else None
 
 
 def _write_pixels(

@@ -21,7 +21,6 @@ from ..render.renderer import Renderer
 from . import png
 from .container import Content, write_into
 from .export_target import Target, rendered
-from .png import LEVEL, QUICK
 from .png_stream import PngStream
 
 MEDIA_TYPE = "image/openraster"
@@ -51,18 +50,18 @@ def write(
         files = [
             stack.enter_context(tempfile.TemporaryFile(dir=path.parent)) for _ in (*pieces, path)
         ]
-        pngs = [
+        streams = [
             PngStream(file, wide, high, True, target.dpi, level=level)
-            for file, level in zip(files, (*(QUICK for _ in pieces), LEVEL), strict=True)
+            for file, level in zip(files, (*(png.QUICK for _ in pieces), png.LEVEL), strict=True)
         ]
         renderer = stack.enter_context(at_work(None))
         for y in range(0, high, rows):
             renderer.cache.clear()
             strip = Strip(target, pieces, y, min(y + rows, high), renderer, stop)
-            for png, pixels in zip(pngs, strip.layers(progress), strict=True):
-                png.rows(pixels)
-        for png in pngs:
-            png.end()
+            for stream, pixels in zip(streams, strip.layers(progress), strict=True):
+                stream.rows(pixels)
+        for stream in streams:
+            stream.end()
         *layers, merged = files
         names = [piece.name or kind_of(piece).title for piece in pieces]
         data = (f"data/layer{n}.png" for n in range(len(layers)))
@@ -125,7 +124,7 @@ class Strip:
         alone = self._rendered(tuple(hidden))
         off = np.abs(_premultiplied(over(below, alone)) - _premultiplied(upto)).max(-1) * 255
         if (off > CLOSE).mean() <= MOST_OFF:
-            return alone.copy(), np.zeros(upto.shape[:2], np.bool_)
+            return alone, np.zeros(upto.shape[:2], np.bool_)
         return _laid_over(below, upto)
 
 

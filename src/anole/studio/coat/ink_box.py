@@ -13,11 +13,16 @@ _boxes = Cache(1 << 16)
 
 
 def ink_box(piece: Coated, dpi: float) -> FrameBox:
-    """x0, y0, x1, y1 of a piece's outlines, board px; of its frame while what they are traced from is
+    """x0, y0, x1, y1 of a piece's outlines, board px; NOTHING where it has none."""
+    return known_ink(piece, dpi) or NOTHING
+
+
+def known_ink(piece: Coated, dpi: float) -> FrameBox | None:
+    """The same, None where it has none; of its frame while what its outlines are traced from is
     read."""
     kind = coated_kind(piece)
     key = ("box", kind.struct, kind.outline_key(piece, dpi), isolation.FETCHER.arrivals)
     try:
-        return _boxes.get(key, lambda: kind.ink(piece, dpi) or NOTHING)
+        return _boxes.get(key, lambda: kind.ink(piece, dpi))
     except isolation.NotYet:
         return kind.placement(piece, dpi).extent

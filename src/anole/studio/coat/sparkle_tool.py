@@ -15,7 +15,7 @@ from ...core.pieces.shapes.letters import letter_boxes
 from ..board.part_tool import ring
 from ..board.placing_tool import PlacingTool
 from ..look.view_transform import ViewTransform
-from .ink_box import ink_box
+from .ink_box import known_ink
 
 HINTS = {"move": "Drag: moves the flare on every such letter. Delete deletes it"}
 NAMES = {"move": "Move flare"}
@@ -58,7 +58,8 @@ class SparkleTool(PlacingTool):
         """The boxes that a letter's flares lie in."""
         if letter:
             return [box for one, box in self._boxes() if one == letter]
-        return [ink_box(self.piece, self.document.board.dpi)] if self.piece is not None else []
+        whole = known_ink(self.piece, self.document.board.dpi) if self.piece is not None else None
+        return [whole] if whole is not None else []
 
     def grips(self, part: Flare, now: ViewTransform) -> dict[str, QPointF]:
         places = {}

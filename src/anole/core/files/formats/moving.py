@@ -14,9 +14,12 @@ if TYPE_CHECKING:
 def whole(target: Target, path: Path, progress: Progress, stop: Stop) -> int:
     """Returns the file's bytes. Raises FileError, TooLarge and Cancelled."""
     from ...atomic import write_bytes
+    from ...render.renderer import Cancelled
     from ..coat_by_coat import animated
 
     data = animated(target, path.suffix.lower() == ".webp", progress=progress, stop=stop)
+    if stop():  # who cancels after the last px wants no file either
+        raise Cancelled
     write_bytes(path, data)
     return len(data)
 
