@@ -34,7 +34,7 @@ WAYS = {
 
 def held() -> int:
     """Bytes in all caches that are alive."""
-    return sum(one._bytes for one in gc.get_objects() if isinstance(one, Cache))
+    return sum(one.held for one in gc.get_objects() if isinstance(one, Cache))
 
 
 @pytest.fixture

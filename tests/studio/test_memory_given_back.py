@@ -18,9 +18,9 @@ def test_what_proof_kept_is_given_back_and_made_again(open_window, settle, qtbot
     window.show_stage(Stage.PROOF)
     qtbot.waitUntil(lambda: "proof" in window.worker._lent, timeout=20_000)
     proof = window.worker._lent["proof"]
-    qtbot.waitUntil(lambda: proof.cache._bytes > 0)
+    qtbot.waitUntil(lambda: proof.cache.held > 0)
     first = dict(window.proof.pictures.images)
-    qtbot.waitUntil(lambda: proof.cache._bytes == 0 and len(given) >= 2)
+    qtbot.waitUntil(lambda: proof.cache.held == 0 and len(given) >= 2)
     assert not proof._steps and proof._planes.ground.size == 0
     window.proof.pictures.asked = None
     window.proof.pictures.ask()

@@ -9,9 +9,10 @@ from pathlib import Path
 import pytest
 
 import anole.studio
+from anole.studio.documents import picture_memory
 from anole.studio.documents.settings import ASIDE, Settings
 
-from .menus import menus
+from .menus import entries, menus, plain
 
 
 @pytest.fixture
@@ -99,3 +100,18 @@ def test_a_file_that_cannot_be_written_is_no_trouble(path):
     settings = Settings()
     settings.put("theme", "light")
     assert settings.get("theme", "") == "light"
+
+
+def test_the_memory_that_is_chosen_is_kept_to_and_remembered(open_window, monkeypatch):
+    window = open_window()
+    monkeypatch.setattr(picture_memory.SHARED, "capacity", picture_memory.SHARED.capacity)
+    view = {plain(action.text()): action for action in entries(window, "View")}
+    sizes = view["Memory for pictures"].menu()
+    sizes.aboutToShow.emit()
+    one = {action.text(): action for action in sizes.actions()}
+    assert one["512 MB"].isChecked()
+    one["1 GB"].trigger()
+    assert picture_memory.SHARED.capacity == 2**30
+    picture_memory.SHARED.resize(1)
+    picture_memory.keep(Settings())
+    assert picture_memory.SHARED.capacity == 2**30

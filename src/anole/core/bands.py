@@ -6,8 +6,9 @@ when two threads enter it.
 
 from __future__ import annotations
 
+import functools
 import os
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from concurrent.futures import ThreadPoolExecutor
 from typing import TypeVar
 
@@ -37,23 +38,29 @@ def split(rows: int, parts: int = PARTS, least: int = 16) -> list[tuple[int, int
 
 
 def run(task: Callable[[int, int], T], bands: list[tuple[int, int]]) -> list[T]:
-    """Call task(first_row, end_row) for each band, at once where cores allow.
+    """Call task(first_row, end_row) for each band, at once where cores allow."""
+    rows = bands[-1][1] if bands else 0
+    return each([functools.partial(task, *band) for band in bands], rows)
+
+
+def each(tasks: Sequence[Callable[[], T]], rows: int) -> list[T]:
+    """Call each task, at once where cores allow; `rows` says how much work they are together.
 
     The calling thread takes its share, so a pool that is busy never stalls it.
     """
-    if _pool is None or len(bands) < 2 or bands[-1][1] <= FEW_ROWS:
-        return [task(*band) for band in bands]
-    waiting = iter(enumerate(bands))
+    if _pool is None or len(tasks) < 2 or rows <= FEW_ROWS:
+        return [task() for task in tasks]
+    waiting = iter(enumerate(tasks))
     results: dict[int, T] = {}
 
     def take() -> None:
         # next() on a shared iterator is atomic under the interpreter's lock
-        for index, band in waiting:
-            results[index] = task(*band)
+        for index, task in waiting:
+            results[index] = task()
 
-    helpers = [_pool.submit(take) for _ in range(min(WORKERS, len(bands)) - 1)]
+    helpers = [_pool.submit(take) for _ in range(min(WORKERS, len(tasks)) - 1)]
     take()
     for helper in helpers:
         if not helper.cancel():
             helper.result()
-    return [results[i] for i in range(len(bands))]
+    return [results[i] for i in range(len(tasks))]

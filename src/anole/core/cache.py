@@ -1,21 +1,25 @@
-"""Results kept under the value they came from, the least recently used given up first."""
+"""Results kept under the value they came from, the least worth given up first."""
 
 from __future__ import annotations
 
+import heapq
+import itertools
 import threading
+import time
+import weakref
 from collections import Counter, OrderedDict
 from collections.abc import Callable, Hashable
-from typing import Any, TypeVar
+from typing import Any, Generic, NamedTuple, TypeVar
 
 import numpy as np
 
 T = TypeVar("T")
-CAPACITY, LARGEST = 128 * 2**20, 1024 * 2**20
-"""Bytes that are kept; a renderer of large windows keeps more, for it needs more at once."""
-PER_PIXEL = 400
-"""Bytes that a frame of many coats keeps for each of its px, with as much again for what changes."""
+CAPACITY = 512 * 2**20
+"""Bytes that all caches without a bound of their own keep together, if nobody says otherwise."""
 VERSIONS, SLOTS = 3, 64
 """How many results of one slot stay, and how many slots are watched."""
+LEAST = 2**16
+"""What a result costs at least, whatever its arrays say: else small ones would never go."""
 
 
 def weight(value: Any) -> int:
@@ -27,16 +31,111 @@ def weight(value: Any) -> int:
     return 64
 
 
+class Kept(Generic[T]):
+    """A kept result. `gain`: the seconds that each of its bytes saves whoever asks again."""
+
+    __slots__ = ("gain", "number", "size", "value", "worth")
+
+    def __init__(self, value: T, seconds: float, number: int) -> None:
+        self.value, self.size, self.number = value, weight(value), number
+        self.gain = seconds / max(self.size, LEAST)
+        self.worth = 0.0
+
+
+class Candidate(NamedTuple):
+    """What may be given up, as it was worth when it was last looked at."""
+
+    worth: float
+    number: int
+    cache: weakref.ref[Cache]
+    key: Hashable
+
+
+class Budget:
+    """Bytes that caches share. What is worth least goes first, in whichever of them it is kept:
+    GreedyDual-Size (P. Cao, S. Irani, "Cost-aware WWW proxy caching algorithms", 1997), where a result
+    asked for is worth its gain more than what was given up last."""
+
+    def __init__(self, capacity: int) -> None:
+        self.capacity, self.held = capacity, 0
+        self.lock = threading.RLock()
+        self._age, self._numbers = 0.0, itertools.count()
+        self._candidates: list[Candidate] = []
+        self._count = 0
+
+    def resize(self, capacity: int) -> None:
+        """From now on so many bytes are kept."""
+        with self.lock:
+            self.capacity = capacity
+            self._give_up()
+
+    def touched(self, kept: Kept[Any]) -> None:
+        """Somebody asked for it."""
+        kept.worth = self._age + kept.gain
+
+    def take(self, cache: Cache, key: Hashable, value: T, seconds: float) -> Kept[T]:
+        """Keep a result that took so long, and give up what is worth less where there is no room."""
+        kept = Kept(value, seconds, next(self._numbers))
+        self.touched(kept)
+        self.held += kept.size
+        self._count += 1
+        cache.stored[key] = kept
+        heapq.heappush(
+            self._candidates, Candidate(kept.worth, kept.number, weakref.ref(cache), key)
+        )
+        self._give_up(kept)
+        if len(self._candidates) > 2 * self._count + 64:
+            self._candidates = [each for each in self._candidates if _of(each) is not None]
+            heapq.heapify(self._candidates)
+        return kept
+
+    def let_go(self, kept: Kept[Any]) -> None:
+        """It is kept no longer."""
+        self.held -= kept.size
+        self._count -= 1
+
+    def _give_up(self, newest: Kept[Any] | None = None) -> None:
+        """What came last stays, for somebody uses it."""
+        spared: list[Candidate] = []
+        while self.held > self.capacity and self._candidates:
+            candidate = heapq.heappop(self._candidates)
+            kept, cache = _of(candidate), candidate.cache()
+            if kept is None or cache is None:
+                continue
+            if kept is newest:
+                spared.append(candidate)
+            elif kept.worth > candidate.worth:
+                heapq.heappush(self._candidates, candidate._replace(worth=kept.worth))
+            else:
+                self._age = kept.worth
+                self.let_go(cache.stored.pop(candidate.key))
+        for candidate in spared:
+            heapq.heappush(self._candidates, candidate)
+
+
+def _of(candidate: Candidate) -> Kept[Any] | None:
+    """The result that a candidate stands for, if it is still kept."""
+    cache = candidate.cache()
+    kept = None if cache is None else cache.stored.get(candidate.key)
+    return kept if kept is not None and kept.number == candidate.number else None
+
+
+SHARED = Budget(CAPACITY)
+"""What all renderers of the process share."""
+
+
 class Cache:
-    """Keys are tuples whose first part names the kind of result: ("distance", ...)."""
+    """Keys are tuples whose first part names the kind of result: ("distance", ...).
+
+    capacity : bytes of its own; without, it shares SHARED with all others
+    """
 
     def __init__(self, capacity: int | None = None) -> None:
-        self.capacity, self._grows = capacity or CAPACITY, capacity is None
+        self.budget = SHARED if capacity is None else Budget(capacity)
         self.made: Counter[str] = Counter()
-        self._stored: OrderedDict[Hashable, tuple[Any, int]] = OrderedDict()
+        self.stored: dict[Hashable, Kept[Any]] = {}
         self._slots: OrderedDict[Hashable, list[Hashable]] = OrderedDict()
-        self._bytes = 0
-        self._lock = threading.RLock()
+        weakref.finalize(self, _forget, self.budget, self.stored).atexit = False
 
     def get(self, key: tuple, make: Callable[[], T], slot: Hashable = None) -> T:
         """The kept result, or make() kept under `key`. Two threads may make the same once each.
@@ -44,49 +143,49 @@ class Cache:
         Of the results of one slot only the newest few stay: a drag makes a new one each move that
         nobody asks for again, and memory just given back is quicker to write than fresh pages.
         """
-        with self._lock:
-            if key in self._stored:
-                self._stored.move_to_end(key)
-                return self._stored[key][0]
+        with self.budget.lock:
+            if key in self.stored:
+                kept = self.stored[key]
+                self.budget.touched(kept)
+                return kept.value
+        start = time.perf_counter()
         value = make()
-        with self._lock:
+        took = time.perf_counter() - start
+        with self.budget.lock:
             self.made[str(key[0])] += 1
-            if key not in self._stored:
-                self._stored[key] = (value, weight(value))
-                self._bytes += self._stored[key][1]
+            if key not in self.stored:
+                self.budget.take(self, key, value, took)
                 if slot is not None:
                     self._make_room(slot, key)
-                self._give_up()
         return value
 
     def has(self, key: tuple) -> bool:
         """Whether a result is kept."""
-        with self._lock:
-            return key in self._stored
+        with self.budget.lock:
+            return key in self.stored
+
+    @property
+    def held(self) -> int:
+        """Bytes of what it keeps."""
+        with self.budget.lock:
+            return sum(kept.size for kept in self.stored.values())
 
     def _make_room(self, slot: Hashable, key: Hashable) -> None:
-        held = [old for old in self._slots.pop(slot, ()) if old in self._stored and old != key]
+        held = [old for old in self._slots.pop(slot, ()) if old in self.stored and old != key]
         for old in held[: -(VERSIONS - 1)]:
-            self._bytes -= self._stored.pop(old)[1]
+            self.budget.let_go(self.stored.pop(old))
         self._slots[slot] = [*held[-(VERSIONS - 1) :], key]
         if len(self._slots) > SLOTS:
             self._slots.popitem(last=False)
 
-    def _give_up(self) -> None:
-        while self._bytes > self.capacity and len(self._stored) > 1:
-            _, (_, size) = self._stored.popitem(last=False)
-            self._bytes -= size
-
-    def make_room_for(self, pixels: int) -> None:
-        """Keep what frames of so many px need, within bounds, and no less than before: a small
-        frame within a large one shares what it keeps. A cache of a fixed capacity keeps to that."""
-        with self._lock:
-            if self._grows:
-                self.capacity = max(self.capacity, min(pixels * PER_PIXEL, LARGEST))
-
     def clear(self) -> None:
         """Forget everything."""
-        with self._lock:
-            self._stored.clear()
+        with self.budget.lock:
+            _forget(self.budget, self.stored)
             self._slots.clear()
-            self._bytes = 0
+
+
+def _forget(budget: Budget, stored: dict[Hashable, Kept[Any]]) -> None:
+    with budget.lock:
+        while stored:
+            budget.let_go(stored.popitem()[1])

@@ -13,6 +13,7 @@ from PyQt6.QtWidgets import QApplication
 
 from ..core import isolation
 from ..core.library.keeping import tidy
+from .documents import picture_memory
 from .documents.board_files import demo_folder
 from .documents.settings import Settings
 from .look import theme
@@ -34,6 +35,7 @@ def application() -> QApplication:
     app = existing if isinstance(existing, QApplication) else QApplication(sys.argv[:1])
     app.setApplicationName("Anole")
     app.setDesktopFileName("org.anole_studio.Anole")
+    picture_memory.keep(Settings())
     wanted = theme.LIGHT if Settings().get("theme", "dark") == "light" else theme.DARK
     if not theme.is_on(wanted):
         theme.load_fonts()

@@ -8,6 +8,7 @@ runs however far away.
 
 from __future__ import annotations
 
+from functools import partial
 from typing import NamedTuple
 
 import numpy as np
@@ -40,18 +41,19 @@ def _squared(c: Records, k: int, px: Real, py: Real) -> Real:
 
 
 @njit(nogil=True, cache=True)
-def _seed(c: Plane, near: Numbers, square: Plane) -> None:
-    """Every px within SEED px of a chord learns its squared distance to it, and which it is.
+def _seed(c: Plane, near: Numbers, square: Plane, first: int, end: int) -> None:
+    """Every px of rows first..end within SEED px of a chord learns its squared distance to it, and
+    which it is.
 
     Of each row only the part of the chord counts that lies within SEED above or below it: its places
     t = (y -+ SEED - y0) / dy, widened by SEED to both sides.
     """
-    height, width = near.shape
+    width = near.shape[1]
     reach = np.float32(SEED)
     for k in range(c.shape[0]):
         x0, y0, dx, dy = c[k, X0], c[k, Y0], c[k, DX], c[k, DY]
         top, low = min(y0, y0 + dy) - reach, max(y0, y0 + dy) + reach
-        for y in range(max(0, int(np.floor(top))), min(height, int(np.ceil(low)) + 1)):
+        for y in range(max(first, int(np.floor(top))), min(end, int(np.ceil(low)) + 1)):
             py = y + HALF
             ta, tb = np.float32(0), np.float32(1)
             if abs(dy) > np.float32(1e-6):
@@ -120,9 +122,14 @@ def _sweep(c: Plane, near: Numbers, square: Plane, down: bool) -> None:
 
 
 @njit(nogil=True, cache=True)
-def _signed(square: Plane, inside: Mask, y0: int, y1: int) -> None:
+def _signed(
+    near: Numbers, square: Plane, risen: Numbers, above: Plane, inside: Mask, y0: int, y1: int
+) -> None:
+    """The nearer chord of what was handed down and what was handed up, and the signed distance."""
     for y in range(y0, y1):
         for x in range(square.shape[1]):
+            if above[y, x] < square[y, x]:
+                square[y, x], near[y, x] = above[y, x], risen[y, x]
             d = np.sqrt(square[y, x])
             square[y, x] = d if inside[y, x] else -d
 
@@ -159,8 +166,11 @@ def nearest(chords: Chords, inside: Mask, box: Box) -> Nearest:
     c = _measures(chords, box)
     near = np.full((box.height, box.width), -1, np.int32)
     square = np.full((box.height, box.width), FAR, np.float32)
-    _seed(c, near, square)
-    _sweep(c, near, square, True)
-    _sweep(c, near, square, False)
-    bands.run(lambda a, b: _signed(square, inside, a, b), bands.split(box.height))
+    rows = bands.split(box.height)
+    bands.run(lambda a, b: _seed(c, near, square, a, b), rows)
+    # a px's nearest chord is above it or below it: either sweep finds its own without the other
+    risen, above = near.copy(), square.copy()
+    down, up = partial(_sweep, c, near, square, True), partial(_sweep, c, risen, above, False)
+    bands.each([down, up], box.height)
+    bands.run(lambda a, b: _signed(near, square, risen, above, inside, a, b), rows)
     return Nearest(square, near, c)

@@ -164,7 +164,6 @@ class Renderer:
         steps = plan(request, self.cache, self._planned)
         if self._planes.window != request.box:
             self._planes, self._steps, self._points = Accumulators(request.box), [], []
-            self.cache.make_room_for(request.box.width * request.box.height)
             self._dirty = None
         changed = difference(self._steps, steps)
         first, self.dirty = changed.first, changed.box.meet(request.box)

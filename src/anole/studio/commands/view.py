@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from functools import partial
 
+from ..documents import picture_memory
 from ..shared.session import Session
 from ..shared.shell import Stage
 from .command import BOARD, Answer, Choices, Command, Menu, window
@@ -22,6 +24,18 @@ def _zoomed(zoom: float) -> Callable[[Session], object]:
 def _zooms(session: Session) -> list[Answer]:
     now = session.shell.zoom
     return [Answer(f"{z:.0%}", _zoomed(z), abs(now - z) < 1e-3) for z in ZOOMS]
+
+
+def _memories(session: Session) -> list[Answer]:
+    now = picture_memory.kept()
+    return [
+        Answer(picture_memory.said(size), partial(_keep, size), size == now)
+        for size in picture_memory.SIZES
+    ]
+
+
+def _keep(size: int, session: Session) -> None:
+    picture_memory.choose(session.settings, size)
 
 
 MENU = Menu(
@@ -43,6 +57,7 @@ MENU = Menu(
         None,
         Command("fold", "Hide or show the panels", ("F9",), window("fold panels"), on=(BOARD,)),
         Command("screen", "Full screen", ("F11",), window("full screen")),
+        Choices("Memory for pictures", _memories),
         Command("dress", "Dark or light theme", (), window("change theme")),
     ),
 )

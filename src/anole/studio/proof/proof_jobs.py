@@ -15,7 +15,6 @@ from ..look.pixel_images import image_of
 from ..rendering.frames import reduced
 from ..rendering.worker import Job, Worker
 
-CACHE = 384 * 2**20
 MOST_WIDE = 2560
 """px a board is rendered at before it is reduced."""
 
@@ -25,7 +24,7 @@ def reduced_job(board: Board, widths: tuple[int, ...], sight: str = PLAIN) -> Jo
     width and its image."""
 
     def job(worker: Worker) -> Iterator[tuple[int, QImage]]:
-        scale, renderer = min(1.0, MOST_WIDE / board.width), worker.renderer("proof", CACHE)
+        scale, renderer = min(1.0, MOST_WIDE / board.width), worker.renderer("proof")
         pixels = worker.left_out.tried(
             board, lambda sound: rgba(sound, scale, renderer=renderer, stop=worker.is_over)
         )

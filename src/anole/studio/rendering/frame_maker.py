@@ -8,13 +8,11 @@ from collections.abc import Callable
 import numpy as np
 
 from ...core.box import Box
-from ...core.cache import Cache
 from ...core.render.renderer import Renderer, Request
 from ..runtime.left_out import LeftOut
 from .buffers import Buffers
 from .frames import Frame, frame_image
 
-HALF_CACHE = 64 * 2**20
 SLOW_SECONDS, FORGETTING = 0.045, 0.6
 """A frame that took longer is preceded by a rough one; quick ones after it let that be forgotten."""
 SHARES, LATE_SECONDS = (2, 4), 0.04
@@ -29,7 +27,7 @@ class FrameMaker:
         self, left_out: LeftOut, is_stale: Callable[[], bool], told: Callable[[Frame], object]
     ) -> None:
         self._left_out, self._stale, self._told = left_out, is_stale, told
-        self._renderer, self.halves = Renderer(), Renderer(Cache(HALF_CACHE))
+        self._renderer, self.halves = Renderer(), Renderer()
         self._took = self._half_took = 0.0
         self._buffers = Buffers()
 

@@ -12,7 +12,6 @@ from PyQt6.QtGui import QImage
 
 from ...core.arrays import Pixels
 from ...core.box import Box
-from ...core.cache import Cache
 from ...core.memory import give_back
 from ...core.model import Board
 from ...core.render.compiling import prepare
@@ -23,7 +22,6 @@ from ..runtime.left_out import LeftOut
 from ..runtime.troubles import TROUBLES, what
 from .frame_maker import FrameMaker
 
-SMALL_CACHE = 112 * 2**20
 REST, LONG_REST = 1.5, 6.0
 """Seconds without work after which memory that was given back goes to the system; and more, after
 which what Proof and rough frames keep is given back."""
@@ -69,7 +67,7 @@ class Worker(QObject):
         self._jobs: OrderedDict[Key, Waiting] = OrderedDict()
         self._over = False
         self._busy = True
-        self._small = Renderer(Cache(SMALL_CACHE))
+        self._small = Renderer()
         self._lent: dict[str, Renderer] = {}
         self.left_out = LeftOut()
         self.left_out.setParent(self)
@@ -150,11 +148,10 @@ class Worker(QObject):
 
     # what jobs may use, in the worker's thread
 
-    def renderer(self, name: str, room: int) -> Renderer:
-        """One that keeps up to `room` bytes for those who ask for it by that name, given back after
-        a long rest."""
+    def renderer(self, name: str) -> Renderer:
+        """One for those who ask for it by that name; what it keeps is given back after a long rest."""
         if name not in self._lent:
-            self._lent[name] = Renderer(Cache(room))
+            self._lent[name] = Renderer()
         return self._lent[name]
 
     def small(
