@@ -20,6 +20,7 @@ from collections.abc import Callable
 from pathlib import Path
 
 import numpy as np
+from numba.core.event import Event, Listener, register
 from PyQt6 import sip
 from PyQt6.QtCore import QPoint, QTimer
 from PyQt6.QtWidgets import QApplication, QDialog, QWidget
@@ -104,6 +105,7 @@ class Monkey:
         self.chance = random.Random(seed)
         self.seconds, self.acts, self.checks = seconds, 0, 0
         self.wrong: list[str] = []
+        self.compiled: list[str] = []
         self.told: deque[str] = deque(maxlen=TELLING)
         self._hand, self._jobs = Hand(), queue.Queue[Callable[[], None]]()
         threading.Thread(target=self._work, daemon=True).start()
@@ -130,6 +132,19 @@ class Monkey:
             caught(of, error, message)
 
         troubles.Troubles.caught = told  # type: ignore[method-assign]
+
+    def hear_compilers(self) -> None:
+        """What is compiled while one works holds the window for seconds."""
+        compiled = self.compiled
+
+        class Heard(Listener):
+            def on_start(self, event: Event) -> None:
+                compiled.append(f"{event.data['dispatcher']} {event.data['args']}")
+
+            def on_end(self, event: Event) -> None:
+                pass
+
+        register("numba:compile", Heard())
 
     def _work(self) -> None:
         while True:
@@ -328,9 +343,12 @@ def main(seed: int, seconds: float) -> int:
     isolation.hurry()
     monkey = Monkey(seed, seconds)
     monkey.pump(lambda: monkey.window.idle, 300)
+    monkey.hear_compilers()
     monkey.run()
     print(f"seed {seed}: {monkey.acts} acts, {monkey.checks} checks, "
           f"longest turn {monkey.turns.longest:.2f} s in {monkey.turns.during}")  # fmt: skip
+    for line in monkey.compiled:
+        print("compiled late:", line)
     for line in monkey.wrong[:3]:
         print("WRONG:", line)
     if monkey.wrong:

@@ -12,7 +12,7 @@ import cv2
 import msgspec
 import numpy as np
 import pytest
-from PyQt6.QtCore import QMimeData, QUrl
+from PyQt6.QtCore import QMimeData, QPointF, Qt, QUrl
 
 from anole.core import assets, isolation
 from anole.core.edit.clusters import make_cluster
@@ -173,6 +173,30 @@ def test_what_was_forgotten_is_read_again_and_nothing_is_said(
     qtbot.wait(20)
     helper_stopped.go_on()
     settle(window)
+
+
+def test_which_coat_painted_there_is_asked_while_a_picture_is_being_read(
+    open_window, settle, qtbot, hurried, helper_stopped, unseen
+):
+    window = open_window(carrying(*KINDS[0], (Fill(id="f"),)))
+    window.selection.choose("p", "f")
+    window.show_stage(Stage.COAT)
+    settle(window)
+    helper_stopped()
+    for cache in (svg_files.DRAWINGS, picture_files.KEPT, svg_files.OUTLINES):
+        cache.clear()
+    middle = window.view.transform_now().to_widget(160, 90).toPoint()
+
+    def ask() -> str:
+        keys = Qt.KeyboardModifier.ControlModifier
+        qtbot.mouseClick(window.view, Qt.MouseButton.LeftButton, keys, middle)
+        return window.status.text.text()
+
+    assert "still being read" in ask()
+    assert all(tool.ask_menu(QPointF(middle)) != "coat" for tool in window.view.tools)
+    helper_stopped.go_on()
+    qtbot.waitUntil(lambda: not FETCHER._asked, timeout=10_000)
+    qtbot.waitUntil(lambda: "Painted there on top: Fill" in ask(), timeout=10_000)
 
 
 @pytest.mark.parametrize(("data", "name", "kind"), KINDS, ids=["artwork", "photo"])

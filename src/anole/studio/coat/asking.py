@@ -3,10 +3,13 @@ themselves), and by a right click."""
 
 from __future__ import annotations
 
+import contextlib
+
 from PyQt6.QtCore import QPointF, Qt
 
 from ...core.coats.registry import kind_of
 from ...core.edit.coats import coat_of
+from ...core.isolation import NotYet
 from ...core.render.probing import painted_by
 from ..board.board_tool import BoardTool
 
@@ -19,12 +22,20 @@ class AskingTool(BoardTool):
     def press(self, at: QPointF, keys: Qt.KeyboardModifier) -> bool:
         if not keys & ASKS:
             return False
-        if not self._choose(at):
+        try:
+            found = self._choose(at)
+        except NotYet:
+            self.document.said.emit("A picture there is still being read; ask again in a moment.")
+            return True
+        if not found:
             self.document.said.emit("Only a ground is painted there.")
         return True
 
     def ask_menu(self, at: QPointF) -> str | None:
-        return "coat" if self._choose(at) else None
+        # a menu does not wait for what is still being read
+        with contextlib.suppress(NotYet):
+            return "coat" if self._choose(at) else None
+        return None
 
     def _choose(self, at: QPointF) -> bool:
         """Choose the coat that lies on top there, and say which it is."""

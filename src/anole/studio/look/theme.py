@@ -172,9 +172,11 @@ def is_on(wanted: Theme) -> bool:
 def put_on(app: QApplication, wanted: Theme) -> None:
     """Dress the application."""
     global _current, _put_on
+    if not _put_on:
+        # either makes every widget there is look for all of its style anew: seconds in a window in use
+        app.setStyle("Fusion")
+        app.setFont(font())
     _current, _put_on = wanted, True
-    app.setStyle("Fusion")
-    app.setFont(font())
     palette = QPalette()
     for role, name in (
         (QPalette.ColorRole.Window, wanted.panel),
