@@ -22,6 +22,7 @@ from ..core.library.styles import StoredStyle
 from ..core.model import Style, to_json
 from ..core.render.export import rgba
 from ..core.text import short
+from .from_picture import from_picture
 from .parts import PATH, complain, only, out_option, progress_shown
 
 names_argument = click.argument("names", metavar="[STYLE]...", nargs=-1)
@@ -164,3 +165,6 @@ def _named(kept: list[StoredStyle], name: str) -> list[Style]:
     exact = [e.style for e in kept if e.style.name.casefold() == name.casefold()]
     found = exact or [e.style for e in kept if library.is_found(e.style, name)]
     return found or [library.find(name)]
+
+
+styles.add_command(from_picture)

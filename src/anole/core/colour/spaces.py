@@ -13,21 +13,21 @@ import numpy as np
 
 from ..arrays import Colours, Planes
 
-_LMS = np.array(
+LMS = np.array(
     [
         [0.4122214694707630, 0.5363325372617349, 0.0514459932675022],
         [0.2119034958178251, 0.6806995506452345, 0.1073969535369405],
         [0.0883024591900564, 0.2817188391361215, 0.6299787016738222],
     ]
 )
-_LAB = np.array(
+LAB = np.array(
     [
         [0.2104542683093140, 0.7936177747023054, -0.0040720430116193],
         [1.9779985324311684, -2.4285922420485799, 0.4505937096174110],
         [0.0259040424655478, 0.7827717124575296, -0.8086757549230774],
     ]
 )
-_FROM_LMS, _FROM_LAB = np.linalg.inv(_LMS), np.linalg.inv(_LAB)
+_FROM_LMS, _FROM_LAB = np.linalg.inv(LMS), np.linalg.inv(LAB)
 
 
 def to_linear(srgb: Colours) -> Colours:
@@ -44,7 +44,7 @@ def to_encoded(linear: Colours) -> Colours:
 
 def to_oklab(srgb: Colours) -> Colours:
     """Oklab (3, ...) of encoded sRGB (3, ...) in 0 to 1 (B. Ottosson, "A perceptual color space", 2020)."""
-    return np.tensordot(_LAB, np.cbrt(np.tensordot(_LMS, to_linear(srgb), 1)), 1)
+    return np.tensordot(LAB, np.cbrt(np.tensordot(LMS, to_linear(srgb), 1)), 1)
 
 
 def from_oklab(lab: Colours) -> Colours:

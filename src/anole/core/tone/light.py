@@ -6,7 +6,7 @@ import numpy as np
 
 from .. import bands
 from ..arrays import Colours, Plane, Planes, Real, Table
-from ..colour.spaces import _FROM_LAB, _FROM_LMS, _LAB, _LMS, to_encoded, to_linear
+from ..colour.spaces import _FROM_LAB, _FROM_LMS, LAB, LMS, to_encoded, to_linear
 from ..kernels import njit
 
 STEPS = 4096
@@ -174,7 +174,7 @@ def _encode(
 def oklab(planes: Planes) -> Colours:
     """(3, H, W) OKLab of sRGB-encoded planes."""
     out = np.empty((3, *planes.shape[1:]), np.float32)
-    lms, lab = _LMS.astype(np.float32), _LAB.astype(np.float32)
+    lms, lab = LMS.astype(np.float32), LAB.astype(np.float32)
     bands.run(lambda a, b: _oklab(planes, lms, lab, a, b, out), bands.split(planes.shape[1]))
     return out
 
@@ -182,6 +182,6 @@ def oklab(planes: Planes) -> Colours:
 def from_oklab(lab: Colours) -> Colours:
     """The way back; colours outside sRGB keep their hue and lightness and lose chroma."""
     out = np.empty_like(lab)
-    matrices = tuple(m.astype(np.float32) for m in (_LMS, _LAB, _FROM_LAB, _FROM_LMS))
+    matrices = tuple(m.astype(np.float32) for m in (LMS, LAB, _FROM_LAB, _FROM_LMS))
     bands.run(lambda a, b: _encode(lab, *matrices, a, b, out), bands.split(lab.shape[1]))
     return out

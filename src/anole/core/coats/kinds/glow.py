@@ -86,7 +86,8 @@ def _field(coat: Glow, context: CoatContext, sigma: float, inward: bool) -> tupl
     if sigma <= 0.05:
         return edge.distance, outset.by
     key = ("smooth", context.shape.key, context.shape.box, outset, sigma)
-    return context.cache.get(key, lambda: smoothed(edge.distance, sigma)), outset.by
+    soft = context.cache.get(key, lambda: np.ascontiguousarray(smoothed(edge.distance, sigma)))
+    return soft, outset.by
 
 
 @njit(nogil=True, cache=True)

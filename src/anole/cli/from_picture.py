@@ -1,0 +1,108 @@
+"""`anole styles from-picture`: a look read off finished lettering, as a style."""
+
+from __future__ import annotations
+
+import json
+from pathlib import Path
+
+import click
+import numpy as np
+
+from ..core.arrays import Pixels
+from ..core.atomic import FileError, read_bytes, write_bytes
+from ..core.box import Box
+from ..core.library.styles import SUFFIX
+from ..core.model import to_json
+from ..core.paint.image_formats import ImageError
+from ..core.paint.picture_files import decoded
+from ..core.reading import look as looks
+from ..core.reading.em import caps_of
+from ..core.reading.seen import Unreadable
+from ..core.reading.style import CAPS, report_of, style_of
+from ..core.text import short
+from .parts import PATH, complain, only, out_option, progress_shown
+
+MOST_FILE = 512 << 20
+
+
+def _numbers(text: str, what: str, count: int = 4) -> list[float]:
+    try:
+        numbers = [float(part) for part in text.split(",")]
+    except ValueError:
+        numbers = []
+    if len(numbers) != count or not all(np.isfinite(numbers)):
+        raise FileError(
+            f"{what} is {count} numbers with commas between them, not {short(text, 40)!r}"
+        )
+    return numbers
+
+
+def _box(text: str) -> Box | None:
+    if not text:
+        return None
+    x, y, width, height = _numbers(text, "--box")
+    if width < 1 or height < 1 or max(map(abs, (x, y, width, height))) > 1e6:
+        raise FileError("--box is X,Y,WIDTH,HEIGHT in px of the picture")
+    return Box(round(x), round(y), round(x + width), round(y + height))
+
+
+def _pixels(path: Path) -> Pixels:
+    try:
+        read = decoded(read_bytes(path, MOST_FILE), path.name)
+    except ImageError as error:
+        raise FileError(str(error)) from error
+    for trouble in read.troubles:
+        complain(trouble)
+    pixels = read.pixels
+    return (pixels >> 8).astype(np.uint8) if pixels.dtype == np.uint16 else pixels.astype(np.uint8)
+
+
+@click.command("from-picture")
+@out_option
+@click.argument("file", type=PATH, metavar="FILE")
+@click.option(
+    "--box", default="", metavar="X,Y,W,H", help="Where the lettering is, px of the picture."
+)
+@click.option("--line", default="", metavar="X0,Y0,X1,Y1",
+              help="From the ground over all rims into the middle of a stem.")  # fmt: skip
+@click.option("--report", type=PATH, help="Write what was found, and how sure it is, as JSON.")
+@click.option(
+    "--words", default="", help="What the lettering says, where that is known, with --font."
+)
+@click.option("--font", default="", help="Its font: lengths are then in its own em.")
+def from_picture(
+    out: tuple[Path, ...],
+    file: Path,
+    box: str,
+    line: str,
+    report: Path | None,
+    words: str,
+    font: str,
+) -> None:
+    """Read the look of finished lettering off a picture."""
+    path = only(out, SUFFIX)
+    where, along = _box(box), None
+    if line:
+        x0, y0, x1, y1 = _numbers(line, "--line")
+        along = (x0, y0, x1, y1)
+    try:
+        with progress_shown("reading") as told:
+            look = looks.read(_pixels(file), where, along, told)
+        caps = caps_of(look, words, font) if words.strip() and font else CAPS
+    except Unreadable as error:
+        raise FileError(f"{file.name}: {error}") from error
+    write_bytes(path, to_json(style_of(look, path.stem, caps)))
+    said = report_of(look)
+    if report is not None:
+        write_bytes(report, json.dumps(said, indent=1).encode())
+    for coat in reversed(said["coats"]):
+        print(f"{coat['kind']}: {_told(coat)}; {coat['sure']:.0%} sure")
+
+
+def _told(coat: dict[str, object]) -> str:
+    parts = [
+        f"{name} {value}" for name, value in coat.items() if name not in ("kind", "sure", "stops")
+    ]
+    if isinstance(stops := coat.get("stops"), list):
+        parts.insert(0, " to ".join(stop["colour"] for stop in stops))
+    return ", ".join(parts)

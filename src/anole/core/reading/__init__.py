@@ -1,0 +1,1 @@
+"""A look read off a picture: finished lettering goes in, what it was made of comes out."""

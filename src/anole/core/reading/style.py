@@ -1,0 +1,134 @@
+"""Coats of a look, and what is said of them."""
+
+from __future__ import annotations
+
+import math
+from typing import Any
+
+import numpy as np
+
+from ..arrays import Plane
+from ..coats.kinds.shadow import thrown_by
+from ..model import (
+    Colour,
+    ColourPaint,
+    Fill,
+    Gradient,
+    Lamp,
+    Length,
+    Position,
+    Shadow,
+    Span,
+    Stop,
+    Stroke,
+    Style,
+)
+from ..model.coats import Coat
+from .look import Look
+
+CAPS = 0.72
+"""Capitals are about so much of an em tall; whose font is known has its own share."""
+STEEP = (45.0, 80.0)
+"""How high the lamp of a shadow stands: higher where it is softer than it is long."""
+
+
+def style_of(look: Look, name: str, caps: float = CAPS) -> Style:
+    """A style of what was read: lengths in em of the found letters. caps : how tall they are in em"""
+    em = look.cap_height / caps
+    coats: list[Coat] = []
+    if look.thrown is not None:
+        coats.append(_shadow(look, em))
+    for number, rim in reversed(list(enumerate(look.rims))):
+        # under its inner neighbour it runs on, so that no ground is seen between them
+        span = Span(Position(round(-rim.end / em, 4), "em"), Position(0.0, "em"))
+        paint = ColourPaint(colour=_colour(rim.rgb))
+        coats.append(
+            Stroke(id=f"rim-{number + 1}", name=f"Rim {number + 1}", paint=paint, span=span)
+        )
+    coats.append(Fill(id="face", paint=_face_paint(look)))
+    return Style(name=name, words=("read from a picture",), notes=_said(look), coats=tuple(coats))
+
+
+def _shadow(look: Look, em: float) -> Shadow:
+    thrown = look.thrown
+    assert thrown is not None
+    far = max(math.hypot(thrown.dx, thrown.dy), 1e-6)
+    # the penumbra is a quarter of lift x size, and a lamp is 4 wide at most
+    steep = min(max(STEEP[0], math.degrees(math.atan(thrown.blur / far)) + 1), STEEP[1])
+    lift, lamp = thrown_by(thrown.dx, thrown.dy, Lamp(elevation=steep))
+    size = min(4.0, 4 * thrown.blur / max(lift, 1e-6))
+    return Shadow(
+        id="shadow",
+        paint=ColourPaint(colour=_colour(thrown.rgb)),
+        opacity=round(min(1.0, thrown.opacity), 3),
+        lift=Length(round(lift / em, 4), "em"),
+        lamp=Lamp(
+            bearing=lamp.bearing,
+            elevation=round(steep, 1),
+            size=round(size, 3),
+            colour=Colour(255, 255, 255),
+        ),
+    )
+
+
+def _face_paint(look: Look) -> ColourPaint | Gradient:
+    stops = look.face.stops
+    if len(stops) == 1:
+        return ColourPaint(colour=_colour(stops[0].rgb))
+    return Gradient(
+        stops=tuple(
+            Stop(round(min(max(stop.at, 0.0), 1.0), 4), _colour(stop.rgb)) for stop in stops
+        ),
+        angle=_bearing(look.face.angle),
+        space="srgb",
+    )
+
+
+def _bearing(angle: float) -> float:
+    """Degrees as gradients have them: 0 runs upward, 90 to the right."""
+    return round((angle + 90) % 360, 1)
+
+
+def _colour(rgb: Plane) -> Colour:
+    return Colour(*(int(v) for v in np.round(np.clip(rgb, 0, 1) * 255)))
+
+
+def _hex(rgb: Plane) -> str:
+    return "#{:02x}{:02x}{:02x}".format(*(int(v) for v in np.round(np.clip(rgb, 0, 1) * 255)))
+
+
+def _said(look: Look) -> str:
+    return f"Read from a picture; {look.difference:.3f} from it in OKLab, where letters are {look.cap_height:.0f} px tall."
+
+
+def report_of(look: Look) -> dict[str, Any]:
+    """What was read, bottom first, in px of the picture, for other programs."""
+    coats: list[dict[str, Any]] = []
+    thrown = look.thrown
+    if thrown is not None:
+        coats.append({
+            "kind": "shadow", "dx": round(thrown.dx, 2), "dy": round(thrown.dy, 2), "blur": round(thrown.blur, 2),
+            "colour": _hex(thrown.rgb), "opacity": round(thrown.opacity, 3), "sure": round(look.sure_throw, 3),
+        })  # fmt: skip
+    for rim, sure in reversed(list(zip(look.rims, look.sure_rims, strict=True))):
+        coats.append({
+            "kind": "stroke", "from": round(rim.start, 2), "to": round(rim.end, 2), "colour": _hex(rim.rgb),
+            "sure": round(sure, 3),
+        })  # fmt: skip
+    face: dict[str, Any] = {"kind": "fill"}
+    if len(look.face.stops) == 1:
+        face["colour"] = _hex(look.face.stops[0].rgb)
+    else:
+        face["stops"] = [
+            {"at": round(stop.at, 4), "colour": _hex(stop.rgb)} for stop in look.face.stops
+        ]
+        face["angle"] = _bearing(look.face.angle)
+    coats.append({**face, "sure": round(look.sure_face, 3)})
+    box, line = look.box, look.line
+    return {
+        "coats": coats,
+        "difference": round(look.difference, 4),
+        "cap_height": round(look.cap_height, 2),
+        "box": [box.x0, box.y0, box.width, box.height],
+        "line": [round(v, 1) for v in line],
+    }
