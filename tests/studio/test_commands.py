@@ -26,6 +26,7 @@ ASKING = {
     "screen",
 } | {
     "import pack",
+    "look of picture",
     "export all",
     "export pack",
     "contact sheet",

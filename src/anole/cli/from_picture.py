@@ -8,21 +8,16 @@ from pathlib import Path
 import click
 import numpy as np
 
-from ..core.arrays import Pixels
-from ..core.atomic import FileError, read_bytes, write_bytes
+from ..core.atomic import FileError, write_bytes
 from ..core.box import Box
 from ..core.library.styles import SUFFIX
 from ..core.model import to_json
-from ..core.paint.image_formats import ImageError
-from ..core.paint.picture_files import decoded
-from ..core.reading import look as looks
 from ..core.reading.em import caps_of
+from ..core.reading.from_file import look_of
 from ..core.reading.seen import Unreadable
 from ..core.reading.style import CAPS, report_of, style_of
 from ..core.text import short
 from .parts import PATH, complain, only, out_option, progress_shown
-
-MOST_FILE = 512 << 20
 
 
 def _numbers(text: str, what: str, count: int = 4) -> list[float]:
@@ -44,17 +39,6 @@ def _box(text: str) -> Box | None:
     if width < 1 or height < 1 or max(map(abs, (x, y, width, height))) > 1e6:
         raise FileError("--box is X,Y,WIDTH,HEIGHT in px of the picture")
     return Box(round(x), round(y), round(x + width), round(y + height))
-
-
-def _pixels(path: Path) -> Pixels:
-    try:
-        read = decoded(read_bytes(path, MOST_FILE), path.name)
-    except ImageError as error:
-        raise FileError(str(error)) from error
-    for trouble in read.troubles:
-        complain(trouble)
-    pixels = read.pixels
-    return (pixels >> 8).astype(np.uint8) if pixels.dtype == np.uint16 else pixels.astype(np.uint8)
 
 
 @click.command("from-picture")
@@ -85,9 +69,11 @@ def from_picture(
     if line:
         x0, y0, x1, y1 = _numbers(line, "--line")
         along = (x0, y0, x1, y1)
+    with progress_shown("reading") as told:
+        look, troubles = look_of(file, where, along, told)
+    for trouble in troubles:
+        complain(trouble)
     try:
-        with progress_shown("reading") as told:
-            look = looks.read(_pixels(file), where, along, told)
         caps = caps_of(look, words, font) if words.strip() and font else CAPS
     except Unreadable as error:
         raise FileError(f"{file.name}: {error}") from error

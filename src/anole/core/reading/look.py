@@ -12,11 +12,13 @@ from ..arrays import Mask, Pixels, Plane
 from ..box import Box
 from ..field.shape_fields import bounds
 from . import mixing, offered, paints, rims, throws
-from .face import Face, Parts, edge_of, parts_of_face
+from .face import Face, edge_of
 from .paints import FacePaint
+from .parts import Parts, parts_of_face
 from .rims import FoundRim
 from .seen import Seen, Unreadable, apart, look_at, oklab
-from .throws import Throw, shifted
+from .shadow_fit import shifted
+from .throws import Throw
 
 JUST_SEEN = 0.03
 """Unlikeness in OKLab that is hardly seen."""
@@ -46,6 +48,12 @@ class Look(NamedTuple):
     sure_throw: float
     difference: float
     ink_height: float
+
+    @property
+    def sure(self) -> float:
+        """How sure the least sure of it is."""
+        thrown = () if self.thrown is None else (self.sure_throw,)
+        return min(self.sure_face, *self.sure_rims, *thrown, 1.0)
 
 
 def read(

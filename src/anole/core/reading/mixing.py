@@ -8,7 +8,8 @@ import cv2
 import numpy as np
 
 from ..arrays import Plane
-from .face import Face, spread
+from .colours import spread
+from .face import Face
 from .rims import FoundRim
 from .seen import Seen
 

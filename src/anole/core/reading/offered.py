@@ -6,7 +6,9 @@ import cv2
 import numpy as np
 
 from ..arrays import Mask
-from .face import LEAST_PX, Face, Parts, mode, parts_of_face
+from .colours import mode
+from .face import Face
+from .parts import LEAST_PX, Parts, parts_of_face
 from .seen import Seen, Unreadable
 
 TRIED = 8

@@ -9,7 +9,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ..arrays import Mask, Plane
-from .face import Face, mode
+from .colours import mode
+from .face import Face
 from .seen import ALIKE, Seen, apart, share_of
 
 BIN = 0.5

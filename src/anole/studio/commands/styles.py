@@ -175,6 +175,7 @@ MENU = Menu(
         ),
         Command("reach", "Update the boards of a folder…", (), worn.ask_folder, worn.wears),
         None,
+        Command("look of picture", "Read a style off a picture…", (), window("look of picture")),
         Command("import pack", "Import styles…", (), window("import pack")),
         Command("export pack", "Export styles as a pack…", (), window("export pack")),
         Command("contact sheet", "Contact sheet of styles…", (), window("contact sheet")),

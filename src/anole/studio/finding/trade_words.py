@@ -112,6 +112,7 @@ _TABLE = {
     "quit": "exit",
     "save-as": "save as, save a copy",
     "import pack": "install styles",
+    "look of picture": "copy style from image, extract style, style from image, sample look, reference image",
     # choices of menus, by their menu
     "choice:Line up": "align, distribute, center, centre",
     "choice:New board for": "new document, new file",

@@ -137,6 +137,7 @@ def window_commands(window: Parts) -> dict[str, Callable[[], object]]:
         "all styles": window.style_pages.show_all,
         "test strip": window.style_pages.show_strip,
         "import pack": window.style_pages.files.ask_import,
+        "look of picture": window.style_pages.files.ask_look,
         "export pack": window.style_pages.files.ask_export,
         "contact sheet": window.style_pages.files.ask_sheet,
         "export": window.export.ask_export,
