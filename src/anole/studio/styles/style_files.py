@@ -80,7 +80,7 @@ class StyleFiles:
         rims = "one rim" if found == 1 else f"{found} rims"
         shadow = "a shadow" if look.thrown is not None else "no shadow"
         self.session.document.said.emit(
-            f"The style “{short(style.name)}” was read: a face, {rims}, {shadow}; {look.sure:.0%} of it sure."
+            f"The style “{short(style.name)}” was read: a face, {rims}, {shadow}; at least {look.sure:.0%} sure of each."
         )
 
     def ask_export(self) -> None:
