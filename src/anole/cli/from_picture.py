@@ -12,23 +12,17 @@ from ..core.atomic import FileError, write_bytes
 from ..core.box import Box
 from ..core.library.styles import SUFFIX
 from ..core.model import to_json
-from ..core.reading.em import caps_of
-from ..core.reading.from_file import look_of
-from ..core.reading.seen import Unreadable
-from ..core.reading.style import CAPS, report_of, style_of
 from ..core.text import short
 from .parts import PATH, complain, only, out_option, progress_shown
 
 
-def _numbers(text: str, what: str, count: int = 4) -> list[float]:
+def _numbers(text: str, what: str) -> list[float]:
     try:
         numbers = [float(part) for part in text.split(",")]
     except ValueError:
         numbers = []
-    if len(numbers) != count or not all(np.isfinite(numbers)):
-        raise FileError(
-            f"{what} is {count} numbers with commas between them, not {short(text, 40)!r}"
-        )
+    if len(numbers) != 4 or not all(np.isfinite(numbers)):
+        raise FileError(f"{what} is 4 numbers with commas between them, not {short(text, 40)!r}")
     return numbers
 
 
@@ -64,6 +58,12 @@ def from_picture(
     font: str,
 ) -> None:
     """Read the look of finished lettering off a picture."""
+    # what they need takes more than half a second to import: not for every command
+    from ..core.reading.em import caps_of
+    from ..core.reading.from_file import look_of
+    from ..core.reading.seen import Unreadable
+    from ..core.reading.style import CAPS, report_of, style_of
+
     path = only(out, SUFFIX)
     where, along = _box(box), None
     if line:

@@ -93,10 +93,6 @@ def _colour(rgb: Plane) -> Colour:
     return Colour(*(int(v) for v in np.round(np.clip(rgb, 0, 1) * 255)))
 
 
-def _hex(rgb: Plane) -> str:
-    return "#{:02x}{:02x}{:02x}".format(*(int(v) for v in np.round(np.clip(rgb, 0, 1) * 255)))
-
-
 def _said(look: Look) -> str:
     return f"Read from a picture; {look.difference:.3f} from it in OKLab, where letters are {look.cap_height:.0f} px tall."
 
@@ -108,19 +104,19 @@ def report_of(look: Look) -> dict[str, Any]:
     if thrown is not None:
         coats.append({
             "kind": "shadow", "dx": round(thrown.dx, 2), "dy": round(thrown.dy, 2), "blur": round(thrown.blur, 2),
-            "colour": _hex(thrown.rgb), "opacity": round(thrown.opacity, 3), "sure": round(look.sure_throw, 3),
+            "colour": str(_colour(thrown.rgb)), "opacity": round(thrown.opacity, 3), "sure": round(look.sure_throw, 3),
         })  # fmt: skip
     for rim, sure in reversed(list(zip(look.rims, look.sure_rims, strict=True))):
         coats.append({
-            "kind": "stroke", "from": round(rim.start, 2), "to": round(rim.end, 2), "colour": _hex(rim.rgb),
+            "kind": "stroke", "from": round(rim.start, 2), "to": round(rim.end, 2), "colour": str(_colour(rim.rgb)),
             "sure": round(sure, 3),
         })  # fmt: skip
     face: dict[str, Any] = {"kind": "fill"}
     if len(look.face.stops) == 1:
-        face["colour"] = _hex(look.face.stops[0].rgb)
+        face["colour"] = str(_colour(look.face.stops[0].rgb))
     else:
         face["stops"] = [
-            {"at": round(stop.at, 4), "colour": _hex(stop.rgb)} for stop in look.face.stops
+            {"at": round(stop.at, 4), "colour": str(_colour(stop.rgb))} for stop in look.face.stops
         ]
         face["angle"] = _bearing(look.face.angle)
     coats.append({**face, "sure": round(look.sure_face, 3)})

@@ -38,13 +38,12 @@ class Throw(NamedTuple):
 def _ground(seen: Seen, outside: Plane) -> Ground:
     where = outside > EDGE
     model = ColourModel(seen.rgb, where)
+    far = where & (outside > np.quantile(outside[where], 0.5)) if where.any() else where
     if model.order > 0:
         # what lies near the lettering may be shadow: the ground is told by what lies far from it
-        far = where & (outside > np.quantile(outside[where], 0.5))
         model = ColourModel(seen.rgb, far)
     rgb = model.over(*where.shape)
     rest = np.where(where[..., None], seen.rgb - rgb, 0).astype(np.float32)
-    far = where & (outside > np.quantile(outside[where], 0.5))
     rough = 1.4826 * float(np.median(np.abs(rest[far]))) if far.any() else 0.0
     return Ground(where, rgb, rest, rough)
 
@@ -136,10 +135,7 @@ def _colour(rgb: Plane, ground: Ground, cover: Plane) -> Plane:
 
 
 def _own_colour(seen: Seen, where: Mask, cover: Plane, colour: Plane) -> tuple[Plane, float]:
-    """Of a picture that lets something through, the colour itself and how strong it is; of others the two
-    cannot be told from each other."""
-    if not seen.clear:
-        return colour, 1.0
+    """Of a picture that lets something through, the colour itself and how strong it is."""
     here = where & (cover > 0.3) & (seen.straight[..., 3] > 0.1)
     if here.sum() < 20:
         return colour, 1.0

@@ -5,6 +5,7 @@ from __future__ import annotations
 import functools
 from collections.abc import Callable, Sequence
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 from PyQt6.QtWidgets import QFileDialog, QWidget
 
@@ -13,9 +14,6 @@ from ...core.files import pack_file, png
 from ...core.files.pack_file import ReadPack
 from ...core.library import keeping, packs
 from ...core.model import Style
-from ...core.reading.from_file import look_of
-from ...core.reading.look import Look
-from ...core.reading.style import style_of
 from ...core.render.export import rgba
 from ...core.text import short
 from ..commands.dressing import wear
@@ -24,6 +22,9 @@ from ..exchange.pictures import PICTURES
 from ..rendering.samples import words_of
 from ..runtime.background import Stop
 from ..shared.session import Session
+
+if TYPE_CHECKING:
+    from ...core.reading.look import Look
 
 SHEETS = "Pictures and documents (*.png *.pdf)"
 PACKS = f"Styles (*{pack_file.SUFFIX} *.anolestyle)"
@@ -65,12 +66,12 @@ class StyleFiles:
     def take_look(self, path: Path) -> None:
         """Read the look off a picture, keep it as a style and put it on what is chosen."""
         self.session.reading.read(
-            path.name,
-            lambda stop: look_of(path, stop=stop).look,
-            functools.partial(self._wear, path.stem),
+            path.name, lambda stop: _look_of(path, stop), functools.partial(self._wear, path.stem)
         )
 
     def _wear(self, name: str, look: Look) -> None:
+        from ...core.reading.style import style_of
+
         style = style_of(look, keeping.free_name(name))
         if not self.session.styles.keep(style):
             return
@@ -130,3 +131,10 @@ class StyleFiles:
     def _write(self, path: Path, work: Callable[[Stop], object], said: str) -> None:
         done = self.session.document.said.emit
         self.session.reading.read(path.name, work, lambda _: done(said))
+
+
+def _look_of(path: Path, stop: Stop) -> Look:
+    # what it needs takes more than half a second to import: not at every start
+    from ...core.reading.from_file import look_of
+
+    return look_of(path, stop=stop).look
