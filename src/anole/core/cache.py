@@ -73,44 +73,38 @@ class Budget:
         """Somebody asked for it."""
         kept.worth = self._age + kept.gain
 
-    def take(self, cache: Cache, key: Hashable, value: T, seconds: float) -> Kept[T]:
+    def take(self, cache: Cache, key: Hashable, value: object, seconds: float) -> None:
         """Keep a result that took so long, and give up what is worth less where there is no room."""
         kept = Kept(value, seconds, next(self._numbers))
         self.touched(kept)
         self.held += kept.size
         self._count += 1
         cache.stored[key] = kept
+        # what came last stays, for somebody uses it: it may be given up from the next on
+        self._give_up()
         heapq.heappush(
             self._candidates, Candidate(kept.worth, kept.number, weakref.ref(cache), key)
         )
-        self._give_up(kept)
         if len(self._candidates) > 2 * self._count + 64:
             self._candidates = [each for each in self._candidates if _of(each) is not None]
             heapq.heapify(self._candidates)
-        return kept
 
     def let_go(self, kept: Kept[Any]) -> None:
         """It is kept no longer."""
         self.held -= kept.size
         self._count -= 1
 
-    def _give_up(self, newest: Kept[Any] | None = None) -> None:
-        """What came last stays, for somebody uses it."""
-        spared: list[Candidate] = []
+    def _give_up(self) -> None:
         while self.held > self.capacity and self._candidates:
             candidate = heapq.heappop(self._candidates)
             kept, cache = _of(candidate), candidate.cache()
             if kept is None or cache is None:
                 continue
-            if kept is newest:
-                spared.append(candidate)
-            elif kept.worth > candidate.worth:
+            if kept.worth > candidate.worth:
                 heapq.heappush(self._candidates, candidate._replace(worth=kept.worth))
             else:
                 self._age = kept.worth
                 self.let_go(cache.stored.pop(candidate.key))
-        for candidate in spared:
-            heapq.heappush(self._candidates, candidate)
 
 
 def _of(candidate: Candidate) -> Kept[Any] | None:

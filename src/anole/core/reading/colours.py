@@ -34,7 +34,7 @@ class ColourModel:
         self.order, self._weights, self.residual = 0, np.zeros((1, 3)), 1e9
         for order in (0, 1, 2):
             terms = _terms(xs / self._unit, ys / self._unit, order)
-            weights = _robust(terms, values)
+            weights = robust(terms, values)
             off = float(np.median(apart(oklab(np.clip(terms @ weights, 0, 1)), oklab(values))))
             # another order has to earn its place
             if off < 0.8 * self.residual and self.residual > 0.004:
@@ -51,14 +51,21 @@ class ColourModel:
         return np.clip(terms @ self._weights, 0, 1).astype(np.float32)
 
 
-def _robust(terms: NDArray[np.float64], values: NDArray[np.float64]) -> NDArray[np.float64]:
-    """Least squares of what is not far off the rest."""
+def robust(
+    terms: NDArray[Any],
+    values: NDArray[Any],
+    far: float = 2.5,
+    least: float = 0.01,
+    rounds: int = 4,
+) -> NDArray[Any]:
+    """(k, c) weights of (n, k) terms for (n, c) values: least squares of what is not farther off than
+    `far` times the median, or `least`."""
     keep = np.ones(len(values), bool)
     weights: NDArray[Any] = np.zeros((terms.shape[1], values.shape[1]))
-    for _ in range(4):
+    for _ in range(rounds):
         weights = np.linalg.lstsq(terms[keep], values[keep], rcond=None)[0]
         off = np.abs(terms @ weights - values).max(1)
-        keep = off <= max(2.5 * float(np.median(off)), 0.01)
+        keep = off <= max(far * float(np.median(off)), least)
     return weights
 
 

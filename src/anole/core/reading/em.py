@@ -2,12 +2,9 @@
 
 from __future__ import annotations
 
-from ..field.shape_fields import bounds
-from ..lettering.flatten import flatten
 from ..lettering.fonts import families
-from ..lettering.matrix import apply
-from ..lettering.outline import outline
 from ..model import Font, Length, Lettering
+from ..pieces.registry import coated_kind
 from .look import Look
 from .seen import Unreadable
 
@@ -20,9 +17,9 @@ def caps_of(look: Look, words: str, family: str) -> float:
     if family not in families():
         raise Unreadable(f"There is no font called {family}.")
     piece = Lettering(id="w", text=words, size=Length(EM), font=Font(family=family))
-    line = outline(piece, DPI)
-    _, top, _, foot = bounds(flatten(apply(line.matrix, line.block.curves)))
-    if foot - top <= 1 or look.ink_height <= 0:
+    ink = coated_kind(piece).ink(piece, DPI)
+    tall = ink[3] - ink[1] if ink is not None else 0.0
+    if tall <= 1 or look.ink_height <= 0:
         raise Unreadable(f"{family} draws nothing of these words.")
-    em = look.ink_height / ((foot - top) / EM)
+    em = look.ink_height / (tall / EM)
     return look.cap_height / em

@@ -44,14 +44,14 @@ def edge_of(seen: Seen, core: Mask) -> Face:
     far = cv2.distanceTransform((~body).astype(np.uint8), cv2.DIST_L2, 5)
     ring = (far > 1.2) & (far < 2.4)
     colour, share = mode(seen.lab[ring])
+    near = far < 2.0
     if share > 0.6:
         rim = np.median(seen.rgb[ring & (apart(seen.lab, colour) < ALIKE)], axis=0)
         outer: Plane = np.broadcast_to(rim.astype(np.float32), seen.rgb.shape)
+        near |= _hairlines(seen.rgb, inner, outer, body)
     else:
         outer = spread(seen.rgb, (far > 2.2) & (far < 4.5))
-    near = (far < 2.0) & ~core
-    if share > 0.6:
-        near |= _hairlines(seen.rgb, inner, outer, body) & ~core
+    near &= ~core
     alpha = core.astype(np.float32)
     alpha[near] = share_of(inner[near], outer[near], seen.rgb[near])
     alpha[alpha < 0.02] = 0

@@ -17,7 +17,7 @@ from .paints import FacePaint
 from .parts import Parts, parts_of_face
 from .rims import FoundRim
 from .seen import Seen, Unreadable, apart, look_at, oklab
-from .shadow_fit import shifted
+from .shadow_fit import shifted, within
 from .throws import Throw
 
 JUST_SEEN = 0.03
@@ -71,11 +71,12 @@ def read(
     scale = seen.scale
     parts = Parts(seen)
     if line is None:
-        at = offered.inner_end(parts)
+        at, core = offered.inner_end(parts)
     else:
         at = (line[2] - box.x0) * scale, (line[3] - box.y0) * scale
         _crosses(line, box)
-    face = edge_of(seen, parts_of_face(parts, parts.at(*at)))
+        core = parts_of_face(parts, parts.at(*at))
+    face = edge_of(seen, core)
     told(0.4)
     found = mixing.refined(seen, face, rims.find(seen, face))
     told(0.6)
@@ -137,17 +138,12 @@ class _Again:
         outer = found[-1].end if found else 0.0
         rgb = seen.rgb.copy()
         if thrown is not None:
-            cover = shifted(
-                np.clip(0.5 + outer - out, 0, 1).astype(np.float32),
-                thrown.dx,
-                thrown.dy,
-                thrown.blur,
-            )
+            cover = shifted(within(out - outer), thrown.dx, thrown.dy, thrown.blur)
             # where it is not seen through, the picture's ground says nothing of it
             share = (cover * thrown.opacity)[..., None]
             rgb = np.where(share > 0.5, rgb * (1 - share) + thrown.rgb * share, rgb)
         for rim in reversed(found):
-            rgb = _over(rgb, rim.rgb, np.clip(0.5 + rim.end - out, 0, 1))
+            rgb = _over(rgb, rim.rgb, within(out - rim.end))
         rgb = _over(rgb, paints.over(paint, face, out.shape), face.alpha)
         self._off = apart(oklab(rgb.astype(np.float32)), seen.lab)
         self._where = out < outer + 0.5

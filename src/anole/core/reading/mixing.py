@@ -12,6 +12,7 @@ from .colours import spread
 from .face import Face
 from .rims import FoundRim
 from .seen import Seen
+from .shadow_fit import within
 
 SOFT = 4.0
 """px by which picture and mixtures are made soft alike: files that keep colours more coarsely than
@@ -28,16 +29,12 @@ def refined(seen: Seen, face: Face, rims: Sequence[FoundRim]) -> list[FoundRim]:
     if not any(map(_is_thin, rims)):
         return list(rims)
     out = -face.distance
-
-    def within(end: float) -> Plane:
-        return np.clip(0.5 + end - out, 0, 1)
-
-    covers = [within(rim.end) - within(rim.start) for rim in rims]
+    covers = [within(out - rim.end) - within(out - rim.start) for rim in rims]
     ground = spread(seen.rgb, (out > rims[-1].end + 3) & (out < rims[-1].end + 9))
     inner = spread(seen.rgb, out < -3)
-    rest = (1 - within(rims[-1].end))[..., None] * ground + within(0.0)[..., None] * inner
+    rest = (1 - within(out - rims[-1].end))[..., None] * ground + within(out)[..., None] * inner
     left = cv2.GaussianBlur((seen.rgb - rest).astype(np.float32), (0, 0), SOFT)
-    soft = [cv2.GaussianBlur(cover.astype(np.float32), (0, 0), SOFT) for cover in covers]
+    soft = [cv2.GaussianBlur(cover, (0, 0), SOFT) for cover in covers]
     here = (out > -2) & (out < rims[-1].end + 1)
     terms = np.stack([plane[here] for plane in soft], 1)
     colours = np.linalg.lstsq(terms, left[here], rcond=None)[0]

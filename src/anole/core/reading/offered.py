@@ -17,11 +17,11 @@ BESIDE = 12.0
 """px of ground that a line begins in."""
 
 
-def inner_end(parts: Parts) -> tuple[float, float]:
+def inner_end(parts: Parts) -> tuple[tuple[float, float], Mask]:
     """A place in the face of a letter: of the even parts in the picture, those that most of the lettering
-    is like, and that have one colour all round."""
+    is like, and that have one colour all round; and all that is like it."""
     large = sorted(parts.numbers, key=lambda n: -int(parts.stats[n, cv2.CC_STAT_AREA]))
-    best, place, known = 0.0, None, np.zeros(parts.smooth.shape, bool)
+    best, offer, known = 0.0, None, np.zeros(parts.smooth.shape, bool)
     for part in large[:TRIED]:
         if parts.stats[part, cv2.CC_STAT_AREA] < 4 * LEAST_PX:
             break
@@ -32,12 +32,12 @@ def inner_end(parts: Parts) -> tuple[float, float]:
         known |= found
         worth = float(found.sum()) * _evenly_bordered(parts.seen, found) * min(1.0, deep / 3)
         if worth > best:
-            best, place = worth, (x, y)
-    if place is None:
+            best, offer = worth, ((x, y), found)
+    if offer is None:
         raise Unreadable(
             "No lettering was found here; draw a box round it, and a line across an edge."
         )
-    return place
+    return offer
 
 
 def _deepest(part: Mask) -> tuple[float, float, float]:

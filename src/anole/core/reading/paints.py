@@ -10,6 +10,7 @@ from numpy.typing import NDArray
 
 from ..arrays import Plane
 from ..field.shape_fields import bounds
+from .colours import robust
 from .face import Face
 from .seen import Seen, apart, oklab
 
@@ -61,14 +62,8 @@ def read(seen: Seen, face: Face) -> FacePaint:
 
 def _direction(xs: NDArray[np.int64], ys: NDArray[np.int64], rgb: Plane) -> float | None:
     """Degrees along which the colours change most, by least squares in encoded values."""
-    keep = np.ones(len(xs), bool)
     terms = np.stack([np.ones(len(xs)), xs, ys], 1).astype(float)
-    way = np.zeros((3, 3))
-    for _ in range(4):
-        way = np.linalg.lstsq(terms[keep], rgb[keep].astype(float), rcond=None)[0]
-        left = np.abs(terms @ way - rgb).max(1)
-        keep = left <= max(3 * float(np.median(left)), 0.01)
-    slope = way[1:]
+    slope = robust(terms, rgb.astype(float), far=3)[1:]
     if np.linalg.norm(slope) < 1e-6:
         return None
     u = np.linalg.svd(slope)[0]
@@ -127,13 +122,7 @@ def _stops(at: np.ndarray, colours: np.ndarray) -> list[tuple[float, np.ndarray]
 def _fit(at: np.ndarray, colours: np.ndarray, knots: list[float]) -> np.ndarray:
     """Colours at knots that a line through them is nearest with, by least squares."""
     terms = np.stack([np.interp(at, knots, np.eye(len(knots))[k]) for k in range(len(knots))], 1)
-    keep = np.ones(len(at), bool)
-    values = np.zeros((len(knots), 3))
-    for _ in range(3):
-        values = np.linalg.lstsq(terms[keep], colours[keep], rcond=None)[0]
-        off = np.abs(terms @ values - colours).max(1)
-        keep = off <= max(3 * float(np.median(off)), 0.006)
-    return np.asarray(values)
+    return robust(terms, colours, far=3, least=0.006, rounds=3)
 
 
 def over(paint: FacePaint, face: Face, shape: tuple[int, ...]) -> Plane:

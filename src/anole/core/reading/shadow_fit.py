@@ -33,6 +33,11 @@ class Ground(NamedTuple):
     rough: float
 
 
+def within(outside: Plane) -> Plane:
+    """The cover of what ends where `outside`, px, is 0."""
+    return np.clip(0.5 - outside, 0, 1).astype(np.float32)
+
+
 def shifted(shape: Plane, dx: float, dy: float, blur: float) -> Plane:
     """A coverage moved by px and made soft."""
     height, width = shape.shape

@@ -11,7 +11,7 @@ from scipy import fft
 from ..arrays import Mask, Plane
 from .colours import ColourModel
 from .seen import Seen, apart, oklab
-from .shadow_fit import FARTHEST, Ground, View, refined, shifted, unlikely
+from .shadow_fit import FARTHEST, Ground, View, refined, shifted, unlikely, within
 
 BLURS = (0.0, 3.0, 6.0, 10.0, 16.0)
 """Standard deviations that are tried first, px."""
@@ -70,7 +70,7 @@ def _best_shift(ground: Ground, shape: Plane, blur: float, reach: int) -> tuple[
 
 def find(seen: Seen, outside: Plane) -> Throw | None:
     """The shadow of what ends where `outside` is 0: (H, W) float32, px outward of the outermost edge."""
-    shape = np.clip(0.5 - outside, 0, 1).astype(np.float32)
+    shape = within(outside)
     ground = _ground(seen, outside)
     if ground.where.mean() < 0.02:
         return None
