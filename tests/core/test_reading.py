@@ -13,7 +13,7 @@ from anole.cli import main
 from anole.core.box import Box
 from anole.core.library import styles
 from anole.core.model import Fill, Gradient, Shadow, Stroke
-from anole.core.reading.look import Look, read
+from anole.core.reading.look import Look, Wanted, read
 from anole.core.reading.seen import Unreadable, apart, oklab
 from anole.core.reading.style import style_of
 
@@ -75,7 +75,7 @@ def _wrong_shadow(look: Look, drawn: Drawn) -> list[str]:
 @pytest.mark.parametrize("number", SAMPLE)
 def test_what_was_drawn_is_read(number):
     drawn = draw(number)
-    assert not wrong(read(drawn.pixels, line=drawn.line), drawn), drawn.name
+    assert not wrong(read(drawn.pixels, Wanted(line=drawn.line)), drawn), drawn.name
 
 
 @pytest.mark.deep
@@ -87,7 +87,7 @@ def test_nearly_all_that_was_drawn_is_read(deep):
         for number in numbers:
             drawn = draw(number)
             try:
-                said = wrong(read(drawn.pixels, line=drawn.line if given else None), drawn)
+                said = wrong(read(drawn.pixels, Wanted(line=drawn.line if given else None)), drawn)
             except Unreadable as error:
                 said = [str(error)]
             if said:
@@ -116,7 +116,7 @@ def test_lengths_are_those_of_the_picture_that_was_given():
     """What is read from a smaller picture is said in px of the large one."""
     drawn = draw(0)
     large = np.asarray(Image.fromarray(drawn.pixels).resize((3840, 2160), Image.Resampling.LANCZOS))
-    look = read(large, line=tuple(3 * v for v in drawn.line))
+    look = read(large, Wanted(line=tuple(3 * v for v in drawn.line)))
     assert abs(look.rims[0].end - 3 * drawn.rims[0].end) < 1.5
 
 
@@ -154,7 +154,7 @@ def test_where_there_is_no_look_it_is_said(pixels):
 )
 def test_a_box_or_a_line_beside_all_lettering_is_said(box, line):
     with pytest.raises(Unreadable):
-        read(draw(0).pixels, box, line)
+        read(draw(0).pixels, Wanted(box, line))
 
 
 def test_by_the_command_line(tmp_path, capsys):

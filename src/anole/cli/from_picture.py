@@ -61,6 +61,7 @@ def from_picture(
     # what they need takes more than half a second to import: not for every command
     from ..core.reading.em import caps_of
     from ..core.reading.from_file import look_of
+    from ..core.reading.look import Wanted
     from ..core.reading.seen import Unreadable
     from ..core.reading.style import CAPS, report_of, style_of
 
@@ -70,7 +71,7 @@ def from_picture(
         x0, y0, x1, y1 = _numbers(line, "--line")
         along = (x0, y0, x1, y1)
     with progress_shown("reading") as told:
-        look, troubles = look_of(file, where, along, told)
+        look, troubles = look_of(file, Wanted(where, along), told)
     for trouble in troubles:
         complain(trouble)
     try:

@@ -2,26 +2,31 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable
 from typing import NamedTuple
 
 import cv2
 import numpy as np
+from numpy.typing import NDArray
 
 from ..arrays import Mask, Pixels, Plane
 from ..box import Box
 from ..field.shape_fields import bounds
+from ..isolation.client import never
 from . import mixing, offered, paints, rims, throws
 from .face import Face, edge_of
 from .paints import FacePaint
 from .parts import Parts, parts_of_face
 from .rims import FoundRim
-from .seen import Seen, Unreadable, apart, look_at, oklab
+from .seen import MOST_PIXELS, Seen, Unreadable, apart, look_at, oklab
 from .shadow_fit import shifted, within
 from .throws import Throw
 
 JUST_SEEN = 0.03
 """Unlikeness in OKLab that is hardly seen."""
+QUICK_PIXELS = 0.25e6
+"""Of the smaller picture that a first answer is read from."""
 TALL = 0.6
 """A letter as tall as this share of the tallest counts for how tall letters are."""
 
@@ -34,7 +39,8 @@ class Look(NamedTuple):
 
     sure : 0 to 1 of each, the share of px that are hardly seen to differ; difference : mean in OKLab of
     what was found, drawn again, from the picture, where the lettering is; ink_height : from the top of all
-    letters to their foot
+    letters to their foot; outward : (n,) how far outward of the face's edge the line is at each px of it,
+    from its outer end on
     """
 
     box: Box
@@ -48,6 +54,7 @@ class Look(NamedTuple):
     sure_throw: float
     difference: float
     ink_height: float
+    outward: NDArray[np.float32]
 
     @property
     def sure(self) -> float:
@@ -56,49 +63,113 @@ class Look(NamedTuple):
         return min(self.sure_face, *self.sure_rims, *thrown, 1.0)
 
 
+class GivenUp(Exception):
+    """Nobody waits for this look any more."""
+
+
+class Wanted(NamedTuple):
+    """What is known of a look before it is read.
+
+    box, line : where it is looked at, px of the picture; without them the program's own
+    ends : where rims end, px outward of the face's edge, if somebody says so
+    quick : from a smaller picture, and without what it throws: a first answer
+    """
+
+    box: Box | None = None
+    line: Line | None = None
+    ends: tuple[float, ...] = ()
+    quick: bool = False
+
+
 def read(
     pixels: Pixels,
-    box: Box | None = None,
-    line: Line | None = None,
+    wanted: Wanted = Wanted(),
     told: Callable[[float], object] = lambda share: None,
+    stop: Callable[[], bool] = never,
 ) -> Look:
-    """The look of lettering in a picture (H, W, 4) uint8, not premultiplied; without a line, along one of
-    the program's own. Raises Unreadable."""
+    """The look of lettering in a picture (H, W, 4) uint8, not premultiplied. Raises Unreadable, and GivenUp
+    when it is to stop."""
+
+    def step(share: float) -> None:
+        told(share)
+        if stop():
+            raise GivenUp
+
+    box = _inside(wanted.box, pixels)
+    seen = look_at(pixels, box, QUICK_PIXELS if wanted.quick else MOST_PIXELS)
+    step(0.1)
+    at, core = _face(seen, wanted.line, box)
+    face = edge_of(seen, core)
+    step(0.4)
+    found = _rims(seen, face, wanted.ends)
+    step(0.6)
+    outer = found[-1].end if found else 0.0
+    thrown = None if wanted.quick else throws.find(seen, -face.distance - outer)
+    step(0.9)
+    line = wanted.line or _in_picture(offered.line_to(face, at, outer), seen.scale, box)
+    return _look(seen, face, _Read(found, thrown, paints.read(seen, face)), box, line)
+
+
+class _Read(NamedTuple):
+    """Parts of a look in px of the picture as it is read."""
+
+    rims: list[FoundRim]
+    thrown: Throw | None
+    paint: FacePaint
+
+
+def _look(seen: Seen, face: Face, parts: _Read, box: Box, line: Line) -> Look:
+    found, thrown, scale = parts.rims, parts.thrown, seen.scale
+    again, out = _Again(seen, face, parts), -face.distance
+    return Look(
+        box=box,
+        line=line,
+        face=parts.paint,
+        rims=tuple(rim._replace(start=rim.start / scale, end=rim.end / scale) for rim in found),
+        thrown=None if thrown is None else thrown.scaled(1 / scale),
+        cap_height=cap_height(face) / scale,
+        sure_face=again.sure(face.distance > 1),
+        sure_rims=tuple(again.sure((out > r.start + 0.7) & (out < r.end - 0.7)) for r in found),
+        sure_throw=0.0 if thrown is None else min(1.0, max(0.0, thrown.gain)),
+        difference=again.difference(),
+        ink_height=ink_height(face) / scale,
+        outward=_outward(face, line, scale, box),
+    )
+
+
+def _inside(box: Box | None, pixels: Pixels) -> Box:
     whole = Box(0, 0, pixels.shape[1], pixels.shape[0])
-    box = whole if box is None else box.meet(whole)
-    seen = look_at(pixels, box)
-    told(0.1)
-    scale = seen.scale
+    return whole if box is None else box.meet(whole)
+
+
+def _face(seen: Seen, line: Line | None, box: Box) -> tuple[tuple[float, float], Mask]:
+    """A place in the middle of a stem, and all px of the face that lie in no edge."""
     parts = Parts(seen)
     if line is None:
-        at, core = offered.inner_end(parts)
-    else:
-        at = (line[2] - box.x0) * scale, (line[3] - box.y0) * scale
-        _crosses(line, box)
-        core = parts_of_face(parts, parts.at(*at))
-    face = edge_of(seen, core)
-    told(0.4)
-    found = mixing.refined(seen, face, rims.find(seen, face))
-    told(0.6)
-    outer = found[-1].end if found else 0.0
-    thrown = throws.find(seen, -face.distance - outer)
-    told(0.9)
-    paint = paints.read(seen, face)
-    if line is None:
-        line = offered.line_to(face, at, outer)
-        line = tuple(v / scale + o for v, o in zip(line, (box.x0, box.y0) * 2, strict=True))  # type: ignore[assignment]
-    again = _Again(seen, face, paint, found, thrown)
-    told(1.0)
-    return Look(
-        box, line, paint,
-        tuple(rim._replace(start=rim.start / scale, end=rim.end / scale) for rim in found),
-        None if thrown is None else thrown._replace(dx=thrown.dx / scale, dy=thrown.dy / scale, blur=thrown.blur / scale),
-        cap_height(face) / scale,
-        again.sure(face.distance > 1),
-        tuple(again.sure((-face.distance > rim.start + 0.7) & (-face.distance < rim.end - 0.7)) for rim in found),
-        0.0 if thrown is None else min(1.0, max(0.0, thrown.gain)),
-        again.difference(), ink_height(face) / scale,
-    )  # fmt: skip
+        return offered.inner_end(parts)
+    at = (line[2] - box.x0) * seen.scale, (line[3] - box.y0) * seen.scale
+    _crosses(line, box)
+    return at, parts_of_face(parts, parts.at(*at))
+
+
+def _rims(seen: Seen, face: Face, ends: tuple[float, ...]) -> list[FoundRim]:
+    if ends:
+        return rims.between(seen, face, [end * seen.scale for end in ends])
+    return mixing.refined(seen, face, rims.find(seen, face))
+
+
+def _in_picture(line: Line, scale: float, box: Box) -> Line:
+    x0, y0, x1, y1 = (v / scale + o for v, o in zip(line, (box.x0, box.y0) * 2, strict=True))
+    return x0, y0, x1, y1
+
+
+def _outward(face: Face, line: Line, scale: float, box: Box) -> NDArray[np.float32]:
+    """How far outward each px of a line is, px of the picture that was given."""
+    long = max(2, math.ceil(math.hypot(line[2] - line[0], line[3] - line[1])) + 1)
+    share = np.linspace(0, 1, long)
+    x = (line[0] + (line[2] - line[0]) * share - box.x0) * scale - 0.5
+    y = (line[1] + (line[3] - line[1]) * share - box.y0) * scale - 0.5
+    return -rims.sampled(face.distance[..., None], x, y)[:, 0] / np.float32(scale)
 
 
 def _crosses(line: Line, box: Box) -> None:
@@ -126,14 +197,8 @@ def ink_height(face: Face) -> float:
 class _Again:
     """What was found, drawn again over the picture's own ground."""
 
-    def __init__(
-        self,
-        seen: Seen,
-        face: Face,
-        paint: FacePaint,
-        found: list[FoundRim],
-        thrown: Throw | None,
-    ) -> None:
+    def __init__(self, seen: Seen, face: Face, parts: _Read) -> None:
+        found, thrown, paint = parts.rims, parts.thrown, parts.paint
         out = -face.distance
         outer = found[-1].end if found else 0.0
         rgb = seen.rgb.copy()

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Any, NamedTuple
 
 import cv2
@@ -106,6 +107,25 @@ def find(seen: Seen, face: Face) -> list[FoundRim]:
     return found
 
 
+def between(seen: Seen, face: Face, ends: Sequence[float]) -> list[FoundRim]:
+    """The rims that end where somebody says, px outward; ends that lie too near to others are none."""
+    found: list[FoundRim] = []
+    start, out = 0.0, -face.distance
+    for end in sorted(ends):
+        if end - start < LEAST_WIDE:
+            continue
+        inset = min(1.0, (end - start) / 3)
+        here = (out > start + inset) & (out < end - inset)
+        if here.sum() < 12:
+            break
+        colour, share = mode(seen.lab[here])
+        like = here & (apart(seen.lab, colour) < ALIKE)
+        rgb = np.asarray(np.median(seen.rgb[like], axis=0), np.float32)
+        found.append(FoundRim(start, end, rgb, share))
+        start = end
+    return found
+
+
 def _next_run(rings: list[_Ring], at: int) -> tuple[int, int] | None:
     """From and to of the next run of one colour that goes all round, and stays as it is somewhere: between
     two colours there are others all round too, but each for a moment."""
@@ -165,10 +185,10 @@ def _border(seen: Seen, face: Face, rgb: Plane, inner: float, guess: float) -> f
         ys, xs = ys[:: len(xs) // 60_000 + 1], xs[:: len(xs) // 60_000 + 1]
     here = out[ys, xs]
     on = guess + 3.2 - here
-    beyond = _sampled(seen.rgb, xs + face.normal[0][ys, xs] * on, ys + face.normal[1][ys, xs] * on)
+    beyond = sampled(seen.rgb, xs + face.normal[0][ys, xs] * on, ys + face.normal[1][ys, xs] * on)
     differs = np.abs(beyond - rgb).max(1) > 0.08
     # normals do not lead outward where letters are near each other
-    led = _sampled(
+    led = sampled(
         out[..., None], xs + face.normal[0][ys, xs] * on, ys + face.normal[1][ys, xs] * on
     )[:, 0]
     use = differs & (np.abs(led - (here + on)) < 0.7)
@@ -189,7 +209,7 @@ def _border(seen: Seen, face: Face, rgb: Plane, inner: float, guess: float) -> f
     return None
 
 
-def _sampled(plane: Plane, x: NDArray[Any], y: NDArray[Any]) -> Plane:
+def sampled(plane: Plane, x: NDArray[Any], y: NDArray[Any]) -> Plane:
     """(n, C) between px, at px places (a px's own is its number)."""
     shape = (len(x), 1, plane.shape[2])
     parts = []

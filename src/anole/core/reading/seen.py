@@ -74,8 +74,9 @@ def _unlike(straight: Plane) -> tuple[float, float, float]:
     return STANDS_OUT[int(np.argmax(far))]
 
 
-def look_at(pixels: Pixels, box: Box | None = None) -> Seen:
-    """A picture, or a box of it, as it is read. pixels : (H, W, 4) uint8, not premultiplied"""
+def look_at(pixels: Pixels, box: Box | None = None, most: float = MOST_PIXELS) -> Seen:
+    """A picture, or a box of it, as it is read: at `most` so many px. pixels : (H, W, 4) uint8, not
+    premultiplied"""
     if box is not None:
         inside = box.meet(Box(0, 0, pixels.shape[1], pixels.shape[0]))
         if inside.width < 8 or inside.height < 8:
@@ -84,7 +85,7 @@ def look_at(pixels: Pixels, box: Box | None = None) -> Seen:
     height, width = pixels.shape[:2]
     if min(height, width) < 8:
         raise Unreadable("This picture is too small to read a look off it.")
-    scale = min(1.0, math.sqrt(MOST_PIXELS / (width * height)))
+    scale = min(1.0, math.sqrt(most / (width * height)))
     straight = pixels.astype(np.float32) / np.float32(255)
     if scale < 1:
         straight[..., :3] *= straight[..., 3:]

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from typing import Any
+from typing import Any, NamedTuple
 
 import numpy as np
 
@@ -32,21 +32,58 @@ STEEP = (45.0, 80.0)
 """How high the lamp of a shadow stands: higher where it is softer than it is long."""
 
 
-def style_of(look: Look, name: str, caps: float = CAPS) -> Style:
-    """A style of what was read: lengths in em of the found letters. caps : how tall they are in em"""
-    em = look.cap_height / caps
-    coats: list[Coat] = []
-    if look.thrown is not None:
-        coats.append(_shadow(look, em))
-    for number, rim in reversed(list(enumerate(look.rims))):
+class FoundCoat(NamedTuple):
+    """A coat of a look. said : what was measured of it, in plain words, px of the picture; sure : 0 to 1"""
+
+    coat: Coat
+    said: str
+    sure: float
+
+
+def coats_of(look: Look, em: float) -> tuple[FoundCoat, ...]:
+    """The coats of a look, bottom first. em : of the found letters, px of the picture"""
+    found: list[FoundCoat] = []
+    thrown = look.thrown
+    if thrown is not None:
+        far, way = math.hypot(thrown.dx, thrown.dy), side_of(thrown.dx, thrown.dy)
+        soft = f", {2 * thrown.blur:.1f} px soft" if thrown.blur >= 0.25 else ""
+        found.append(
+            FoundCoat(_shadow(look, em), f"{far:.1f} px to the {way}{soft}", look.sure_throw)
+        )
+    for number, (rim, sure) in reversed(
+        list(enumerate(zip(look.rims, look.sure_rims, strict=True), 1))
+    ):
         # under its inner neighbour it runs on, so that no ground is seen between them
         span = Span(Position(round(-rim.end / em, 4), "em"), Position(0.0, "em"))
         paint = ColourPaint(colour=_colour(rim.rgb))
-        coats.append(
-            Stroke(id=f"rim-{number + 1}", name=f"Rim {number + 1}", paint=paint, span=span)
-        )
-    coats.append(Fill(id="face", paint=_face_paint(look)))
-    return Style(name=name, words=("read from a picture",), notes=_said(look), coats=tuple(coats))
+        coat = Stroke(id=f"rim-{number}", name=f"Rim {number}", paint=paint, span=span)
+        found.append(FoundCoat(coat, f"{rim.end - rim.start:.1f} px wide", sure))
+    stops = len(look.face.stops)
+    said = "one colour" if stops == 1 else f"{stops} colours"
+    found.append(
+        FoundCoat(Fill(id="face", name="Face", paint=_face_paint(look)), said, look.sure_face)
+    )
+    return tuple(found)
+
+
+SIDES = ("right", "lower right", "foot", "lower left", "left", "upper left", "top", "upper right")
+
+
+def side_of(dx: float, dy: float) -> str:
+    """The side that something lies to, in words."""
+    return SIDES[round(math.degrees(math.atan2(dy, dx)) / 45) % 8]
+
+
+def style_of(
+    look: Look, name: str, caps: float = CAPS, without: frozenset[str] = frozenset()
+) -> Style:
+    """A style of what was read: lengths in em of the found letters.
+
+    caps : how tall they are in em; without : ids of coats that are left out
+    """
+    found = coats_of(look, look.cap_height / caps)
+    coats = tuple(one.coat for one in found if one.coat.id not in without)
+    return Style(name=name, words=("read from a picture",), notes=_said(look), coats=coats)
 
 
 def _shadow(look: Look, em: float) -> Shadow:

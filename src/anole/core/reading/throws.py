@@ -34,6 +34,10 @@ class Throw(NamedTuple):
     opacity: float
     gain: float
 
+    def scaled(self, by: float) -> Throw:
+        """The same in other px."""
+        return self._replace(dx=self.dx * by, dy=self.dy * by, blur=self.blur * by)
+
 
 def _ground(seen: Seen, outside: Plane) -> Ground:
     where = outside > EDGE

@@ -93,6 +93,7 @@ class PiecePanel(QScrollArea):
             return
         context = _context(piece, board)
         for section in self.sections(type(piece)).values():
+            section.shown_id = piece.id
             section.show_piece(piece, context)
             section.setVisible(not section.empty)
 

@@ -9,6 +9,7 @@ import msgspec
 from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
 from ...core.edit.pieces import change_piece
+from ...core.model.nesting import path_to
 from ...core.registry import Registry
 from ..controls.base.control import Context
 from ..shared.session import Session
@@ -21,6 +22,9 @@ class Section(QWidget):
         super().__init__()
         self.session = session
         self.document, self.selection = session.document, session.selection
+        self.shown_id = ""
+        """The piece that was shown last. What is typed into a field comes when it is left, and another
+        piece may be chosen by then."""
         self.column = QVBoxLayout(self)
         self.column.setContentsMargins(0, 0, 0, 0)
         self.column.setSpacing(8)
@@ -47,9 +51,9 @@ class Section(QWidget):
         return None
 
     def apply(self, name: str, token: object | None, **fields: Any) -> None:
-        """Set fields of the chosen piece."""
-        piece_id = self.selection.piece_id
-        if piece_id is not None:
+        """Set fields of the piece that is shown."""
+        piece_id = self.shown_id
+        if path_to(self.document.board.pieces, piece_id):
             self.document.apply(name, lambda b: change_piece(b, piece_id, **fields), token)
 
 

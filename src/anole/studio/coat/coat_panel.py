@@ -17,7 +17,8 @@ from PyQt6.QtWidgets import (
 
 from ...core.coats.registry import kind_of
 from ...core.edit.coats import change_coat
-from ...core.model import Coat
+from ...core.model import Coat, Coated
+from ...core.model.nesting import path_to
 from ...core.model.open_union import tag_of
 from ..controls.base.control import Context
 from ..controls.base.fields import FieldPanel
@@ -66,6 +67,8 @@ class CoatPanel(QScrollArea):
         self.empty.setWordWrap(True)
         self._column.addWidget(self.empty)
         self.panels: dict[type[Coat], FieldPanel] = {}
+        self._meant: dict[type[Coat], tuple[str, str]] = {}
+        """Whose fields each panel showed last: the piece and the coat."""
         self._coat_id: str | None = None
         self._group = ""
         """The group last used: it stays where it is when another coat comes."""
@@ -81,7 +84,7 @@ class CoatPanel(QScrollArea):
         """The panel of a kind of coat."""
         if struct not in self.panels:
             panel = FieldPanel(struct, headed=True, copied=True)
-            panel.edited.connect(self._field)
+            panel.edited.connect(lambda *edit, struct=struct: self._field_of(struct, *edit))
             tag = tag_of(struct)
             panel.fold(self._folded(tag))
             panel.folded.connect(lambda group, on, tag=tag: self._remember(tag, group, on))
@@ -110,6 +113,7 @@ class CoatPanel(QScrollArea):
             panel = self.panel(type(coat))
             panel.take(self._context())
             panel.show_struct(coat)
+            self._meant[type(coat)] = (self.selection.piece_id or "", coat.id)
             self.name.show_name(coat.name)
         for struct, panel in self.panels.items():
             panel.setVisible(type(coat) is struct)
@@ -201,12 +205,21 @@ class CoatPanel(QScrollArea):
         posed = piece is not None and piece.pose is not None
         return Context(em, board.dpi, core, board.lamp, posed)
 
-    def _field(self, name: str, value: Any, token: object | None) -> None:
-        coat = self.selection.coat
-        if coat is not None:
-            self._group = self.panel(type(coat)).group_of(name) if name != "name" else self._group
-            title = f"{kind_of(coat).title}: {name.replace('_', ' ')}"
-            self._change(title, {name: value}, token)
+    def _field_of(self, struct: type[Coat], name: str, value: Any, token: object | None) -> None:
+        """A field of the coat that is shown, or was until now: what is typed into a field comes when it
+        is left, and another coat may be chosen by then."""
+        piece_id, coat_id = self._meant[struct]
+        path = path_to(self.document.board.pieces, piece_id)
+        piece = path[-1] if path else None
+        coats = piece.style if isinstance(piece, Coated) else ()
+        coat = next((c for c in coats if c.id == coat_id), None)
+        if type(coat) is not struct:
+            return
+        self._group = self.panels[struct].group_of(name)
+        title = f"{kind_of(coat).title}: {name.replace('_', ' ')}"
+        self.document.apply(
+            title, lambda b: change_coat(b, piece_id, coat_id, **{name: value}), token
+        )
 
     def _change(self, title: str, fields: dict[str, Any], token: object | None = None) -> None:
         piece, coat = self.selection.piece_id, self.selection.coat_id
@@ -216,4 +229,4 @@ class CoatPanel(QScrollArea):
     def _named(self) -> None:
         coat = self.selection.coat
         if coat is not None and self.name.text().strip() != coat.name:
-            self._field("name", self.name.text().strip(), None)
+            self._change(f"{kind_of(coat).title}: name", {"name": self.name.text().strip()})
