@@ -84,7 +84,11 @@ class Turns:
                 frame = sys._current_frames().get(self._main)
                 if self._seen[0] != start:
                     self._seen = start, Counter()
-                self._seen[1]["".join(traceback.format_stack(frame, 12))] += 1
+                where = (
+                    f"  {Path(f.filename).name}:{f.lineno} {f.name}"
+                    for f in traceback.extract_stack(frame)
+                )
+                self._seen[1]["\n".join(where)] += 1
 
     def _tick(self) -> None:
         now = (time.monotonic(), waited_to_run())
