@@ -13,7 +13,8 @@ from anole.cli import main
 from anole.core.box import Box
 from anole.core.library import styles
 from anole.core.model import Fill, Gradient, Shadow, Stroke
-from anole.core.reading.look import Look, Wanted, read
+from anole.core.reading.look import Look
+from anole.core.reading.reader import Wanted, read
 from anole.core.reading.seen import Unreadable, apart, oklab
 from anole.core.reading.style import style_of
 

@@ -61,7 +61,7 @@ def from_picture(
     # what they need takes more than half a second to import: not for every command
     from ..core.reading.em import caps_of
     from ..core.reading.from_file import look_of
-    from ..core.reading.look import Wanted
+    from ..core.reading.reader import Wanted
     from ..core.reading.seen import Unreadable
     from ..core.reading.style import CAPS, report_of, style_of
 

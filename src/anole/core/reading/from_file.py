@@ -13,7 +13,8 @@ from ..atomic import FileError, read_bytes
 from ..isolation.client import never
 from ..paint.image_formats import ImageError
 from ..paint.picture_files import decoded
-from .look import Look, Wanted, read
+from .look import Look
+from .reader import NOTHING_KNOWN, Wanted, read
 from .seen import Unreadable
 
 MOST_FILE = 512 << 20
@@ -43,7 +44,7 @@ def in_eight_bits(pixels: Pixels | DeepPixels) -> Pixels:
 
 def look_of(
     path: Path,
-    wanted: Wanted = Wanted(),
+    wanted: Wanted = NOTHING_KNOWN,
     told: Callable[[float], object] = lambda share: None,
     stop: Callable[[], bool] = never,
 ) -> FromFile:

@@ -38,6 +38,10 @@ class Unreadable(ValueError):
     """There is no look to be read, and why."""
 
 
+class GivenUp(Exception):
+    """Nobody waits for this look any more."""
+
+
 class Seen(NamedTuple):
     """rgb, lab : (H, W, 3) float32, encoded sRGB 0 to 1 and OKLab; of a picture that lets something
     through they lie on a ground that nothing in it looks like.

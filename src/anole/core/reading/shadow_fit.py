@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import functools
+from collections.abc import Callable
 from typing import NamedTuple
 
 import cv2
@@ -10,6 +11,8 @@ import numpy as np
 from scipy.optimize import minimize
 
 from ..arrays import Mask, Plane
+from ..isolation.client import never
+from .seen import GivenUp
 
 FARTHEST = 0.16
 """How far a shadow may lie, of the picture's shorter side; a quarter of it is the most blur."""
@@ -55,10 +58,12 @@ class _Some(NamedTuple):
 
 
 class View:
-    """A picture, the silhouette in it, and its ground."""
+    """A picture, the silhouette in it, and its ground. stop : says when nobody waits any more"""
 
-    def __init__(self, rgb: Plane, shape: Plane, ground: Ground) -> None:
-        self.rgb, self.shape, self.ground = rgb, shape, ground
+    def __init__(
+        self, rgb: Plane, shape: Plane, ground: Ground, stop: Callable[[], bool] = never
+    ) -> None:
+        self.rgb, self.shape, self.ground, self.stop = rgb, shape, ground, stop
 
     @functools.cached_property
     def some(self) -> _Some:
@@ -81,7 +86,7 @@ class View:
         ground = self.ground
         where = halved(ground.where.astype(np.float32)) > 0.99
         small = Ground(where, halved(ground.rgb), halved(ground.rest), ground.rough)
-        return View(halved(self.rgb), halved(self.shape), small)
+        return View(halved(self.rgb), halved(self.shape), small, self.stop)
 
 
 def halved(plane: Plane) -> Plane:
@@ -94,6 +99,8 @@ def unlikely(view: View, values: np.ndarray) -> float:
     """How unlikely the picture is with a shadow: minus the logarithm of the likelihood, where what is
     left of the ground's own roughness under a cover a is (1 - a) of it, spread as Student's t in three
     dimensions: a few px that are far off, as along an edge, do not decide."""
+    if view.stop():
+        raise GivenUp
     dx, dy, blur, opacity = values
     most = FARTHEST * min(view.shape.shape)
     if not (abs(blur) < most / 4 and np.hypot(dx, dy) < most and 0.2 <= opacity <= 1.0):

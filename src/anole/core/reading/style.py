@@ -47,9 +47,7 @@ def coats_of(look: Look, em: float) -> tuple[FoundCoat, ...]:
     if thrown is not None:
         far, way = math.hypot(thrown.dx, thrown.dy), side_of(thrown.dx, thrown.dy)
         soft = f", {2 * thrown.blur:.1f} px soft" if thrown.blur >= 0.25 else ""
-        found.append(
-            FoundCoat(_shadow(look, em), f"{far:.1f} px to the {way}{soft}", look.sure_throw)
-        )
+        found.append(FoundCoat(_shadow(look, em), f"{far:.1f} px {way}{soft}", look.sure_throw))
     for number, (rim, sure) in reversed(
         list(enumerate(zip(look.rims, look.sure_rims, strict=True), 1))
     ):
@@ -66,7 +64,8 @@ def coats_of(look: Look, em: float) -> tuple[FoundCoat, ...]:
     return tuple(found)
 
 
-SIDES = ("right", "lower right", "foot", "lower left", "left", "upper left", "top", "upper right")
+SIDES = ("to the right", "to the lower right", "downward", "to the lower left", "to the left",
+         "to the upper left", "upward", "to the upper right")  # fmt: skip
 
 
 def side_of(dx: float, dy: float) -> str:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from typing import NamedTuple
 
 import cv2
@@ -9,6 +10,7 @@ import numpy as np
 from scipy import fft
 
 from ..arrays import Mask, Plane
+from ..isolation.client import never
 from .colours import ColourModel
 from .seen import Seen, apart, oklab
 from .shadow_fit import FARTHEST, Ground, View, refined, shifted, unlikely, within
@@ -72,13 +74,14 @@ def _best_shift(ground: Ground, shape: Plane, blur: float, reach: int) -> tuple[
     return float(gain[y, x]), int(x) - reach, int(y) - reach
 
 
-def find(seen: Seen, outside: Plane) -> Throw | None:
-    """The shadow of what ends where `outside` is 0: (H, W) float32, px outward of the outermost edge."""
+def find(seen: Seen, outside: Plane, stop: Callable[[], bool] = never) -> Throw | None:
+    """The shadow of what ends where `outside` is 0: (H, W) float32, px outward of the outermost edge.
+    Raises GivenUp when it is to stop."""
     shape = within(outside)
     ground = _ground(seen, outside)
     if ground.where.mean() < 0.02:
         return None
-    whole = View(seen.rgb, shape, ground)
+    whole = View(seen.rgb, shape, ground, stop)
     half = whole.halved()
     starts = [2 * start for start in _starts(half.halved())] + _correlated(half)
     starts = sorted(starts, key=lambda values: unlikely(half, values))[:2]

@@ -8,6 +8,7 @@ from collections.abc import Callable
 
 from ...core.coats.registry import kind_of
 from ...core.library.styles import StoredStyle
+from ...core.model import Picture
 from ..look.status_bar import nothing
 from ..shared.session import Session
 from ..shared.targets import StyleTarget
@@ -56,6 +57,12 @@ def _is_own(session: Session) -> bool:
 @otherwise("choose a piece and point at a style first")
 def _can_wear(session: Session) -> bool:
     return _is_pointed(session) and has_coated(session)
+
+
+@otherwise("choose a picture first")
+def _is_picture(session: Session) -> bool:
+    piece = session.selection.piece
+    return isinstance(piece, Picture) and bool(piece.asset)
 
 
 def _delete(session: Session, stored: StoredStyle) -> None:
@@ -176,6 +183,14 @@ MENU = Menu(
         Command("reach", "Update the boards of a folder…", (), worn.ask_folder, worn.wears),
         None,
         Command("look of picture", "Read a style off a picture…", (), window("look of picture")),
+        Command(
+            "look of piece",
+            "Read a style off this picture",
+            (),
+            window("look of piece"),
+            _is_picture,
+            (PIECE,),
+        ),
         Command("import pack", "Import styles…", (), window("import pack")),
         Command("export pack", "Export styles as a pack…", (), window("export pack")),
         Command("contact sheet", "Contact sheet of styles…", (), window("contact sheet")),

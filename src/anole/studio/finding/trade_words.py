@@ -112,6 +112,7 @@ _TABLE = {
     "quit": "exit",
     "save-as": "save as, save a copy",
     "import pack": "install styles",
+    "look of piece": "copy style from this image, extract style of picture, sample this look",
     "look of picture": "copy style from image, extract style, style from image, sample look, reference image",
     # choices of menus, by their menu
     "choice:Line up": "align, distribute, center, centre",

@@ -48,6 +48,7 @@ from ..shared.session import Session
 from ..shared.shell import Stage
 from ..shared.targets import Targets
 from ..start.page import StartPage
+from ..styles.from_picture.page import FromPicturePage
 from ..styles.pages import StylePages
 from ..styles.shelf import Shelf
 from ..styles.wall_page import WallPage
@@ -238,7 +239,7 @@ class Window(QWidget):
         self.show_page(self.start)
         self.top.show_work(False)
 
-    def show_page(self, page: StartPage | WallPage | SeriesPage) -> None:
+    def show_page(self, page: StartPage | WallPage | FromPicturePage | SeriesPage) -> None:
         """A page in place of the board."""
         self.leave_page()
         self.finder.fold()
@@ -253,7 +254,7 @@ class Window(QWidget):
     def leave_page(self) -> None:
         """Back to the board."""
         page = self.pages.currentWidget()
-        if isinstance(page, StartPage | WallPage | SeriesPage):
+        if isinstance(page, StartPage | WallPage | FromPicturePage | SeriesPage):
             self.pages.setCurrentIndex(0)
             self.top.show_work(True)
             page.rest()
@@ -304,6 +305,9 @@ class Window(QWidget):
     def take_styles(self, path: Path) -> None:
         self.style_pages.files.take(path)
 
+    def read_look(self, path: Path) -> None:
+        self.style_pages.from_picture.open_file(path)
+
     def add_font(self, path: Path) -> None:
         take_font(self.session, path, self._fonts_came)
 
@@ -316,7 +320,7 @@ class Window(QWidget):
     @property
     def idle(self) -> bool:
         """Whether nothing is being rendered or read."""
-        parts = (self.worker, self.reading, self.styles)
+        parts = (self.worker, self.reading, self.styles, self.style_pages.from_picture)
         return all(part.idle for part in parts) and self.recovery.task is None
 
     # its own commands
@@ -422,6 +426,7 @@ class Window(QWidget):
         self.writing.stop()
         self.series.stop()
         self.reading.stop()
+        self.style_pages.from_picture.rest()
         self.recovery.stop()
         self.start.cards.stop()
         self.arrivals.stop()

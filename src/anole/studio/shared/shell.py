@@ -107,6 +107,9 @@ class Shell(Protocol):
     def take_styles(self, path: Path) -> object:
         """Show what a pack of styles would bring."""
 
+    def read_look(self, path: Path) -> object:
+        """Read a style off a picture of finished lettering."""
+
     def add_font(self, path: Path) -> object:
         """Take a font file in and put it on the chosen words."""
 

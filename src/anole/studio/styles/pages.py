@@ -1,4 +1,4 @@
-"""The pages with walls of styles, as the window turns to them."""
+"""The pages of styles, as the window turns to them."""
 
 from __future__ import annotations
 
@@ -10,6 +10,7 @@ from ...core.files.pack_file import ReadPack
 from ...core.model import Style
 from ..shared.session import Session
 from .all_styles import AllStyles
+from .from_picture.page import FromPicturePage
 from .pack_page import PackPage
 from .style_files import StyleFiles
 from .trial_strip import TestStrip
@@ -20,16 +21,21 @@ class StylePages:
     """`show(page)` turns the window to one of them."""
 
     def __init__(
-        self, session: Session, window: QWidget, show: Callable[[WallPage], object]
+        self,
+        session: Session,
+        window: QWidget,
+        show: Callable[[WallPage | FromPicturePage], object],
     ) -> None:
         self.session, self._show = session, show
         self.all, self.strip, self.pack = AllStyles(session), TestStrip(session), PackPage(session)
+        self.from_picture = FromPicturePage(session)
+        self.from_picture.ready.connect(lambda: self._show(self.from_picture))
         self.files = StyleFiles(session, window, self._shown, self.show_pack)
 
     @property
-    def pages(self) -> tuple[WallPage, ...]:
+    def pages(self) -> tuple[WallPage | FromPicturePage, ...]:
         """Every page of styles."""
-        return self.all, self.strip, self.pack
+        return self.all, self.strip, self.pack, self.from_picture
 
     def _shown(self) -> Sequence[Style]:
         """What is exported: the styles on the wall, where it is up; else the user's own, or all."""

@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 import functools
+from pathlib import Path
 from typing import Any
 
 import msgspec
-from PyQt6.QtCore import Qt
-from PyQt6.QtGui import QImage
+from PyQt6.QtCore import QMimeData, Qt
+from PyQt6.QtGui import QDragEnterEvent, QDropEvent, QImage
 from PyQt6.QtWidgets import QHBoxLayout, QWidget
 
 from ...core.edit.wearing import style_of, wear_as
@@ -15,7 +16,9 @@ from ...core.library.keeping import free_name, own_names
 from ...core.library.sets import FAVOURITES
 from ...core.library.styles import StoredStyle, is_found
 from ...core.model import Coated, Style
+from ...core.paint.image_formats import SUFFIXES
 from ..commands.dressing import coloured, dressed, mix, mixed_board, wear
+from ..exchange.dropping import files_in
 from ..look.status_bar import nothing
 from ..rendering.samples import bare, sample, words_of
 from ..shared.session import Session
@@ -35,6 +38,7 @@ class Shelf(QWidget):
         self.setObjectName("bar")
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         self.setFixedHeight(106)
+        self.setAcceptDrops(True)
         self.row = ChipRow()
         self._asked: Any = None
         self._images: dict[str, QImage] = {}
@@ -152,6 +156,18 @@ class Shelf(QWidget):
         self.document.look_at(None)
         mix(self.session, chip.stored.style, share)
 
+    # a picture of finished lettering, dropped
+
+    def dragEnterEvent(self, event: QDragEnterEvent | None) -> None:
+        if event is not None and _pictures(event.mimeData()):
+            event.acceptProposedAction()
+
+    def dropEvent(self, event: QDropEvent | None) -> None:
+        paths = _pictures(event.mimeData()) if event is not None else []
+        if event is not None and paths:
+            event.acceptProposedAction()
+            self.session.shell.read_look(paths[0])
+
     # saving
 
     def ask_name(self) -> None:
@@ -195,6 +211,10 @@ class Shelf(QWidget):
         """The user's style of that name, whose notes and words stay when it is written over."""
         stored = self.session.styles.find(name)
         return stored.style if stored is not None and stored.own else None
+
+
+def _pictures(mime: QMimeData | None) -> list[Path]:
+    return [path for path in files_in(mime) if path.suffix.lower() in SUFFIXES]
 
 
 def _sample(

@@ -2,29 +2,21 @@
 
 from __future__ import annotations
 
-import functools
 from collections.abc import Callable, Sequence
 from pathlib import Path
-from typing import TYPE_CHECKING
 
 from PyQt6.QtWidgets import QFileDialog, QWidget
 
 from ...core import sheets
 from ...core.files import pack_file, png
 from ...core.files.pack_file import ReadPack
-from ...core.library import keeping, packs
+from ...core.library import packs
 from ...core.model import Style
 from ...core.render.export import rgba
-from ...core.text import short
-from ..commands.dressing import wear
 from ..documents.file_names import ended
-from ..exchange.pictures import PICTURES
 from ..rendering.samples import words_of
 from ..runtime.background import Stop
 from ..shared.session import Session
-
-if TYPE_CHECKING:
-    from ...core.reading.look import Look
 
 SHEETS = "Pictures and documents (*.png *.pdf)"
 PACKS = f"Styles (*{pack_file.SUFFIX} *.anolestyle)"
@@ -53,35 +45,6 @@ class StyleFiles:
         """Read a pack, or one style's file, and show what it would bring."""
         self.session.reading.read(
             path.name, lambda stop: pack_file.read_any(path, stop), self._preview
-        )
-
-    def ask_look(self) -> None:
-        """Ask for a picture of finished lettering to read a style off."""
-        name, _ = QFileDialog.getOpenFileName(
-            self._window, "Picture of finished lettering", "", PICTURES
-        )
-        if name:
-            self.take_look(Path(name))
-
-    def take_look(self, path: Path) -> None:
-        """Read the look off a picture, keep it as a style and put it on what is chosen."""
-        self.session.reading.read(
-            path.name, lambda stop: _look_of(path, stop), functools.partial(self._wear, path.stem)
-        )
-
-    def _wear(self, name: str, look: Look) -> None:
-        from ...core.reading.style import style_of
-
-        style = style_of(look, keeping.free_name(name))
-        if not self.session.styles.keep(style):
-            return
-        if self.session.selection.coated is not None:
-            wear(self.session, style)
-        found = len(look.rims)
-        rims = "one rim" if found == 1 else f"{found} rims"
-        shadow = "a shadow" if look.thrown is not None else "no shadow"
-        self.session.document.said.emit(
-            f"The style “{short(style.name)}” was read: a face, {rims}, {shadow}; at least {look.sure:.0%} sure of each."
         )
 
     def ask_export(self) -> None:
@@ -131,10 +94,3 @@ class StyleFiles:
     def _write(self, path: Path, work: Callable[[Stop], object], said: str) -> None:
         done = self.session.document.said.emit
         self.session.reading.read(path.name, work, lambda _: done(said))
-
-
-def _look_of(path: Path, stop: Stop) -> Look:
-    # what it needs takes more than half a second to import: not at every start
-    from ...core.reading.from_file import look_of
-
-    return look_of(path, stop=stop).look
