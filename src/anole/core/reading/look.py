@@ -12,6 +12,7 @@ from numpy.typing import NDArray
 from ..box import Box
 from ..field.shape_fields import bounds
 from .again import DrawnAgain, ReadParts
+from .extras import Extra
 from .face import Face
 from .paints import FacePaint
 from .rims import FoundRim, sampled
@@ -30,7 +31,8 @@ class Look(NamedTuple):
 
     sure : 0 to 1 of each, the share of px that are hardly seen to differ; difference : mean in OKLab of
     what was found, drawn again, from the picture, where the lettering is; ink_height : from the top of all
-    letters to their foot; outward : (n,) how far outward of the face's edge the line is at each px of it,
+    letters to their foot; extras : what was found beside that by being drawn, bottom first; flat_difference :
+    the difference without them; outward : (n,) how far outward of the face's edge the line is at each px of it,
     from its outer end on
     """
 
@@ -46,6 +48,8 @@ class Look(NamedTuple):
     difference: float
     ink_height: float
     outward: NDArray[np.float32]
+    extras: tuple[Extra, ...] = ()
+    flat_difference: float = 0.0
 
     @property
     def sure(self) -> float:

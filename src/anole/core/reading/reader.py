@@ -14,6 +14,7 @@ from ..isolation.client import never
 from . import mixing, offered, paints, rims, throws
 from .again import ReadParts
 from .face import Face, edge_of
+from .finishing import finished
 from .look import Line, Look, look_from
 from .parts import Parts, parts_of_face
 from .rims import FoundRim
@@ -86,7 +87,11 @@ class Reader:
         line = line or _in_picture(offered.line_to(face, at, outer), seen.scale, box)
         # a first answer wears what was last known to be thrown
         thrown = None if self._thrown is None else self._thrown.scaled(seen.scale)
-        return look_from(seen, face, ReadParts(found, thrown, paint), box, line)
+        look = look_from(seen, face, ReadParts(found, thrown, paint), box, line)
+        if quick:
+            return look
+        key = (box, line, wanted.ends)
+        return self._once("finish", False, key, lambda: finished(look, seen, face, stop))
 
     def _once(self, stage: str, quick: bool, key: Any, make: Callable[[], T]) -> T:
         known = self._kept.get((stage, quick))

@@ -24,6 +24,7 @@ from ..model import (
     Style,
 )
 from ..model.coats import Coat
+from .extras import scaled
 from .look import Look
 
 CAPS = 0.72
@@ -43,6 +44,10 @@ class FoundCoat(NamedTuple):
 def coats_of(look: Look, em: float) -> tuple[FoundCoat, ...]:
     """The coats of a look, bottom first. em : of the found letters, px of the picture"""
     found: list[FoundCoat] = []
+    extras = [
+        (one.beneath, FoundCoat(scaled(one.coat, 1 / em, "em"), one.said, one.sure))
+        for one in look.extras
+    ]
     thrown = look.thrown
     if thrown is not None:
         far, way = math.hypot(thrown.dx, thrown.dy), side_of(thrown.dx, thrown.dy)
@@ -56,12 +61,13 @@ def coats_of(look: Look, em: float) -> tuple[FoundCoat, ...]:
         paint = ColourPaint(colour=_colour(rim.rgb))
         coat = Stroke(id=f"rim-{number}", name=f"Rim {number}", paint=paint, span=span)
         found.append(FoundCoat(coat, f"{rim.end - rim.start:.1f} px wide", sure))
+    found = [*(one for beneath, one in extras if beneath), *found]
     stops = len(look.face.stops)
     said = "one colour" if stops == 1 else f"{stops} colours"
     found.append(
         FoundCoat(Fill(id="face", name="Face", paint=_face_paint(look)), said, look.sure_face)
     )
-    return tuple(found)
+    return (*found, *(one for beneath, one in extras if not beneath))
 
 
 SIDES = ("to the right", "to the lower right", "downward", "to the lower left", "to the left",

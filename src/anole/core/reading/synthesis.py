@@ -16,8 +16,7 @@ from ..model import Board, Coat, Length, Picture, Place
 from ..pieces.registry import placed_kind
 from ..render.export import rgba
 from ..render.renderer import Renderer
-from .face import Face
-from .seen import Seen, apart, oklab
+from .seen import apart, oklab
 
 JUST_SEEN = 0.03
 """Unlikeness in OKLab that is hardly seen."""
@@ -35,12 +34,13 @@ class Drawn(NamedTuple):
 
 
 class Synthesis:
-    """Draws coats on the face that was found, in px of the picture as it is read, and compares."""
+    """Draws coats on the face that was found, `by` times as large as the picture is read, and compares it
+    with the picture at that size. Lengths stay those of the picture as it is read."""
 
-    def __init__(self, seen: Seen, face: Face, ground: Plane) -> None:
-        height, width = face.alpha.shape
+    def __init__(self, alpha: Plane, lab: Plane, ground: Plane, by: float) -> None:
+        height, width = alpha.shape
         pixels = np.full((height, width, 4), 255, np.uint8)
-        pixels[..., 3] = np.round(face.alpha * 255)
+        pixels[..., 3] = np.round(alpha * 255)
         self._asset = assets.put(png.encode(pixels, quick=True))
         self._piece = Picture(
             id="face", asset=self._asset, width=Length(float(width)), height=Length(float(height)), fit="stretch",
@@ -48,7 +48,7 @@ class Synthesis:
         )  # fmt: skip
         self._board = Board(width=width, height=height, pieces=(self._piece,))
         self.em = placed_kind(self._piece).placement(self._piece, self._board.dpi).em
-        self.seen, self.ground = seen, ground
+        self.lab, self.ground, self.by = lab, ground, by
         self._renderer = Renderer(Cache(CACHE))
 
     def __enter__(self) -> Synthesis:
@@ -63,7 +63,7 @@ class Synthesis:
         """The coats, whose em is `self.em` px, over the picture's ground."""
         piece = msgspec.structs.replace(self._piece, style=tuple(coats))
         board = msgspec.structs.replace(self._board, pieces=(piece,))
-        pixels = rgba(board, transparent=True, renderer=self._renderer)
+        pixels = rgba(board, self.by, transparent=True, renderer=self._renderer)
         straight = pixels.astype(np.float32) / np.float32(255)
         cover = np.ascontiguousarray(straight[..., 3])
         share = cover[..., None]
@@ -71,7 +71,7 @@ class Synthesis:
 
     def off(self, drawn: Drawn) -> Plane:
         """(H, W) float32: how unlike the picture it is, in OKLab."""
-        return apart(oklab(drawn.rgb), self.seen.lab)
+        return apart(oklab(drawn.rgb), self.lab)
 
 
 def difference(off: Plane, where: Mask) -> float:

@@ -41,7 +41,8 @@ class Throw(NamedTuple):
         return self._replace(dx=self.dx * by, dy=self.dy * by, blur=self.blur * by)
 
 
-def _ground(seen: Seen, outside: Plane) -> Ground:
+def ground_of(seen: Seen, outside: Plane) -> Ground:
+    """What lies round the lettering, as it would be without it."""
     where = outside > EDGE
     model = ColourModel(seen.rgb, where)
     far = where & (outside > np.quantile(outside[where], 0.5)) if where.any() else where
@@ -78,7 +79,7 @@ def find(seen: Seen, outside: Plane, stop: Callable[[], bool] = never) -> Throw 
     """The shadow of what ends where `outside` is 0: (H, W) float32, px outward of the outermost edge.
     Raises GivenUp when it is to stop."""
     shape = within(outside)
-    ground = _ground(seen, outside)
+    ground = ground_of(seen, outside)
     if ground.where.mean() < 0.02:
         return None
     whole = View(seen.rgb, shape, ground, stop)
