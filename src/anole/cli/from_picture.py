@@ -4,16 +4,22 @@ from __future__ import annotations
 
 import json
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 import click
 import numpy as np
 
 from ..core.atomic import FileError, write_bytes
 from ..core.box import Box
+from ..core.files import pack_file
+from ..core.library import packs
 from ..core.library.styles import SUFFIX
 from ..core.model import to_json
 from ..core.text import short
 from .parts import PATH, complain, only, out_option, progress_shown
+
+if TYPE_CHECKING:
+    from ..core.reading.look import Look
 
 
 def _numbers(text: str, what: str) -> list[float]:
@@ -63,9 +69,9 @@ def from_picture(
     from ..core.reading.from_file import look_of
     from ..core.reading.reader import Wanted
     from ..core.reading.seen import Unreadable
-    from ..core.reading.style import CAPS, report_of, style_of
+    from ..core.reading.style import CAPS, report_of
 
-    path = only(out, SUFFIX)
+    path = only(out, SUFFIX, pack_file.SUFFIX)
     where, along = _box(box), None
     if line:
         x0, y0, x1, y1 = _numbers(line, "--line")
@@ -78,12 +84,26 @@ def from_picture(
         caps = caps_of(look, words, font) if words.strip() and font else CAPS
     except Unreadable as error:
         raise FileError(f"{file.name}: {error}") from error
-    write_bytes(path, to_json(style_of(look, path.stem, caps)))
+    _write(path, look, caps)
     said = report_of(look)
     if report is not None:
         write_bytes(report, json.dumps(said, indent=1).encode())
     for coat in reversed(said["coats"]):
         print(f"{coat['kind']}: {_told(coat)}; {coat['sure']:.0%} sure")
+
+
+def _write(path: Path, look: Look, caps: float) -> None:
+    """As a style's file, without the picture that its face may be kept as; as a pack with it."""
+    from ..core.reading.style import PICTURED, style_of
+
+    if path.suffix == pack_file.SUFFIX:
+        pack_file.write(path, packs.pack_of([style_of(look, path.stem, caps)], path.stem), {})
+        return
+    write_bytes(path, to_json(style_of(look, path.stem, caps, frozenset({PICTURED}))))
+    if any(one.coat.id == PICTURED for one in look.extras):
+        complain(
+            f"the face is kept as a picture, which a pack alone carries: -o {short(path.stem)}{pack_file.SUFFIX}"
+        )
 
 
 def _told(coat: dict[str, object]) -> str:

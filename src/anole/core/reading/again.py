@@ -27,11 +27,19 @@ class ReadParts(NamedTuple):
     paint: FacePaint
 
 
+def drawn_flat(face: Face, parts: ReadParts, below: Plane) -> Plane:
+    """The rims and the face over (H, W, 3) float32."""
+    out, rgb = -face.distance, below
+    for rim in reversed(parts.rims):
+        rgb = _over(rgb, rim.rgb, within(out - rim.end))
+    return _over(rgb, paints.over(parts.paint, face, out.shape), face.alpha)
+
+
 class DrawnAgain:
     """What was found, drawn again over the picture's own ground."""
 
     def __init__(self, seen: Seen, face: Face, parts: ReadParts) -> None:
-        found, thrown, paint = parts.rims, parts.thrown, parts.paint
+        found, thrown = parts.rims, parts.thrown
         out = -face.distance
         outer = found[-1].end if found else 0.0
         rgb = seen.rgb.copy()
@@ -40,9 +48,7 @@ class DrawnAgain:
             # where it is not seen through, the picture's ground says nothing of it
             share = (cover * thrown.opacity)[..., None]
             rgb = np.where(share > 0.5, rgb * (1 - share) + thrown.rgb * share, rgb)
-        for rim in reversed(found):
-            rgb = _over(rgb, rim.rgb, within(out - rim.end))
-        rgb = _over(rgb, paints.over(paint, face, out.shape), face.alpha)
+        rgb = drawn_flat(face, parts, rgb)
         self._off = apart(oklab(rgb.astype(np.float32)), seen.lab)
         self._where = out < outer + 0.5
 

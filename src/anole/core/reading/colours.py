@@ -28,7 +28,7 @@ class ColourModel:
         height, width = where.shape
         self._unit = float(max(height, width))
         ys, xs = np.nonzero(where)
-        step = max(1, len(xs) // 20_000)
+        step = max(1, len(xs) // 8_000)
         ys, xs = ys[::step], xs[::step]
         values = rgb[ys, xs].astype(float)
         self.order, self._weights, self.residual = 0, np.zeros((1, 3)), 1e9

@@ -31,8 +31,6 @@ class Face(NamedTuple):
 
 def edge_of(seen: Seen, core: Mask) -> Face:
     """The face's own edge to parts of a px, from the share of its colour in what lies along it."""
-    height, width = core.shape
-    around = Box(0, 0, width, height)
     inner = spread(seen.rgb, core)
     crude = cv2.distanceTransform((~core).astype(np.uint8), cv2.DIST_L2, 5)
     near = crude < 5
@@ -55,6 +53,12 @@ def edge_of(seen: Seen, core: Mask) -> Face:
     alpha = core.astype(np.float32)
     alpha[near] = share_of(inner[near], outer[near], seen.rgb[near])
     alpha[alpha < 0.02] = 0
+    return face_of(alpha)
+
+
+def face_of(alpha: Plane) -> Face:
+    """A face of its coverage, (H, W) float32. Raises Unreadable where that has no edge."""
+    around = Box(0, 0, alpha.shape[1], alpha.shape[0])
     chords = traced(alpha, around)
     if not len(chords):
         raise Unreadable("No edge of a face was found.")

@@ -3,28 +3,55 @@ with the renderer on the silhouette that was found, and kept where it brings the
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable, Sequence
 from typing import Literal, NamedTuple
 
+import cv2
 import msgspec
 import numpy as np
 
+from .. import assets
 from ..arrays import Mask, Plane
+from ..box import Box
+from ..field.shape_fields import bounds
+from ..files import png
 from ..isolation.client import never
-from ..model import Coat, Colour, ColourPaint, Glow, Lamp, Length, Position, Relief, Span, Stop
+from ..model import (
+    Coat,
+    Colour,
+    ColourPaint,
+    Fill,
+    Glow,
+    ImagePaint,
+    Lamp,
+    Length,
+    Position,
+    Relief,
+    Span,
+    Stop,
+)
 from .extras import Extra
+from .face import Face
 from .relief_fit import light_on
 from .seen import GivenUp, apart, oklab
 from .synthesis import Drawn, Synthesis, hardly_off
+from .texture import kept
 from .trials import LUMA, wanted
 
-EARNED = 0.06
+EARNED = 0.2
 """Share of what is unlike where a coat lies that it has to take away."""
+LIGHT_EARNED = 0.06
+"""The same for light: where the face is a texture, little of what is left over is light."""
 LEAST_OFF = 0.012
 """Unlikeness, mean in OKLab, that nothing is looked for below of."""
 FALLOFFS: tuple[Literal["linear", "ease-in", "ease-out"], ...] = ("linear", "ease-in", "ease-out")
 WIDTHS = (0.06, 0.14, 0.3)
 """Of the letters' height: how far fades go that are tried."""
+PICTURED = 0.03
+"""Unlikeness of a face from its paint, mean in OKLab, from which on it is kept as a picture."""
+PICTURES = "faces that were read"
+"""Who holds the pictures of faces, till the next is read."""
 PROFILES = ("chamfer", "round-over")
 
 
@@ -45,16 +72,17 @@ class View(NamedTuple):
 
 
 class Finish:
-    """Adds coats to those that were read."""
+    """Adds coats to those that were read. px : of the picture that was given, for one as it is read"""
 
     def __init__(
         self,
         view: View,
         drawing: Synthesis,
         coats: Sequence[Coat],
+        px: float,
         stop: Callable[[], bool] = never,
     ) -> None:
-        self.view, self.drawing, self.stop = view, drawing, stop
+        self.view, self.drawing, self.px, self.stop = view, drawing, px, stop
         self.coats = list(coats)
         self.extras: list[Extra] = []
         self.drawn = self._draw(self.coats)
@@ -71,12 +99,14 @@ class Finish:
             else 0.0
         )
 
-    def _keep(self, coat: Coat, said: str, beneath: bool, where: Mask) -> bool:
+    def _keep(
+        self, coat: Coat, said: str, beneath: bool, where: Mask, least: float = EARNED
+    ) -> bool:
         """Lay a coat if it earns its place."""
         coats = [coat, *self.coats] if beneath else [*self.coats, coat]
         drawn = self._draw(coats)
         before, after = self._off(self.drawn, where), self._off(drawn, where)
-        if before - after < max(EARNED * before, 0.002):
+        if before - after < max(least * before, 0.002):
             return False
         self.coats, self.drawn = coats, drawn
         sure = hardly_off(self.drawing.off(drawn), where)
@@ -104,7 +134,11 @@ class Finish:
                 best = off, coat
         if best is not None:
             self._keep(
-                best[1], f"{lit.width:.1f} px wide, lit from {lit.bearing:.0f}°", False, where
+                best[1],
+                f"{lit.width * self.px:.1f} px wide, lit from {lit.bearing:.0f}°",
+                False,
+                where,
+                LIGHT_EARNED,
             )
 
     def _lit_as(self, profile: str, width: float, bearing: float, where: Mask) -> Relief | None:
@@ -148,6 +182,37 @@ class Finish:
             return
         self._fade("inner-glow", "Edge", 0.0, 1.0, tall, inside, beneath=False)
 
+    def picture_of_face(self, face: Face, rgb: Plane) -> None:
+        """The face as a picture, where no paint says it: without the light that lies on it."""
+        inside = self.view.distance > 1.0
+        if self._off(self.drawn, inside) < PICTURED:
+            return
+        above = [one.coat for one in self.extras if not one.beneath]
+        base = self.coats[: len(self.coats) - len(above)]
+        light = self.drawn.rgb - self._draw(base).rgb
+        if self.view.by != 1:
+            light = cv2.resize(light, (self.view.whole[1], self.view.whole[0]))
+        rows, columns = self.view.whole
+        own = rgb[:rows, :columns] - light
+        x0, y0, x1, y1 = bounds(face.chords)
+        box = Box(math.floor(x0), math.floor(y0), math.ceil(x1), math.ceil(y1)).meet(
+            Box(0, 0, columns, rows)
+        )
+        pixels = kept(own, face.distance[:rows, :columns] > 1.0, box)
+        sha = assets.put(png.encode(pixels))
+        assets.hold(PICTURES, [sha])
+        coat = Fill(
+            id="face-picture", name="Face's picture", paint=ImagePaint(asset=sha, fit="stretch")
+        )
+        drawn = self._draw([*base, coat, *above])
+        if self._off(drawn, inside) > 0.7 * self._off(self.drawn, inside):
+            return
+        self.coats, self.drawn = [*base, coat, *above], drawn
+        sure = hardly_off(self.drawing.off(drawn), inside)
+        extra = Extra(coat, "as it is: no paint says it", sure, beneath=False)
+        below = [one for one in self.extras if one.beneath]
+        self.extras = [*below, extra, *(one for one in self.extras if not one.beneath)]
+
     # round the letters
 
     def fade_outward(self, outer: float, tall: float) -> None:
@@ -189,4 +254,4 @@ class Finish:
                     )
         if best is not None and best[1].opacity > 0.04:
             wide = abs(best[1].span.to.value - best[1].span.from_.value)
-            self._keep(best[1], f"fades within {wide:.0f} px", beneath, where)
+            self._keep(best[1], f"fades within {wide * self.px:.0f} px", beneath, where)

@@ -8,10 +8,10 @@ from ..arrays import Plane
 from .extras import Extra, scaled
 from .face import Face
 from .finish import Finish, View
+from .found import coats_of
 from .look import Look
 from .seen import Seen, oklab
 from .shadow_fit import halved
-from .style import coats_of
 from .synthesis import Synthesis, difference
 from .throws import ground_of
 
@@ -27,12 +27,13 @@ def finished(look: Look, seen: Seen, face: Face, stop: Callable[[], bool]) -> Lo
     alpha = face.alpha[: view.whole[0], : view.whole[1]]
     with Synthesis(alpha, view.lab, view.ground, view.by) as drawing:
         coats = [one.coat for one in coats_of(look, drawing.em / scale)]
-        finish = Finish(view, drawing, coats, stop)
+        finish = Finish(view, drawing, coats, 1 / scale, stop)
         tall = look.cap_height * scale
         where = -view.distance < outer + 0.5
         flat = difference(drawing.off(finish.drawn), where)
         finish.relief()
         finish.fade_inward(tall)
+        finish.picture_of_face(face, seen.rgb)
         finish.fade_outward(outer, tall)
         off = difference(drawing.off(finish.drawn), where)
     extras = tuple(Extra(scaled(one.coat, 1 / scale), *one[1:]) for one in finish.extras)

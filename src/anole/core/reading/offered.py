@@ -5,7 +5,7 @@ from __future__ import annotations
 import cv2
 import numpy as np
 
-from ..arrays import Mask
+from ..arrays import Mask, Plane
 from .colours import mode
 from .face import Face
 from .parts import LEAST_PX, Parts, parts_of_face
@@ -38,6 +38,12 @@ def inner_end(parts: Parts) -> tuple[tuple[float, float], Mask]:
             "No lettering was found here; draw a box round it, and a line across an edge."
         )
     return offer
+
+
+def deepest(distance: Plane) -> tuple[float, float]:
+    """The place farthest inside, px."""
+    y, x = np.unravel_index(int(distance.argmax()), distance.shape)
+    return x + 0.5, y + 0.5
 
 
 def _deepest(part: Mask) -> tuple[float, float, float]:

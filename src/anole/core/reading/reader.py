@@ -11,13 +11,14 @@ import numpy as np
 from ..arrays import Mask, Pixels
 from ..box import Box
 from ..isolation.client import never
-from . import mixing, offered, paints, rims, throws
+from . import offered, paints, rims, throws
 from .again import ReadParts
-from .face import Face, edge_of
+from .choice import Silhouette, better, of_body, of_face
+from .face import edge_of
 from .finishing import finished
 from .look import Line, Look, look_from
+from .offered import deepest
 from .parts import Parts, parts_of_face
-from .rims import FoundRim
 from .seen import MOST_PIXELS, GivenUp, Seen, Unreadable, look_at
 from .throws import Throw
 
@@ -69,12 +70,13 @@ class Reader:
         most = QUICK_PIXELS if quick else MOST_PIXELS
         seen, parts = self._once("seen", quick, box, lambda: _seen(self.pixels, box, most))
         step(0.1)
-        at, core = self._once("core", quick, (box, line), lambda: _core(seen, parts(), line, box))
-        face = self._once("face", quick, (box, line), lambda: edge_of(seen, core))
-        step(0.4)
-        key = (box, line, wanted.ends)
-        found = self._once("rims", quick, key, lambda: _rims(seen, face, wanted.ends))
+        whose = (box, line)
+        at, silhouette = self._once("shape", quick, whose, lambda: _shape(seen, parts(), line, box))
+        face = silhouette.face
         step(0.6)
+        found = silhouette.rims
+        if wanted.ends is not None:
+            found = rims.between(seen, face, [end * seen.scale for end in wanted.ends])
         outer = found[-1].end if found else 0.0
         if not quick:
             outside = -face.distance - outer
@@ -122,6 +124,34 @@ def _seen(pixels: Pixels, box: Box, most: float) -> tuple[Seen, Callable[[], Par
     return seen, functools.cache(lambda: Parts(seen))
 
 
+def _shape(
+    seen: Seen, parts: Parts, line: Line | None, box: Box
+) -> tuple[tuple[float, float], Silhouette]:
+    """A place in the middle of a stem, and the silhouette that the look stands on."""
+    if line is not None:
+        _crosses(line, box)
+    try:
+        at, core = _core(seen, parts, line, box)
+        even = of_face(seen, edge_of(seen, core))
+    except Unreadable:
+        return _in_body(seen, of_body(parts), line, box)
+    chosen = better(parts, even)
+    return at if chosen is even else deepest(chosen.face.distance), chosen
+
+
+def _in_body(
+    seen: Seen, body: Silhouette, line: Line | None, box: Box
+) -> tuple[tuple[float, float], Silhouette]:
+    """The same where no face is even enough: a line that is given has to end in what stands out."""
+    deep = body.face.distance
+    if line is None:
+        return deepest(deep), body
+    at = (line[2] - box.x0) * seen.scale, (line[3] - box.y0) * seen.scale
+    if deep[min(int(at[1]), len(deep) - 1), min(int(at[0]), len(deep[0]) - 1)] < 0:
+        raise Unreadable("The line's inner end lies in the ground, not in a letter.")
+    return at, body
+
+
 def _core(
     seen: Seen, parts: Parts, line: Line | None, box: Box
 ) -> tuple[tuple[float, float], Mask]:
@@ -129,7 +159,6 @@ def _core(
     if line is None:
         return offered.inner_end(parts)
     at = (line[2] - box.x0) * seen.scale, (line[3] - box.y0) * seen.scale
-    _crosses(line, box)
     return at, parts_of_face(parts, parts.at(*at))
 
 
@@ -138,12 +167,6 @@ def _crosses(line: Line, box: Box) -> None:
         raise Unreadable("The line is too short to cross anything.")
     if not (box.x0 <= line[2] < box.x1 and box.y0 <= line[3] < box.y1):
         raise Unreadable("The line's inner end lies beside the box.")
-
-
-def _rims(seen: Seen, face: Face, ends: tuple[float, ...] | None) -> list[FoundRim]:
-    if ends is not None:
-        return rims.between(seen, face, [end * seen.scale for end in ends])
-    return mixing.refined(seen, face, rims.find(seen, face))
 
 
 def _in_picture(line: Line, scale: float, box: Box) -> Line:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from typing import Any, NamedTuple
 
 import cv2
@@ -18,6 +18,10 @@ BIN = 0.5
 """px of distance whose colours are looked at together."""
 ALL_ROUND, SECTORS = 0.6, 8
 """A rim has its colour at so large a share of the places it goes by, to nearly every side."""
+NEARLY_ALL = 0.93
+"""Where so many have the colour no other is looked for."""
+SOME = 2500
+"""px of a ring that are looked at."""
 MOST_RIMS = 6
 STEADY = 0.01
 """Unlikeness of rings BIN px apart within one colour."""
@@ -67,17 +71,22 @@ def rings(seen: Seen, face: Face, reach: float) -> list[_Ring]:
     lab, sides = seen.lab.reshape(-1, 3), sector.ravel()
     for first, end in zip(cuts[:-1], cuts[1:], strict=True):
         here = order[first:end]
-        here = here[:: max(1, len(here) // 4000)]
+        here = here[:: max(1, len(here) // SOME)]
         if len(here) < 40:
             break
-        ring = _ring(lab[here], sides[here])
-        if found:
-            # a colour that goes on is not given up for one that is a little more common
-            same = _ring(lab[here], sides[here], found[-1].colour)
-            if same.share > 0.9 * ring.share and same.least > 0.8 * ring.least:
-                ring = same
-        found.append(ring)
+        found.append(_next_ring(lab[here], sides[here], found[-1] if found else None))
     return found
+
+
+def _next_ring(lab: Plane, sides: NDArray[np.int8], before: _Ring | None) -> _Ring:
+    """A colour that goes on is not given up for one that is a little more common."""
+    same = None if before is None else _ring(lab, sides, before.colour)
+    if same is not None and same.share > NEARLY_ALL:
+        return same
+    ring = _ring(lab, sides)
+    if same is not None and same.share > 0.9 * ring.share and same.least > 0.8 * ring.least:
+        return same
+    return ring
 
 
 def find(seen: Seen, face: Face) -> list[FoundRim]:
@@ -85,6 +94,15 @@ def find(seen: Seen, face: Face) -> list[FoundRim]:
     height, width = face.alpha.shape
     reach = 0.3 * min(height, width)
     seen_rings = rings(seen, face, reach)
+    return _found(
+        seen, face, seen_rings, lambda first, end: _is_ground(seen, face, seen_rings, first, end)
+    )
+
+
+def _found(
+    seen: Seen, face: Face, seen_rings: list[_Ring], is_last: Callable[[int, int], bool]
+) -> list[FoundRim]:
+    """The rims in what is seen at each distance, till a run is the last or there is none."""
     found: list[FoundRim] = []
     start, at = 0.0, 0
     while len(found) < MOST_RIMS:
@@ -92,7 +110,7 @@ def find(seen: Seen, face: Face) -> list[FoundRim]:
         if run is None or run[0] * BIN - start > 3.0:
             break
         first, end = run
-        if end >= len(seen_rings) or _is_ground(seen, face, seen_rings, first, end):
+        if end >= len(seen_rings) or is_last(first, end):
             break
         middle = slice(first, end)
         lab = np.median([ring.colour for ring in seen_rings[middle]], axis=0)
@@ -105,6 +123,13 @@ def find(seen: Seen, face: Face) -> list[FoundRim]:
         found.append(FoundRim(start, border, rgb, share))
         start, at = border, end
     return found
+
+
+def inward(seen: Seen, face: Face) -> list[FoundRim]:
+    """The rims from a face's edge inward, from and to px inward; what goes on to the innermost is the face."""
+    turned = face._replace(distance=-face.distance, normal=(-face.normal[0], -face.normal[1]))
+    seen_rings = rings(seen, turned, 0.5 * float(face.distance.max()))
+    return _found(seen, turned, seen_rings, lambda first, end: False)
 
 
 def between(seen: Seen, face: Face, ends: Sequence[float]) -> list[FoundRim]:

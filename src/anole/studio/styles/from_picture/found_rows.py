@@ -17,7 +17,7 @@ from ...look.qt_colour import to_qt
 from ...runtime.lifetimes import discard
 
 if TYPE_CHECKING:
-    from ....core.reading.style import FoundCoat
+    from ....core.reading.found import FoundCoat
 
 HIGH, SWATCH = 52, 32
 

@@ -207,7 +207,7 @@ class FromPicturePage(FromPictureLayout):
         self._show_style()
 
     def _show_style(self) -> None:
-        from ....core.reading.style import coats_of
+        from ....core.reading.found import coats_of
 
         if self.look is None or self.on is None:
             return
