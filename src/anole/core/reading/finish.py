@@ -31,6 +31,7 @@ from ..model import (
     Span,
     Stop,
 )
+from .edge_profile import coat_of, profile_of
 from .extras import Extra
 from .face import Face
 from .relief_fit import light_on
@@ -50,6 +51,8 @@ WIDTHS = (0.06, 0.14, 0.3)
 """Of the letters' height: how far fades go that are tried."""
 PICTURED = 0.03
 """Unlikeness of a face from its paint, mean in OKLab, from which on it is kept as a picture."""
+PICTURE_EARNED = 0.7
+"""Share of that unlikeness that the picture may leave."""
 PICTURES = "faces that were read"
 """Who holds the pictures of faces, till the next is read."""
 PROFILES = ("chamfer", "round-over")
@@ -85,6 +88,9 @@ class Finish:
         self.view, self.drawing, self.px, self.stop = view, drawing, px, stop
         self.coats = list(coats)
         self.extras: list[Extra] = []
+        self._where: dict[str, Mask] = {}
+        self.deep = 0.0
+        """px inward from where on the face is no edge of another colour."""
         self.drawn = self._draw(self.coats)
 
     def _draw(self, coats: Sequence[Coat]) -> Drawn:
@@ -109,12 +115,32 @@ class Finish:
         if before - after < max(least * before, 0.002):
             return False
         self.coats, self.drawn = coats, drawn
-        sure = hardly_off(self.drawing.off(drawn), where)
-        extra = Extra(coat, said, sure, beneath)
+        self._where[coat.id] = where
+        extra = Extra(coat, said, 0.0, beneath)
         self.extras = [extra, *self.extras] if beneath else [*self.extras, extra]
         return True
 
+    def sure_extras(self) -> tuple[Extra, ...]:
+        """What was found, bottom first, each as sure as the whole is where it lies."""
+        off = self.drawing.off(self.drawn)
+        return tuple(
+            one._replace(sure=hardly_off(off, self._where[one.coat.id])) for one in self.extras
+        )
+
     # on the face
+
+    def edge(self) -> None:
+        """Colours by depth, along the edge."""
+        inside = self.view.distance > 0.0
+        if self._off(self.drawn, self.view.distance > 0.7) < PICTURED:
+            return
+        off = self.drawing.off(self.drawn)
+        profile = profile_of(self.view.rgb, self.view.lab, off, self.view.distance, inside)
+        if profile is None:
+            return
+        where = (self.view.distance > 0.7) & (self.view.distance < profile.to)
+        if self._keep(coat_of(profile), f"{profile.to * self.px:.1f} px inward", False, where):
+            self.deep = profile.to
 
     def relief(self) -> None:
         """A moulding along the edge, lit."""
@@ -183,35 +209,35 @@ class Finish:
         self._fade("inner-glow", "Edge", 0.0, 1.0, tall, inside, beneath=False)
 
     def picture_of_face(self, face: Face, rgb: Plane) -> None:
-        """The face as a picture, where no paint says it: without the light that lies on it."""
-        inside = self.view.distance > 1.0
+        """The face as a picture, where no paint says it: without the light and edge that lie on it."""
+        inside = self.view.distance > 1.0 + self.deep
         if self._off(self.drawn, inside) < PICTURED:
             return
         above = [one.coat for one in self.extras if not one.beneath]
         base = self.coats[: len(self.coats) - len(above)]
-        light = self.drawn.rgb - self._draw(base).rgb
-        if self.view.by != 1:
-            light = cv2.resize(light, (self.view.whole[1], self.view.whole[0]))
-        rows, columns = self.view.whole
-        own = rgb[:rows, :columns] - light
-        x0, y0, x1, y1 = bounds(face.chords)
-        box = Box(math.floor(x0), math.floor(y0), math.ceil(x1), math.ceil(y1)).meet(
-            Box(0, 0, columns, rows)
-        )
-        pixels = kept(own, face.distance[:rows, :columns] > 1.0, box)
-        sha = assets.put(png.encode(pixels))
-        assets.hold(PICTURES, [sha])
-        coat = Fill(
-            id="face-picture", name="Face's picture", paint=ImagePaint(asset=sha, fit="stretch")
-        )
+        coat = self._pictured(face, rgb, self.drawn.rgb - self._draw(base).rgb)
         drawn = self._draw([*base, coat, *above])
-        if self._off(drawn, inside) > 0.7 * self._off(self.drawn, inside):
+        if self._off(drawn, inside) > PICTURE_EARNED * self._off(self.drawn, inside):
             return
         self.coats, self.drawn = [*base, coat, *above], drawn
-        sure = hardly_off(self.drawing.off(drawn), inside)
-        extra = Extra(coat, "as it is: no paint says it", sure, beneath=False)
+        self._where[coat.id] = inside
+        extra = Extra(coat, "as it is: no paint says it", 0.0, beneath=False)
         below = [one for one in self.extras if one.beneath]
         self.extras = [*below, extra, *(one for one in self.extras if not one.beneath)]
+
+    def _pictured(self, face: Face, rgb: Plane, light: Plane) -> Fill:
+        """light : what lies on the face does to it, at the size it is drawn again"""
+        rows, columns = self.view.whole
+        if self.view.by != 1:
+            light = cv2.resize(light, (columns, rows))
+        known = face.distance[:rows, :columns] > 1.0 + self.deep
+        x0, y0, x1, y1 = bounds(face.chords)
+        box = Box(math.floor(x0), math.floor(y0), math.ceil(x1), math.ceil(y1))
+        pixels = kept(rgb[:rows, :columns] - light, known, box.meet(Box(0, 0, columns, rows)))
+        sha = assets.put(png.encode(pixels))
+        assets.hold(PICTURES, [sha])
+        paint = ImagePaint(asset=sha, fit="stretch")
+        return Fill(id="face-picture", name="Face's picture", paint=paint)
 
     # round the letters
 

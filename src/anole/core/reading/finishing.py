@@ -31,12 +31,14 @@ def finished(look: Look, seen: Seen, face: Face, stop: Callable[[], bool]) -> Lo
         tall = look.cap_height * scale
         where = -view.distance < outer + 0.5
         flat = difference(drawing.off(finish.drawn), where)
+        finish.edge()
         finish.relief()
         finish.fade_inward(tall)
         finish.picture_of_face(face, seen.rgb)
         finish.fade_outward(outer, tall)
         off = difference(drawing.off(finish.drawn), where)
-    extras = tuple(Extra(scaled(one.coat, 1 / scale), *one[1:]) for one in finish.extras)
+        found = finish.sure_extras()
+    extras = tuple(Extra(scaled(one.coat, 1 / scale), *one[1:]) for one in found)
     return look._replace(extras=extras, difference=off, flat_difference=flat)
 
 

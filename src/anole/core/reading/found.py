@@ -97,7 +97,7 @@ def _face(look: Look) -> FoundCoat:
 def _extra(one: Extra, em: float) -> FoundCoat:
     coat = one.coat
     measured: dict[str, Any] = {}
-    if isinstance(coat, Glow | Relief):
+    if isinstance(coat, Glow | Relief | Stroke):
         measured = {"from": -coat.span.from_.value + 0.0, "to": -coat.span.to.value + 0.0}
     if isinstance(coat, Glow) and isinstance(coat.paint, ColourPaint):
         measured |= {"colour": str(coat.paint.colour), "opacity": coat.opacity}
