@@ -133,8 +133,12 @@ def _shape(
     try:
         at, core = _core(seen, parts, line, box)
         even = of_face(seen, edge_of(seen, core))
-    except Unreadable:
-        return _in_body(seen, of_body(parts), line, box)
+    except Unreadable as error:
+        try:
+            body = of_body(parts)
+        except Unreadable:
+            raise error from None
+        return _in_body(seen, body, line, box)
     chosen = better(parts, even)
     return at if chosen is even else deepest(chosen.face.distance), chosen
 
