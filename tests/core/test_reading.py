@@ -35,7 +35,7 @@ def _unlike(rgb: np.ndarray, colour: tuple[int, int, int]) -> float:
 
 def wrong(look: Look, drawn: Drawn) -> list[str]:
     """What of a look was read otherwise than it was drawn."""
-    said = []
+    said = [f"there is no {one.coat.id}" for one in look.extras]
     if len(look.rims) != len(drawn.rims):
         return [f"{len(look.rims)} rims of {len(drawn.rims)}"]
     for found, rim in zip(look.rims, drawn.rims, strict=True):

@@ -12,20 +12,23 @@ import msgspec
 from PyQt6.QtWidgets import QApplication, QWidget
 
 from ..core import sheets
+from ..core.box import Box
 from ..core.edit.coats import change_coat
 from ..core.edit.pieces import change_piece
+from ..core.files import board_file, png
 from ..core.library.styles import built_in
-from ..core.model import Coated, Curves, Fill, Gradient, Pattern, Pose, ToneCoat
+from ..core.model import Coated, Curves, Fill, Pattern, Pose, ToneCoat
 from ..core.model.nesting import every
+from ..core.render.export import rgba
 from .app import DEMO, application
 from .controls.choices.picture_choice import PictureChoice
-from .controls.gradients.gradient_page import GradientPage
 from .controls.paint import PaintControl
 from .controls.tones.tone_list import ToneList
 from .documents.board_files import demo_folder
 from .look.painting import painting
 from .main_window.window import Window
 from .shared.shell import Stage
+from .styles.from_picture.marks import Mark
 
 RIMS = ("cream", "dark")
 
@@ -80,18 +83,11 @@ def views(window: Window, out: Path, every: bool = True) -> None:
     _choose(window, "Cup", "carved to the core")
     settle(window)
     shoot(window, out / "coat-gold.png")
-    _choose(window, "Cup", "folded gold")
-    paint = window.coat.panel(Fill).controls["paint"]
-    assert isinstance(paint, PaintControl)
-    page = paint.page(Gradient)
-    assert isinstance(page, GradientPage)
-    page.shelf.unfold(True)
-    settle(window)
-    shoot(window, out / "coat-gradient.png")
     _proofs(window, out)
     if every:
         _depth(window, out)
         _sheet(out)
+        _looks_taken(window, out)
 
 
 def _proofs(window: Window, out: Path) -> None:
@@ -114,6 +110,26 @@ def _sheet(out: Path) -> None:
     """Every built-in style by name."""
     layout = sheets.SheetLayout(text="Wheel", wide=210, high=96, across=6)
     sheets.write(out / "styles.png", [stored.style for stored in built_in()], layout)
+
+
+def _looks_taken(window: Window, out: Path) -> None:
+    """A style read off a picture of another board: as it is found, and with its line pulled."""
+    _open(window, "season-social.anole")
+    _choose(window, "Social", "rim")
+    page = window.style_pages.from_picture
+    with tempfile.TemporaryDirectory() as folder:
+        path = Path(folder) / "last year's bout.png"
+        path.write_bytes(png.encode(rgba(board_file.read(demo_folder() / DEMO).board)))
+        page.open_file(path)
+        settle(window)
+        shoot(window, out / "look-taken.png")
+        page.picture.marks.box = Box(270, 20, 1000, 330)
+        page.picture.marks.line = (300.0, 215.0, 375.0, 215.0)
+        page.picture.chosen = Mark.INNER
+        page.picture.pulled.emit(True)
+        settle(window)
+        shoot(window, out / "look-pulled.png")
+    window.leave_page()
 
 
 def _depth(window: Window, out: Path) -> None:
@@ -147,8 +163,6 @@ def _scene(window: Window, out: Path) -> None:
     window.show_stage(Stage.ARRANGE)
     board = window.document.board
     window.selection.choose(next(p.id for p in every(board.pieces) if p.id == "night"))
-    settle(window)
-    shoot(window, out / "arrange-cluster.png")
     window.show_stage(Stage.COAT)
     window.beside.show("Coats")
     settle(window)

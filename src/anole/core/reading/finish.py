@@ -42,6 +42,8 @@ from .trials import LUMA, wanted
 
 EARNED = 0.2
 """Share of what is unlike where a coat lies that it has to take away."""
+LEAST_GAINED = 0.004
+"""Unlikeness, mean in OKLab, that it takes away at least: what is fainter may be the picture's file's doing."""
 LIGHT_EARNED = 0.06
 """The same for light: where the face is a texture, little of what is left over is light."""
 LEAST_OFF = 0.012
@@ -112,7 +114,7 @@ class Finish:
         coats = [coat, *self.coats] if beneath else [*self.coats, coat]
         drawn = self._draw(coats)
         before, after = self._off(self.drawn, where), self._off(drawn, where)
-        if before - after < max(least * before, 0.002):
+        if before - after < max(least * before, LEAST_GAINED):
             return False
         self.coats, self.drawn = coats, drawn
         self._where[coat.id] = where

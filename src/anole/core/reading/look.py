@@ -83,7 +83,12 @@ def outward_along(face: Face, line: Line, scale: float, box: Box) -> NDArray[np.
     share = np.linspace(0, 1, long)
     x = (line[0] + (line[2] - line[0]) * share - box.x0) * scale - 0.5
     y = (line[1] + (line[3] - line[1]) * share - box.y0) * scale - 0.5
-    return -sampled(face.distance[..., None], x, y)[:, 0] / np.float32(scale)
+    height, width = face.distance.shape
+    inside_x, inside_y = np.clip(x, 0, width - 1), np.clip(y, 0, height - 1)
+    # beside the box nothing was read: from there on the line goes straight outward
+    beyond = np.hypot(x - inside_x, y - inside_y)
+    out = beyond - sampled(face.distance[..., None], inside_x, inside_y)[:, 0]
+    return np.asarray(out / scale, np.float32)
 
 
 def _crosses(line: Line, box: Box) -> None:

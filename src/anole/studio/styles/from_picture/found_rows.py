@@ -139,4 +139,4 @@ def _brush(paint: object, box: QRectF) -> QBrush:
         for stop in paint.stops:
             shown.setColorAt(min(max(stop.at, 0.0), 1.0), to_qt(stop.colour))
         return QBrush(shown)
-    return QBrush(theme.colour("sunk"))
+    return QBrush(theme.colour("dim"), Qt.BrushStyle.BDiagPattern)
