@@ -42,6 +42,8 @@ from .trials import LUMA, wanted
 
 EARNED = 0.2
 """Share of what is unlike where a coat lies that it has to take away."""
+NARROWEST = 3.0
+"""px: a moulding that is narrower is not told from the edge's own px."""
 LEAST_GAINED = 0.004
 """Unlikeness, mean in OKLab, that it takes away at least: what is fainter may be the picture's file's doing."""
 LIGHT_EARNED = 0.06
@@ -146,10 +148,11 @@ class Finish:
 
     def relief(self) -> None:
         """A moulding along the edge, lit."""
-        inside = self.view.distance > 0.7
+        # px that the edge goes through are mixed with what lies beside it
+        inside = self.view.distance > 0.7 + 0.6 / self.view.by
         rest = ((self.view.rgb - self.drawn.rgb) @ LUMA).astype(np.float32)
         lit = light_on(self.view.distance, self.view.normal, rest, inside)
-        if lit is None:
+        if lit is None or lit.width < NARROWEST:
             return
         where = inside & (self.view.distance < lit.width)
         best: tuple[float, Relief] | None = None

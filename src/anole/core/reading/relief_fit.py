@@ -25,13 +25,15 @@ class Lit(NamedTuple):
 
 
 def light_on(deep: Plane, normal: tuple[Plane, Plane], rest: Plane, where: Mask) -> Lit | None:
-    """The light in what is left over, (H, W) luma, px `deep` inside the edge, as sums of cos and sin of the way the edge faces, at
-    each distance inward; None where there is none to speak of."""
-    here = where & (deep > 0.7)
-    if here.sum() < 400:
+    """The light in what is left over, as sums of cos and sin of the way the edge faces, at each distance
+    inward; None where there is none to speak of.
+
+    deep : (H, W), px inside the edge; rest : (H, W), luma that is left over
+    """
+    if where.sum() < 400:
         return None
-    d, values = deep[here], rest[here] - np.median(rest[here])
-    nx, ny = normal[0][here], normal[1][here]
+    d, values = deep[where], rest[where] - np.median(rest[where])
+    nx, ny = normal[0][where], normal[1][where]
     edges = np.linspace(0.7, max(float(np.quantile(d, 0.995)), 4.0), BINS + 1)
     place = np.clip(np.digitize(d, edges) - 1, 0, BINS - 1)
     across, down, told = np.zeros(BINS), np.zeros(BINS), 0.0
