@@ -163,7 +163,9 @@ class FromPicturePage(FromPictureLayout):
         if not self._own_line:
             self.picture.marks.line = look.line
             self.picture.update()
-        if whole:
+        if float(look.outward.max()) <= 0:
+            self.state.setText("The line crosses no edge: pull its outer end into the ground.")
+        elif whole:
             self.state.setText(
                 f"Drawn again it is {look.difference:.3f} from the picture (mean in OKLab); its letters are "
                 f"{look.cap_height:.0f} px tall."
