@@ -16,7 +16,7 @@ from .rims import FoundRim
 from .seen import Seen, Unreadable, apart, oklab
 from .throws import ground_of
 
-GOOD, MOST_OF_IT = 0.015, 0.3
+GOOD, MOST_OF_IT = 0.025, 0.3
 """Unlikeness, mean in OKLab, of a face and its rims drawn again, up to which they are believed where they
 are so large a share of what stands out: what is left may be thrown."""
 BETTER = 0.97

@@ -42,6 +42,8 @@ from .trials import LUMA, wanted
 
 EARNED = 0.2
 """Share of what is unlike where a coat lies that it has to take away."""
+LEAST_SURE = 0.25
+"""Share of the px round the letters that hardly differ with a fade there: what is less sure is no fade."""
 NARROWEST = 3.0
 """px: a moulding that is narrower is not told from the edge's own px."""
 LEAST_GAINED = 0.004
@@ -117,6 +119,8 @@ class Finish:
         drawn = self._draw(coats)
         before, after = self._off(self.drawn, where), self._off(drawn, where)
         if before - after < max(least * before, LEAST_GAINED):
+            return False
+        if beneath and hardly_off(self.drawing.off(drawn), where) < LEAST_SURE:
             return False
         self.coats, self.drawn = coats, drawn
         self._where[coat.id] = where
