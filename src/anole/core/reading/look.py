@@ -59,6 +59,7 @@ class Look(NamedTuple):
 
 
 def look_from(seen: Seen, face: Face, parts: ReadParts, box: Box, line: Line) -> Look:
+    """A look of what was read, in px of the picture that was given, and how sure each part of it is."""
     found, thrown, scale = parts.rims, parts.thrown, seen.scale
     again, out = DrawnAgain(seen, face, parts), -face.distance
     return Look(
