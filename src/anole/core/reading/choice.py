@@ -9,7 +9,7 @@ import numpy as np
 from ..arrays import Plane
 from . import mixing, paints, rims
 from .again import ReadParts, drawn_flat
-from .body import body_face, peeled
+from .body import body_face, ground_px, peeled
 from .face import Face
 from .parts import Parts
 from .rims import FoundRim
@@ -42,17 +42,24 @@ def of_body(parts: Parts) -> Silhouette:
 
 def better(parts: Parts, even: Silhouette) -> Silhouette:
     """The even face, unless it leaves much of what stands out unsaid, and the body says more of it."""
+    if _is_said(parts, even):
+        return even
     try:
         body = of_body(parts)
     except Unreadable:
         return even
     outside = np.minimum(_outside(even), _outside(body))
-    ground, where, own = ground_of(parts.seen, outside).rgb, outside < 1.0, _outside(even) < 0.5
-    off = _offs(parts.seen, even, ground)
-    if float(off[own].mean()) < GOOD and own.sum() > MOST_OF_IT * where.sum():
-        return even
-    said = float(_offs(parts.seen, body, ground)[where].mean())
-    return body if said < BETTER * float(off[where].mean()) else even
+    ground, where = ground_of(parts.seen, outside).rgb, outside < 1.0
+    off, said = (float(_offs(parts.seen, one, ground)[where].mean()) for one in (even, body))
+    return body if said < BETTER * off else even
+
+
+def _is_said(parts: Parts, even: Silhouette) -> bool:
+    """Whether a face and its rims are like the picture, and much of all that stands out."""
+    own = _outside(even) < 0.5
+    if own.sum() < MOST_OF_IT * (~ground_px(parts)).sum():
+        return False
+    return float(_offs(parts.seen, even, parts.seen.rgb)[own].mean()) < GOOD
 
 
 def _outside(one: Silhouette) -> Plane:
