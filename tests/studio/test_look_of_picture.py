@@ -113,8 +113,8 @@ def test_the_line_and_the_box_are_pulled(opened, qtbot):
     view = page.picture
     start = _at(page, Mark.OUTER).toPoint()
     QTest.mousePress(view, LEFT, pos=start)
-    QTest.mouseMove(view, start + QPointF(30, 12).toPoint())
-    QTest.mouseRelease(view, LEFT, pos=start + QPointF(30, 12).toPoint())
+    QTest.mouseMove(view, start + QPointF(-8, 12).toPoint())
+    QTest.mouseRelease(view, LEFT, pos=start + QPointF(-8, 12).toPoint())
     qtbot.waitUntil(lambda: window.idle and page.look.line == view.marks.line, timeout=FOUND)
     QTest.mousePress(view, LEFT, pos=_at(page, Mark.TOP_LEFT).toPoint())
     to = view.now.to_widget(40, 30).toPoint()
