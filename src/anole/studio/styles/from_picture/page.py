@@ -51,7 +51,7 @@ class FromPicturePage(FromPictureLayout):
         self._pixels: Pixels | None = None
         self._ends: tuple[float, ...] | None = None
         self._own_line = False
-        """Whether the user has drawn the line; the program's own follows what is read."""
+        """Whether the line stays: the user drew it, or pulls borders along it. Else it follows what is read."""
         self.capitals.set_value(0.72)
         self._connect()
 
@@ -143,7 +143,8 @@ class FromPicturePage(FromPictureLayout):
         self._want(quick=not rest)
 
     def _borders_moved(self, ends: tuple[float, ...], rest: bool) -> None:
-        self._ends = ends
+        # the line stays beneath the hand, though another would be offered for other rims
+        self._ends, self._own_line = ends, True
         self._want(quick=not rest)
 
     def _want(self, quick: bool = False) -> None:
