@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import os
 import threading
+import zlib
 
 import pytest
 from hypothesis import settings
@@ -18,6 +19,25 @@ os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 
 def pytest_addoption(parser):
     parser.addoption("--deep", action="store_true", help="every glyph and file instead of a sample")
+
+
+def pytest_collection_modifyitems(config, items):
+    """Of a test marked `sample(n)` n cases, always the same, unless all are asked for or one by its name."""
+    if config.getoption("--deep") or any("[" in argument for argument in config.args):
+        return
+    cases: dict[str, list] = {}
+    for item in items:
+        if item.get_closest_marker("sample") is not None:
+            cases.setdefault(item.nodeid.split("[")[0], []).append(item)
+    left = {
+        item
+        for found in cases.values()
+        for item in sorted(found, key=lambda item: zlib.crc32(item.nodeid.encode()))[
+            found[0].get_closest_marker("sample").args[0] :
+        ]
+    }
+    config.hook.pytest_deselected(items=[item for item in items if item in left])
+    items[:] = [item for item in items if item not in left]
 
 
 @pytest.fixture

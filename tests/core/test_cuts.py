@@ -125,6 +125,7 @@ WHOLE = [
 ]
 
 
+@pytest.mark.sample(24)
 @pytest.mark.deep
 @pytest.mark.parametrize("coat", SAMPLES + WHOLE, ids=lambda coat: type(coat).__name__)
 def test_a_coat_is_one_picture(coat, off_by_cuts, deep):
@@ -251,6 +252,7 @@ def test_a_piece_is_one_picture(picture, emblem, off_by_cuts, deep):
         assert off_by_cuts(board) <= 1, piece
 
 
+@pytest.mark.sample(26)
 @pytest.mark.deep
 @pytest.mark.parametrize("style", STYLES)
 def test_a_style_is_one_picture(style, off_by_cuts, deep):

@@ -71,6 +71,7 @@ def test_in_its_own_colours_it_is_its_drawing(scale):
     assert (found[: y - 1] == 128).all()
 
 
+@pytest.mark.sample(4)
 @pytest.mark.parametrize("name", ["curves", "even odd", "arcs", "clip", "dashes"])
 @pytest.mark.parametrize("turned", [0.0, 31.0])
 def test_under_a_style_it_is_like_its_raster_twin(name, turned):
@@ -126,6 +127,7 @@ def test_a_drawing_is_made_once_for_many_sizes_and_never_smaller_than_wanted():
     assert all(drawn_side(w) >= w for w in np.linspace(1, 8000, 200))
 
 
+@pytest.mark.sample(4)
 @pytest.mark.parametrize("share", [0.05, 0.3, 0.5, 0.8])
 @pytest.mark.parametrize("kind", ["emblem", "picture"])
 def test_what_is_translucent_all_over_is_there_with_its_alpha(kind, share):

@@ -363,10 +363,10 @@ def random_board(chance: random.Random) -> Board:
 
 
 def test_limits_are_met_by_the_best_quality():
-    """Fifty boards and limits: what is found fits, and a quality more would not, or is all there is."""
+    """Twenty boards and limits: what is found fits, and a quality more would not, or is all there is."""
     chance = random.Random(5)
     met = 0
-    for _ in range(50):
+    for _ in range(20):
         board = random_board(chance)
         form = FORMATS[chance.choice(["jpeg", "webp", "avif"])]
         pixels, most = rgba(board), chance.randint(1500, 20_000)
@@ -380,7 +380,7 @@ def test_limits_are_met_by_the_best_quality():
             # sizes rise with the quality but for some bytes
             more = form.encode(pixels, Encoding(quality=found.quality + 1))
             assert len(more) > most * 0.97
-    assert met >= 30
+    assert met >= 12
 
 
 def test_a_limit_that_no_quality_meets_is_told_or_the_picture_is_smaller(tmp_path):

@@ -60,6 +60,7 @@ def true_area(shapes: list[np.ndarray]) -> float:
     return sum(pyclipper.Area((part * 64).tolist()) for part in clipped(shapes)) / 64**2
 
 
+@pytest.mark.sample(12)
 @pytest.mark.deep
 @pytest.mark.parametrize("font", FONTS)
 def test_a_glyph_covers_what_its_contours_cover(font, deep):
@@ -111,6 +112,7 @@ def wrong_normals(piece: Lettering) -> float:
     return float((alike[smooth] < 0.9).mean())
 
 
+@pytest.mark.sample(10)
 @pytest.mark.parametrize("font", FONTS)
 def test_normals_are_the_slope_of_the_distance(font):
     for text in ("HAMburg &o8", WORDS.get(font.family, "Séx0e")):
@@ -165,6 +167,7 @@ def beside(font, number, join, at, limit=4.0):
     return (ours if at < 0 else 1 - ours) * free, true * free
 
 
+@pytest.mark.sample(10)
 @pytest.mark.deep
 @pytest.mark.parametrize("font", FONTS)
 def test_corners_of_strokes_are_a_librarys(font, deep):
@@ -213,6 +216,7 @@ def true_share(outline_px: np.ndarray, box: Box, at: float, fine: int = 8) -> np
     return share.reshape(box.height, fine, box.width, fine).mean((1, 3))
 
 
+@pytest.mark.sample(32)
 @pytest.mark.parametrize("at", [-9.0, -3.3, 2.0, 4.0])
 @pytest.mark.parametrize("font", FONTS)
 def test_edges_of_strokes_are_areas(font, at):

@@ -179,6 +179,7 @@ def test_coats_on_the_letters_are_not_made_again_when_the_whole_grows():
     assert after["colour"] == before["colour"]
 
 
+@pytest.mark.sample(6)
 @pytest.mark.parametrize("join", JOINS)
 @pytest.mark.parametrize(
     "ends",

@@ -122,6 +122,7 @@ def with_coat(made: Board, coat) -> Board:
     )
 
 
+@pytest.mark.sample(6)
 @pytest.mark.parametrize("name", COATS)
 def test_every_field_of_every_coat(name):
     made, coat = board(COATS[name]), COATS[name]

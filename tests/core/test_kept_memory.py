@@ -45,6 +45,7 @@ def without_collector():
     gc.enable()
 
 
+@pytest.mark.sample(5)
 @pytest.mark.parametrize("way", WAYS)
 def test_nothing_is_held_afterwards(way, without_collector, tmp_path):
     made: Board = board(*find("cup gold").coats, text="LAP")

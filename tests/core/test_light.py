@@ -1,5 +1,6 @@
 """Relief, grain, sheen and gloss on shapes whose answers are known; mouldings; the lamp."""
 
+import functools
 import math
 
 import msgspec
@@ -75,9 +76,14 @@ def tone_of(slope_x, slope_y, lamp=LAMP):
     return min(max(0.5 + lamp.strength * (u - 0.5), 0), 1)
 
 
+@functools.cache
+def grey_table():
+    return ramp_table(GREY, LAMP)[0]
+
+
 def shade(u):
     """The grey ramp's colour for a tone: blends run in OKLab."""
-    return float(ramp_table(GREY, LAMP)[0, min(int(u * 1024 + 0.5), 1024)])
+    return float(grey_table()[min(int(u * 1024 + 0.5), 1024)])
 
 
 FLAT = shade(0.5)

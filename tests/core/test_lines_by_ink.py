@@ -65,6 +65,7 @@ def apart(one: np.ndarray, other: np.ndarray) -> float:
     return float(distance_transform_edt(~one)[other].min()) - 1
 
 
+@pytest.mark.sample(8)
 @pytest.mark.parametrize("family", families())
 def test_no_ink_of_two_lines_is_within_the_gap_and_none_is_farther_than_it_must(family):
     for pair in PAIRS:

@@ -201,6 +201,7 @@ LOOKS: dict[str, Callable[[str, str], None]] = {
 }
 
 
+@pytest.mark.sample(15)
 @pytest.mark.parametrize(("text", "family"), WORDS)
 @pytest.mark.parametrize("name", LOOKS)
 def test_a_look_holds_on_other_words_in_another_font(name, text, family):

@@ -26,6 +26,7 @@ def test_every_operation_is_listed():
     assert functions() == set(OPERATIONS) | QUERIES
 
 
+@pytest.mark.sample(16)
 @pytest.mark.parametrize("name", OPERATIONS)
 def test_every_operation_does_something_in_a_life(name):
     # one that keeps a board as it is has to be right: with_assets where all is carried

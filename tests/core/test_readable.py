@@ -18,6 +18,7 @@ def promised(notes: str) -> list[str]:
     return [g for g in GROUNDS if g in said] if said else list(GROUNDS)
 
 
+@pytest.mark.sample(20)
 @pytest.mark.deep
 @pytest.mark.parametrize("name", STYLES)
 def test_a_style_stands_out_where_its_notes_say(name, deep):

@@ -20,7 +20,7 @@ from anole.core.reading.style import style_of
 
 from .drawn_looks import Drawn, draw
 
-SAMPLE = (0, 3, 8, 9, 11, 17, 18, 21)
+SAMPLE = (3, 8, 17, 18)
 """Every ground, with and without rims, shadows and gradients, as PNG and as JPEG."""
 DEEP = 84
 WIDE, WIDE_SHARE, COLOUR, THROW, TURN, END = 0.7, 0.05, 0.015, 1.0, 3.0, 0.03
@@ -82,7 +82,7 @@ def test_what_was_drawn_is_read(number):
 @pytest.mark.deep
 def test_nearly_all_that_was_drawn_is_read(deep):
     """Given the line, and along the program's own."""
-    numbers = range(DEEP) if deep else (1, 24)
+    numbers = range(DEEP) if deep else (1,)
     for given in (True, False):
         failed = {}
         for number in numbers:

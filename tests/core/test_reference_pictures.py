@@ -36,6 +36,7 @@ def drawn(style: str, kind: str) -> np.ndarray:
     return rgba(styled(style, family, text, size, width, height), scale)[..., :3]
 
 
+@pytest.mark.sample(100)
 @pytest.mark.parametrize("kind", KINDS)
 @pytest.mark.parametrize("style", STYLES)
 def test_a_style_looks_as_it_did(style, kind):

@@ -52,6 +52,7 @@ def where_painted(picture: np.ndarray) -> tuple[slice, slice]:
     return slice(rows.min(), rows.max() + 1), slice(columns.min(), columns.max() + 1)
 
 
+@pytest.mark.sample(26)
 @pytest.mark.deep
 @pytest.mark.parametrize("style", STYLES)
 def test_a_style_is_one_picture_at_any_size(style, deep):
@@ -115,6 +116,7 @@ INKS = tuple(
 )
 
 
+@pytest.mark.sample(20)
 @pytest.mark.parametrize("generator", PATTERNS)
 @pytest.mark.parametrize("count", [3, 4])
 def test_a_pattern_of_many_inks_is_one_picture_at_half_scale(generator, count):

@@ -66,6 +66,7 @@ def read(path) -> np.ndarray:
     return np.asarray(Image.open(path))
 
 
+@pytest.mark.sample(8)
 @pytest.mark.parametrize("trim", [False, True])
 @pytest.mark.parametrize("alpha", [False, True])
 @pytest.mark.parametrize("name", STREAMED)

@@ -52,6 +52,7 @@ def line(start: float, end: float, paint: ColourPaint, name: str = "s") -> Strok
 FACE = Fill(id="f", paint=BLUE)
 
 
+@pytest.mark.sample(10)
 @pytest.mark.parametrize("family", ["Anton", "Great Vibes", "Press Start 2P"])
 @pytest.mark.parametrize("wide", [0.1, 0.3, 1.0, 3.0])
 @pytest.mark.parametrize("inward", [False, True])

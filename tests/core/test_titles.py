@@ -33,6 +33,7 @@ def test_the_longest_line_is_as_short_as_any_way_of_breaking_makes_it(given_word
     assert max(map(len, lines)) == min(ways)
 
 
+@pytest.mark.sample(10)
 @pytest.mark.parametrize("size", [(1280, 720), (1000, 1000), (1754, 2480), (1500, 200), (60, 900)])
 @pytest.mark.parametrize(
     "text",

@@ -54,6 +54,7 @@ def stack(window):
     return window.document.board.coated(window.selection.piece_id).style
 
 
+@pytest.mark.sample(6)
 @pytest.mark.parametrize("ground", GROUNDS)
 @pytest.mark.parametrize("style", ["house white", "cup gold", "plain ink", "rink tube"])
 def test_every_coat_is_seen_on_any_words(window, style, ground):

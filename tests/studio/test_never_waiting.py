@@ -148,6 +148,7 @@ STACK = (
 )
 
 
+@pytest.mark.sample(6)
 @pytest.mark.parametrize("stage", [Stage.ARRANGE, Stage.COAT])
 @pytest.mark.parametrize("coat", [coat.id for coat in STACK])
 @pytest.mark.parametrize(("data", "name", "kind"), KINDS, ids=["artwork", "photo"])

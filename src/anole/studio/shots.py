@@ -60,14 +60,20 @@ def _open(window: Window, name: str) -> None:
 
 
 def views(window: Window, out: Path, every: bool = True) -> None:
-    """The start page; the three stages of the demo board, its paints, choices, styles; Coat of others;
-    Proof and a series. `every`: also those that take longest."""
+    """The start page and the three stages of the demo board. `every`: its paints, choices, styles; Coat of
+    others; Proof, a series, depth, looks read off pictures."""
     _start(window, out)
     _open(window, DEMO)
     for number, name in ((Stage.ARRANGE, "arrange"), (Stage.COAT, "coat"), (Stage.PROOF, "proof")):
         window.show_stage(number)
         settle(window)
         shoot(window, out / f"{name}.png")
+    if every:
+        _others(window, out)
+
+
+def _others(window: Window, out: Path) -> None:
+    """All that lies beyond the three stages."""
     window.show_stage(Stage.COAT)
     _choose(window, "Bout", "stripes, a shade darker")
     settle(window)
@@ -84,10 +90,9 @@ def views(window: Window, out: Path, every: bool = True) -> None:
     settle(window)
     shoot(window, out / "coat-gold.png")
     _proofs(window, out)
-    if every:
-        _depth(window, out)
-        _sheet(out)
-        _looks_taken(window, out)
+    _depth(window, out)
+    _sheet(out)
+    _looks_taken(window, out)
 
 
 def _proofs(window: Window, out: Path) -> None:
