@@ -18,6 +18,8 @@ __all__ = ["ImageError", "add_picture", "add_picture_piece"]
 
 SHARE = 0.6
 """Of the board: how large a new picture is at most."""
+MOST_FILE = 1 << 29
+"""Bytes of a picture's file."""
 
 
 def picture_asset(

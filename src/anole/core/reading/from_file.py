@@ -10,14 +10,13 @@ import numpy as np
 
 from ..arrays import DeepPixels, Pixels
 from ..atomic import FileError, read_bytes
+from ..edit.pictures import MOST_FILE
 from ..isolation.client import never
 from ..paint.image_formats import ImageError
 from ..paint.picture_files import decoded
 from .look import Look
 from .reader import NOTHING_KNOWN, Wanted, read
 from .seen import Unreadable
-
-MOST_FILE = 512 << 20
 
 
 class FromFile(NamedTuple):

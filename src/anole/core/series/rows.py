@@ -12,7 +12,7 @@ from ..coats.kind import StackPlace
 from ..coats.registry import kind_of as coat_kind
 from ..edit.coats import change_coat
 from ..edit.fitting import leaves
-from ..edit.pictures import add_picture
+from ..edit.pictures import MOST_FILE, add_picture
 from ..edit.pieces import change_piece
 from ..edit.titles import best_lines
 from ..edit.wearing import put_style
@@ -26,7 +26,6 @@ from ..paint.image_formats import ImageError
 from ..pieces.registry import coated_kind, kind_of
 from ..text import short
 
-MOST_PICTURE = 1 << 29
 SMALL = 0.03
 """Of the board's height: an em below which words are hardly read."""
 NO = {"", "0", "no", "false", "off", "-"}
@@ -111,7 +110,7 @@ def _inside(folder: Path, text: str) -> Path:
 
 
 def _with_picture(board: Board, piece_id: str, path: Path) -> Board:
-    board, sha, _ = add_picture(board, read_bytes(path, MOST_PICTURE), path.name)
+    board, sha, _ = add_picture(board, read_bytes(path, MOST_FILE), path.name)
     fields = kind_of(board.piece(piece_id)).dropped(board.piece(piece_id), sha)
     if fields is None:
         raise ValueError("the piece takes no picture")
