@@ -3,16 +3,22 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from typing import TYPE_CHECKING, Any
+from typing import Any, Protocol
 
 from ..core.coats.registry import kind_of
 from ..core.edit import coats as edit
-from ..core.model import Coat, Coated, Piece
+from ..core.model import Board, Coat, Coated, Piece
 from ..core.model.open_union import tag_of
 from . import values
 
-if TYPE_CHECKING:
-    from .open_board import OpenBoard
+
+class Holder(Protocol):
+    """What the handles of a board's pieces change."""
+
+    board: Board
+
+    def change_by_id(self, piece_id: str, fields: dict[str, Any]) -> Any:
+        """Set fields of the piece of an id. Raises KeyError and ModelError."""
 
 
 class Handle:
@@ -20,11 +26,11 @@ class Handle:
 
     _own: tuple[str, ...] = ("_board", "_id")
 
-    def __init__(self, board: OpenBoard, own_id: str) -> None:
+    def __init__(self, board: Holder, own_id: str) -> None:
         object.__setattr__(self, "_board", board)
         object.__setattr__(self, "_id", own_id)
 
-    _board: OpenBoard
+    _board: Holder
     _id: str
 
     @property
@@ -74,7 +80,7 @@ class PieceHandle(Handle):
 class CoatHandle(Handle):
     """A coat of a piece, such as `board["Title"].coats[0]`."""
 
-    def __init__(self, board: OpenBoard, piece_id: str, own_id: str) -> None:
+    def __init__(self, board: Holder, piece_id: str, own_id: str) -> None:
         super().__init__(board, own_id)
         object.__setattr__(self, "_piece", piece_id)
 
@@ -108,7 +114,7 @@ class CoatHandle(Handle):
 class CoatStack:
     """The coats of a piece, bottom first: by number, name, kind ("stroke") or id."""
 
-    def __init__(self, board: OpenBoard, piece_id: str) -> None:
+    def __init__(self, board: Holder, piece_id: str) -> None:
         self._board, self._piece = board, piece_id
 
     @property

@@ -55,6 +55,8 @@ def written(struct: type[msgspec.Struct], fields: Mapping[str, Any]) -> dict[str
     hints = get_type_hints(struct, include_extras=True)
     data: dict[str, Any] = {} if struct.__struct_config__.tag is None else {TAG: tag_of(struct)}
     for given, value in fields.items():
+        if given == TAG and value == data.get(TAG):
+            continue
         name = ours.get(given, given)
         if name not in known:
             near = difflib.get_close_matches(name, known, 3, 0.3) or sorted(known)[:6]
