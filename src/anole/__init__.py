@@ -8,6 +8,8 @@ from typing import TYPE_CHECKING, Any
 if TYPE_CHECKING:
     from . import coats, paints, pieces, shaping, tones
     from .scripting import (
+        FileError,
+        ModelError,
         OpenBoard,
         asset,
         find_style,
@@ -23,6 +25,8 @@ if TYPE_CHECKING:
 
 __version__ = "0.1.0"
 __all__ = [
+    "FileError",
+    "ModelError",
     "OpenBoard",
     "asset",
     "coats",

@@ -8,7 +8,7 @@ import msgspec
 import numpy as np
 import pytest
 from PIL import Image
-from tools import make_stubs
+from tools import make_python_reference, make_stubs
 
 import anole
 from anole import coats, paints, pieces, shaping, tones
@@ -145,3 +145,7 @@ def test_each_says_what_it_takes():
 def test_what_type_checkers_see_is_what_there_is():
     for path, text in make_stubs.stubs().items():
         assert Path(path).read_text() == text, "python -m tools.make_stubs"
+
+
+def test_the_reference_says_what_there_is():
+    assert make_python_reference.PAGE.read_text() == make_python_reference.page()

@@ -11,9 +11,10 @@ from __future__ import annotations
 
 from pathlib import Path
 
+from ..core.atomic import FileError
 from ..core.edit.boards import change_board
 from ..core.files import board_file
-from ..core.model import Board
+from ..core.model import Board, ModelError
 from .open_board import OpenBoard
 from .styling import (
     PathLike,
@@ -28,6 +29,8 @@ from .styling import (
 from .values import asset
 
 __all__ = [
+    "FileError",
+    "ModelError",
     "OpenBoard",
     "asset",
     "find_style",
