@@ -57,6 +57,7 @@ class CoatKind(Protocol[C]):
     extends : it adds to the shape for coats that follow the whole, and itself follows the letters or
         what strokes add to them
     covers : it paints all of the face, whatever was painted there
+    tells : the two or three fields that make it what it is, for whoever shows how a look is built
     stronger : fields of a fresh one, each more than the ones before, for where it would show nothing
     An undeclared read gives stale pictures: while guard.ON is set it raises instead.
     """
@@ -74,7 +75,14 @@ class CoatKind(Protocol[C]):
     across: bool = True
     extends: bool = False
     covers: bool = False
+    tells: tuple[str, ...] = ()
     stronger: tuple[dict[str, Any], ...] = ()
+
+    # in words
+
+    def why(self, coat: C) -> str:
+        """One sentence: what it does for the look. Users' own notes go before it."""
+        return f"It {self.about}."
 
     # pixels
 

@@ -58,14 +58,17 @@ def built_in_folder() -> Path:
 
 
 def digest(coats: Sequence[Coat]) -> str:
-    """What a stack of coats is, whatever its ids."""
+    """What a stack of coats is, whatever its ids and what is noted of them."""
     return _digest(tuple(msgspec.structs.replace(coat, id=str(i)) for i, coat in enumerate(coats)))
 
 
 @functools.lru_cache(1000)
 def _digest(coats: tuple[Coat, ...]) -> str:
     # as a file would give them back: 0 where a number may have a fraction is 0.0
-    read = from_builtins(to_builtins(Style(name="", coats=coats)), Style).coats
+    read = to_builtins(from_builtins(to_builtins(Style(name="", coats=coats)), Style).coats)
+    for coat in read:
+        # styles were told apart before coats had notes
+        del coat["note"]
     return hashlib.sha256(to_json(read)).hexdigest()[:16]
 
 

@@ -20,7 +20,6 @@ from ...core.edit.coats import change_coat
 from ...core.model import Coat, Coated
 from ...core.model.nesting import path_to
 from ...core.model.open_union import tag_of
-from ..controls.base.control import Context
 from ..controls.base.fields import FieldPanel
 from ..controls.base.group_head import COPY, PASTE, GroupHead
 from ..look.name_field import NameField
@@ -111,7 +110,7 @@ class CoatPanel(QScrollArea):
         self.head.setText("" if coat is None else kind_of(coat).title)
         if coat is not None:
             panel = self.panel(type(coat))
-            panel.take(self._context())
+            panel.take(self.measures.context())
             panel.show_struct(coat)
             self._meant[type(coat)] = (self.selection.piece_id or "", coat.id)
             self.name.show_name(coat.name)
@@ -196,14 +195,6 @@ class CoatPanel(QScrollArea):
             return
         done = "paste" if what == PASTE else "reset"
         self._change(f"{title}: {done} {group}", fields)
-
-    def _context(self) -> Context:
-        board, piece = self.document.board, self.selection.coated
-        section = self.measures.section()
-        em = section.em if section is not None else 100.0
-        core = section.core if section is not None else em / 10
-        posed = piece is not None and piece.pose is not None
-        return Context(em, board.dpi, core, board.lamp, posed)
 
     def _field_of(self, struct: type[Coat], name: str, value: Any, token: object | None) -> None:
         """A field of the coat that is shown, or was until now: what is typed into a field comes when it

@@ -12,6 +12,7 @@ from ...core.coats.section import CrossSection, section_of
 from ...core.model import Board, Coat, Coated
 from ...core.pieces.placing.posed import without_pose
 from ...core.pieces.registry import placement
+from ..controls.base.control import Context
 from ..shared.session import Session
 from . import outlines
 
@@ -58,6 +59,14 @@ class Measures(QObject):
                 self._section = None if piece is None else self._of(piece, coat, board)
                 self._for = piece, coat, board
         return self._section
+
+    def context(self) -> Context:
+        """What the fields of the chosen piece's coats are shown against."""
+        board, piece, section = self.document.board, self.selection.coated, self.section()
+        em = section.em if section is not None else 100.0
+        core = section.core if section is not None else em / 10
+        posed = piece is not None and piece.pose is not None
+        return Context(em, board.dpi, core, board.lamp, posed)
 
     def _of(self, piece: Coated, coat: Coat | None, board: Board) -> CrossSection:
         flat, _ = measured_on(piece, coat, board)

@@ -75,6 +75,12 @@ def _delete(session: Session, stored: StoredStyle) -> None:
         )
 
 
+def _show_how_built(session: Session, stored: StoredStyle) -> None:
+    """It is put on to be looked at; left as it is, it is taken off again."""
+    wear(session, stored.style)
+    session.shell.do("how style is built")
+
+
 def _coats(session: Session) -> list[Answer]:
     stored = pointed(session)
     if stored is None or not has_coated(session):
@@ -124,6 +130,14 @@ MENU = Menu(
             has_coat,
             (STYLE, PIECE),
         ),
+        Command(
+            "how built",
+            "Show how it is built",
+            ("Ctrl+Shift+U",),
+            window("how built"),
+            has_coat,
+            (PIECE,),
+        ),
         None,
         Command(
             "put on",
@@ -150,6 +164,14 @@ MENU = Menu(
             (STYLE,),
         ),
         Choices("Add one coat of the style", _coats, (STYLE,)),
+        Command(
+            "how style is built",
+            "Show how the style is built",
+            (),
+            _on_pointed(_show_how_built),
+            _can_wear,
+            (STYLE,),
+        ),
         None,
         Command(
             "favourite",

@@ -111,6 +111,8 @@ _TABLE = {
     "lower": "move down, send backward",
     "quit": "exit",
     "save-as": "save as, save a copy",
+    "how built": "tutorial, step by step, walkthrough, layers explained, breakdown",
+    "how style is built": "style tutorial, style step by step, style breakdown",
     "import pack": "install styles",
     "look of piece": "copy style from this image, extract style of picture, sample this look",
     "look of picture": "copy style from image, extract style, style from image, sample look, reference image",

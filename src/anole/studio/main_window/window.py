@@ -19,6 +19,7 @@ from ..board.board_view import BoardView
 from ..coat.build_up.widget import BuildUp
 from ..coat.coat_panel import CoatPanel
 from ..coat.measures import Measures
+from ..coat.walk.sheet import WalkSheet
 from ..documents.board_files import BoardFiles, new_board
 from ..documents.document import Document
 from ..documents.journaling import Journaling
@@ -55,7 +56,7 @@ from ..styles.wall_page import WallPage
 from .actions import Actions
 from .announcing import Announcing
 from .arrivals import Arrivals
-from .beside import Beside
+from .beside import Beside, Unfolded
 from .holding import Holding
 from .key_sheet import KeySheet
 from .left_panels import BuildUpPanel, pieces_panel, proof_panel
@@ -166,6 +167,9 @@ class Window(QWidget):
         rights = (self.arrange, self.coat, self.export)
         self.panels = Panels(self.settings, (lefts, middles, rights))
         self.beside = Beside(self.panels, AddingSheet(self.session), self.view.setFocus)
+        self.unfolded = Unfolded(
+            self.panels, WalkSheet(self.session, self.measures), self.view, self.build_up
+        )
         self.actions_by_id.listen_on(self.view, self.panels.left)
         self.hint = Label(HINT)
         self.hint.setObjectName("dim")
@@ -189,7 +193,7 @@ class Window(QWidget):
         self.targets.changed.connect(self.actions_by_id.refresh)
         self.document.stepped.connect(self._stepped)
         self.document.replaced.connect(self.leave_page)
-        self.document.replaced.connect(self.beside.leave)
+        self.document.replaced.connect(self.leave_beside)
         self.start.left.connect(self.leave_page)
         self.series.left.connect(self.leave_page)
         for page in self.style_pages.pages:
@@ -224,7 +228,7 @@ class Window(QWidget):
         """Arrange, Coat or Proof."""
         stage = Stage(stage)
         self.leave_page()
-        self.beside.leave()
+        self.leave_beside()
         self.panels.show_stage(stage)
         self.view.set_tools(self.tools.of(stage))
         self._show_foot_of_coat()
@@ -260,6 +264,11 @@ class Window(QWidget):
             page.rest()
             self.view.setFocus()
 
+    def leave_beside(self) -> None:
+        """The stage's own panel again, whatever stands in its place."""
+        self.beside.leave()
+        self.unfolded.leave()
+
     def show_menu(self, kind: str, at: QPoint) -> None:
         """What can be done with a thing of a kind, under the pointer."""
         self.actions_by_id.context_menu(kind, self).popup(at)
@@ -275,7 +284,7 @@ class Window(QWidget):
 
     def show_field(self, name: str) -> None:
         """Give the focus to a field of what the stage's panel shows."""
-        self.beside.leave()
+        self.leave_beside()
         self.panels.hide_panels(False)
         panel = (self.arrange, self.coat, self.export)[self.stage]
         control = panel.control(name)

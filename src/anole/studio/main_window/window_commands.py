@@ -17,7 +17,7 @@ from ..series.series_page import SeriesPage
 from ..shared.shell import Stage
 from ..styles.pages import StylePages
 from ..styles.shelf import Shelf
-from .beside import Beside
+from .beside import Beside, Unfolded
 from .key_sheet import KeySheet
 from .steps import Steps
 from .top_bar import TopBar
@@ -39,6 +39,7 @@ class Parts(Protocol):
     steps: Steps
     style_pages: StylePages
     top: TopBar
+    unfolded: Unfolded
     view: BoardView
 
     @property
@@ -94,13 +95,23 @@ def add_coats(window: Parts) -> None:
     """Open the sheet of coats."""
     if window.stage != Stage.COAT:
         window.show_stage(Stage.COAT)
+    window.unfolded.leave()
     window.beside.show("Coats")
+
+
+def unfold_look(window: Parts, lent: bool = False) -> None:
+    """Show how the chosen piece's look is built. lent : it wears it for this alone"""
+    if window.stage != Stage.COAT:
+        window.show_stage(Stage.COAT)
+    window.beside.leave()
+    window.unfolded.show(lent)
 
 
 def add_pieces(window: Parts) -> None:
     """Open the sheet of pieces."""
     if window.stage == Stage.PROOF:
         window.show_stage(Stage.ARRANGE)
+    window.unfolded.leave()
     window.beside.show("Pieces")
 
 
@@ -148,6 +159,8 @@ def window_commands(window: Parts) -> dict[str, Callable[[], object]]:
         "rename board": window.top.name.type_over,
         "rename": lambda: rename(window),
         "steps": lambda: show_steps(window),
+        "how built": lambda: unfold_look(window),
+        "how style is built": lambda: unfold_look(window, lent=True),
         "add coats": lambda: add_coats(window),
         "add pieces": lambda: add_pieces(window),
         "zoom in": lambda: view.step_zoom(1),

@@ -81,6 +81,7 @@ class CopiesKind(PaintedCoat[Copies]):
     struct = Copies
     title, family, about = "Copies", "Depth", "the letters again along a path"
     stronger = ({"to_x": Length(0.3, "em"), "to_y": Length(0.3, "em")}, {"paint": WARM})
+    tells = ("count", "to_x", "to_y")
     mark = (
         '<rect x="1.5" y="1.5" width="7" height="7" rx="1"/>'
         '<path d="M5 11h6V5M8 14h6V8" opacity=".7"/>'
@@ -91,6 +92,9 @@ class CopiesKind(PaintedCoat[Copies]):
     coverage = ("of", "silhouette", "count", "to_x", "to_y", "bow", "grow", "turn", "near", "far")
     coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS | Reads.FRAME | Reads.LIT
     colour_reads = coverage_reads
+
+    def why(self, coat: Copies) -> str:
+        return "The letters again along a path give depth, or an echo."
 
     def colour_fields(self, coat: Copies) -> tuple[str, ...]:
         return self.coverage if coat.of == "picture" else ()

@@ -7,10 +7,20 @@ from collections.abc import Sequence
 from ...box import Box
 from ...compose.cover import full
 from ...model import Colour, ColourPaint, Fill, Gradient, Grey, Ink, Pattern, Repeat, Tint
+from ...model.open_union import tag_of
 from ...paint.frames import Frames
 from ..context import CoatContext, Overlap, Reads
 from ..kind import Cover, PaintedCoat
 from ..repeats import repeats
+
+FACES = {
+    "colour": "The face in one colour: what is read first.",
+    "gradient": "The face runs from colour to colour, which gives it light.",
+    "pattern": "The face is made of a material.",
+    "image": "The face shows a picture.",
+    "backdrop": "The face shows what lies beneath.",
+    "letter": "Each letter has a colour of its own.",
+}
 
 
 class FillKind(PaintedCoat[Fill]):
@@ -18,9 +28,15 @@ class FillKind(PaintedCoat[Fill]):
 
     struct = Fill
     title, family, about = "Fill", "Face", "paints the face"
+    tells = ("paint",)
     mark = '<rect x="2.5" y="2.5" width="11" height="11" rx="2" fill="currentColor" stroke="none"/>'
     coverage_reads = Reads.NOTHING
     covers = True
+
+    def why(self, coat: Fill) -> str:
+        if coat.repeat is not None:
+            return "The face is laid again and again: the letters echo themselves."
+        return FACES.get(tag_of(coat.paint), "The face: what is read first.")
 
     def cover(self, coat: Fill, context: CoatContext, box: Box, overlap: Overlap) -> Cover:
         return Cover(full(box), outside=False, face=True)

@@ -27,9 +27,13 @@ class GlassKind(CoatKind[Glass]):
         {"bend": Length(0.3, "em"), "blur": Length(0.1, "em")},
         {"tone": (Exposure(stops=0.8),)},
     )
+    tells = ("span", "bend", "blur")
     mark = '<rect x="2.5" y="2.5" width="11" height="11" rx="2"/><path d="M5 9l4-4M7 12l5-5"/>'
     coverage_reads = Reads.NOTHING
     colour_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS | Reads.PAINTED | Reads.FRAME
+
+    def why(self, coat: Glass) -> str:
+        return "What lies beneath is seen through the face, bent at its edge."
 
     def whole(self, coat: Glass) -> bool:
         return coat.silhouette == "whole"

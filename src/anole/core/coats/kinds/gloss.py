@@ -46,6 +46,7 @@ class GlossKind(PaintedCoat[Gloss]):
     struct = Gloss
     title, family, about = "Gloss", "Face", "a shine cut off by a line or an oval"
     stronger = ({"paint": DARK}, {"paint": WARM, "opacity": 0.8})
+    tells = ("height", "inset", "opacity")
     mark = (
         '<rect x="2.5" y="2.5" width="11" height="11" rx="2"/>'
         '<path d="M3 3h10v4q-5 3.5-10 0z" fill="currentColor" stroke="none"/>'
@@ -64,6 +65,9 @@ class GlossKind(PaintedCoat[Gloss]):
         "at_cut",
     )
     coverage_reads = Reads.FIELDS | Reads.UNITS | Reads.FRAME | Reads.LETTERS
+
+    def why(self, coat: Gloss) -> str:
+        return "A shine with a clear border makes the face look wet or polished."
 
     def reach(self, coat: Gloss, context: CoatContext) -> Reach:
         return Reach(distance=2)

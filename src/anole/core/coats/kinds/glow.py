@@ -21,6 +21,7 @@ class GlowKind(PaintedCoat[Glow]):
 
     struct = Glow
     title, family, about = "Glow", "Line", "light or colour that fades along a span"
+    tells = ("span", "softness", "opacity")
     mark = (
         '<circle cx="8" cy="8" r="2" fill="currentColor" stroke="none"/>'
         '<circle cx="8" cy="8" r="4.2" opacity=".75"/>'
@@ -29,6 +30,11 @@ class GlowKind(PaintedCoat[Glow]):
     place = StackPlace.HALO
     coverage = ("span", "hot", "softness", "falloff", "silhouette")
     coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS
+
+    def why(self, coat: Glow) -> str:
+        if min(end.px(1.0) for end in (coat.span.from_, coat.span.to)) < 0:
+            return "Light that spreads from the letters onto what lies behind them."
+        return "Colour that fades inward from the edge and rounds the face."
 
     def whole(self, coat: Glow) -> bool:
         return coat.silhouette == "whole"

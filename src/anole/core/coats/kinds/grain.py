@@ -30,6 +30,7 @@ class GrainKind(CoatKind[Grain]):
 
     struct = Grain
     title, family, about = "Grain", "Light", "the face roughened by a pattern, lit"
+    tells = ("amount", "edge")
     mark = (
         '<path d="M3.5 4h.01M8 3h.01M12.5 5h.01M5.5 8h.01M10 8.5h.01M3.5 12h.01'
         'M8 12.5h.01M12.5 12h.01"'
@@ -37,6 +38,9 @@ class GrainKind(CoatKind[Grain]):
     )
     coverage_reads = Reads.NOTHING
     colour_reads = Reads.FIELDS | Reads.UNITS | Reads.LAMP
+
+    def why(self, coat: Grain) -> str:
+        return "A rough surface makes the paint look like a material."
 
     def lamp(self, coat: Grain) -> Lamp | None:
         return coat.lamp

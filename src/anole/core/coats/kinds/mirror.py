@@ -31,12 +31,16 @@ class MirrorKind(CoatKind[Mirror]):
     struct = Mirror
     title, family, about = "Mirror", "Depth", "a fading reflection below the foot"
     stronger = ({"opacity": 1.0, "reach": 1.0},)
+    tells = ("reach", "gap", "blur")
     mark = '<path d="M3 7L8 1.5 13 7zM1.5 8.5h13"/><path d="M3 10l5 5 5-5z" opacity=".5"/>'
     across = False
     left_out_of = ("face", "lit", "mirrored")
     coverage = ("foot", "gap", "reach", "falloff", "blur", "lean")
     coverage_reads = Reads.FIELDS | Reads.UNITS | Reads.FRAME | Reads.LETTERS | Reads.MIRRORED
     colour_reads = coverage_reads
+
+    def why(self, coat: Mirror) -> str:
+        return "A fading reflection stands the letters on a smooth floor."
 
     def colour_fields(self, coat: Mirror) -> tuple[str, ...]:
         return self.coverage

@@ -36,6 +36,7 @@ class PressKind(CoatKind[Press]):
         {"push_y": Length(-0.3, "em"), "span": WIDE, "silhouette": "whole"},
         {"span": WIDE, "silhouette": "whole", "show_map": True},
     )
+    tells = ("span", "push_y", "rounding")
     mark = (
         '<path d="M1.5 5.5h3q2 0 2.5 3t2.5 3h5"/><path d="M1.5 9.5h2.5M9 4.5h5.5" opacity=".55"/>'
     )
@@ -43,6 +44,9 @@ class PressKind(CoatKind[Press]):
     coverage = GEOMETRY
     coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS
     colour_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS | Reads.PAINTED | Reads.FRAME
+
+    def why(self, coat: Press) -> str:
+        return "What lies beneath is pushed in or out, so that the letters belong to it."
 
     def whole(self, coat: Press) -> bool:
         return coat.silhouette == "whole"

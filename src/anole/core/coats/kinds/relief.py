@@ -25,10 +25,18 @@ class ReliefKind(CoatKind[Relief]):
 
     struct = Relief
     title, family, about = "Relief", "Light", "a cross-section along a span, lit"
+    tells = ("span", "height", "rounding")
     mark = '<path d="M1.5 12.5L5 4.5h6l3.5 8z"/><path d="M5 4.5v8M11 4.5v8" opacity=".55"/>'
     coverage = ("span", "silhouette")
     coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS
     colour_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS | Reads.LAMP
+
+    def why(self, coat: Relief) -> str:
+        if coat.height.value < 0:
+            return "The surface is sunk below its edge, as if it were pressed in."
+        if coat.span.from_.is_core or coat.span.to.is_core:
+            return "The whole face is carved up to a ridge in the middle of each stem."
+        return "A moulding along the edge catches the light of the lamp."
 
     def whole(self, coat: Relief) -> bool:
         return coat.silhouette == "whole"

@@ -40,7 +40,11 @@ class RippleKind(ActingKind[Ripple]):
 
     struct = Ripple
     title, family, about = "Ripple", "Surface", "waves, turbulence or light move the letters"
+    tells = ("height_x", "length_x", "amount")
     mark = '<path d="M1.5 5q3.2-4 6.5 0t6.5 0M1.5 11q3.2-4 6.5 0t6.5 0"/>'
+
+    def why(self, coat: Ripple) -> str:
+        return "The letters are moved in waves, so that they are no longer flat and still."
 
     def shapes(self, coat: Ripple) -> bool:
         return coat.drives == "outline"

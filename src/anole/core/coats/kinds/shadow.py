@@ -55,6 +55,7 @@ class ShadowKind(PaintedCoat[Shadow]):
         {"lift": Length(0.16, "em"), "opacity": 1.0},
         {"paint": WARM, "lift": Length(0.16, "em")},
     )
+    tells = ("lift", "grow", "opacity")
     mark = (
         '<path d="M5.5 13.5h8v-8" stroke-width="2.6"/>'
         '<rect x="2" y="2" width="8.5" height="8.5" rx="1"/>'
@@ -62,6 +63,11 @@ class ShadowKind(PaintedCoat[Shadow]):
     place = StackPlace.GROUND
     coverage = ("lift", "grow", "falls", "silhouette", "lamp")
     coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS | Reads.LAMP
+
+    def why(self, coat: Shadow) -> str:
+        if coat.falls == "behind":
+            return "A shadow lifts the letters off the ground."
+        return "A shadow within the letters sets them into the ground."
 
     def whole(self, coat: Shadow) -> bool:
         return coat.silhouette == "whole"

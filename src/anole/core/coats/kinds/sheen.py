@@ -49,12 +49,16 @@ class SheenKind(PaintedCoat[Sheen]):
     struct = Sheen
     title, family, about = "Sheen", "Face", "soft bands that follow the form"
     stronger = ({"paint": DARK}, {"paint": WARM, "opacity": 0.8})
+    tells = ("pitch", "width", "opacity")
     mark = (
         '<rect x="2.5" y="2.5" width="11" height="11" rx="2"/>'
         '<path d="M5.5 10.5l5-5M8.5 12l3.5-3.5" stroke-width="2"/>'
     )
     coverage = ("bearing", "pitch", "width", "phase", "drift", "bow", "unevenness", "seed")
     coverage_reads = Reads.FIELDS | Reads.UNITS | Reads.FRAME
+
+    def why(self, coat: Sheen) -> str:
+        return "Soft bands of light follow the form, as on cloth or brushed metal."
 
     def reach(self, coat: Sheen, context: CoatContext) -> Reach:
         return Reach(distance=2)

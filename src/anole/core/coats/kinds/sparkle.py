@@ -83,6 +83,7 @@ class SparkleKind(PaintedCoat[Sparkle]):
         {"size": Length(1.0, "em"), "smallest": 0.8},
         {"paint": WARM, "size": Length(1.0, "em"), "smallest": 0.8},
     )
+    tells = ("size", "count", "slimness")
     mark = (
         '<path d="M8 1.5q.8 5.7 6.5 6.5q-5.7.8-6.5 6.5q-.8-5.7-6.5-6.5q5.7-.8 6.5-6.5z" '
         'fill="currentColor" stroke="none"/>'
@@ -102,6 +103,9 @@ class SparkleKind(PaintedCoat[Sparkle]):
         "lamp",
     )
     coverage_reads = Reads.FIELDS | Reads.UNITS | Reads.FRAME | Reads.LETTERS | Reads.LAMP
+
+    def why(self, coat: Sparkle) -> str:
+        return "Small flares where the light would catch say that the surface is bright."
 
     def lamp(self, coat: Sparkle) -> Lamp | None:
         return coat.lamp

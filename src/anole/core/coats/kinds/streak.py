@@ -31,6 +31,7 @@ class StreakKind(PaintedCoat[Streak]):
     struct = Streak
     title, family, about = "Streak", "Surface", "wind-blown lines behind the letters"
     stronger = ({"paint": DARK}, {"paint": WARM, "reach": Length(1.2, "em")})
+    tells = ("reach", "count", "fan")
     mark = '<path d="M2 4h7M2 8h12M2 12h9"/><path d="M10.500 4h3.500M12 12h2" opacity=".5"/>'
     across = False
     place = StackPlace.GROUND
@@ -40,6 +41,9 @@ class StreakKind(PaintedCoat[Streak]):
     )  # fmt: skip
     coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS | Reads.FRAME | Reads.LIT
     colour_reads = coverage_reads
+
+    def why(self, coat: Streak) -> str:
+        return "Lines blown out of the letters say that they move."
 
     def colour_fields(self, coat: Streak) -> tuple[str, ...]:
         return self.coverage if coat.of == "picture" else ()

@@ -24,10 +24,19 @@ class StrokeKind(PaintedCoat[Stroke]):
         {"paint": LIGHT},
         {"paint": WARM, "span": Span(Position(-0.12, "em"), Position(0.0, "em"))},
     )
+    tells = ("span", "paint", "opacity")
     mark = '<rect x="3.5" y="3.5" width="9" height="9" rx="2" stroke-width="3"/>'
     place = StackPlace.LINE
     coverage = ("span", "join", "limit", "silhouette")
     coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS
+
+    def why(self, coat: Stroke) -> str:
+        outer, inner = (end.px(1.0) for end in (coat.span.from_, coat.span.to))
+        if inner <= 0:
+            return "A rim outside the letters keeps them apart from whatever lies behind."
+        if outer >= 0:
+            return "A line inside the edge draws the form of the letters once more."
+        return "A line over the edge makes the letters heavier and their outline firm."
 
     def whole(self, coat: Stroke) -> bool:
         return coat.silhouette == "whole"

@@ -37,6 +37,7 @@ class ThicknessKind(PaintedCoat[Thickness]):
 
     struct = Thickness
     title, family, about = "Thickness", "Depth", "solid letters with lit walls"
+    tells = ("throw_x", "throw_y", "wall_light")
     mark = (
         '<path d="M1.5 1.5h8v8h-8z"/><path d="M9.5 1.5l5 5v8h-8l-5-5M9.5 9.5l5 5" opacity=".75"/>'
     )
@@ -48,6 +49,9 @@ class ThicknessKind(PaintedCoat[Thickness]):
     )  # fmt: skip
     coverage_reads = Reads.FIELDS | Reads.OUTSET | Reads.UNITS | Reads.FRAME
     colour_reads = coverage_reads | Reads.LAMP | Reads.FACE
+
+    def why(self, coat: Thickness) -> str:
+        return "Walls make solid blocks of the letters, lit from the side of the lamp."
 
     def paints(self, coat: Thickness) -> tuple[Paint, ...]:
         return (coat.paint,) if coat.rim is None else (coat.paint, coat.rim.paint)

@@ -22,7 +22,11 @@ class ToneKind(ActingKind[ToneCoat]):
     struct = ToneCoat
     title, family, about = "Tone", "Face", "changes what the coats beneath painted"
     stronger = ({"tone": (Grey(),)}, {"tone": (Exposure(stops=-0.8),)})
+    tells = ("tone", "opacity")
     mark = '<circle cx="8" cy="8" r="5.5"/><path d="M8 2.5a5.5 5.5 0 0 1 0 11z" fill="currentColor" stroke="none"/>'
+
+    def why(self, coat: ToneCoat) -> str:
+        return "All that the coats beneath painted is turned to another tone."
 
     def reworks(self, coat: ToneCoat) -> bool:
         return True

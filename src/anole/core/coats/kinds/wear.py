@@ -38,10 +38,14 @@ class WearKind(ActingKind[Wear]):
         "chips, scratches and cracks; rounder, fatter, thinner",
     )
     stronger = ({"amount": 0.4},)
+    tells = ("amount", "size", "edge")
     mark = (
         '<path d="M2.5 2.5h6l1 2 2-2h2v4l-1.6 1.4L13.5 9v4.500h-11z"/>'
         '<path d="M5.5 7.500l2 1.500-1 2.500" opacity=".7"/>'
     )
+
+    def why(self, coat: Wear) -> str:
+        return "Damage takes some of the paint away: it has been out in the weather."
 
     def shapes(self, coat: Wear) -> bool:
         return True

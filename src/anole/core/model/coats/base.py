@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from msgspec import Struct
+from msgspec import Meta, Struct
 
 from ..colour import Colour
 from ..fields import (
@@ -50,6 +50,7 @@ Ramp = Annotated[
         group=LIGHT,
     ),
 ]
+MOST_NOTE = 300
 SIDES = {"outside": "outside the letters", "inside": "inside them"}
 SHADING = (
     Stop(0.0, Colour(0, 0, 0, 190)),
@@ -69,6 +70,8 @@ class Coat(Struct, frozen=True, cache_hash=True, kw_only=True, tag_field="kind")
 
     id: Id
     name: Name = ""
+    note: Annotated[str, Meta(max_length=MOST_NOTE), HIDDEN] = ""
+    """One sentence: why it is there."""
     on: Switched = True
     opacity: Opacity = 1.0
     blend: BlendField = "normal"

@@ -1,0 +1,1 @@
+"""A look shown as it is built, coat by coat."""
