@@ -23,9 +23,10 @@ from pypdf import PdfReader
 
 from anole.core.atomic import FileError
 from anole.core.compose.blend import MODES
+from anole.core.edit.coats import change_coat
 from anole.core.edit.wearing import put_style
 from anole.core.files import exporting, open_raster
-from anole.core.files.coat_by_coat import stages
+from anole.core.files.coat_by_coat import captioned, stages
 from anole.core.files.exporting import DoesNotFit, write
 from anole.core.files.formats.format import Encoding
 from anole.core.files.limits import best_quality
@@ -339,9 +340,9 @@ def test_the_layers_are_the_picture_without_a_ground_and_in_any_blend(
 def test_coats_come_one_by_one(tmp_path):
     board = title()
     found = stages(board)
-    assert [len(b.pieces) for b in found] == [1, 2, 2]
-    assert [len(b.lettering("w").style) for b in found[1:]] == [1, 2]
-    assert found[-1] == board
+    assert [len(one.board.pieces) for one in found] == [1, 2, 2]
+    assert [len(one.board.lettering("w").style) for one in found[1:]] == [1, 2]
+    assert found[-1].board == board
     for ending, close in ((".gif", 12), (".webp", 6)):
         path = tmp_path / f"a{ending}"
         write(path, board, Export(format="coat by coat"))
@@ -351,6 +352,27 @@ def test_coats_come_one_by_one(tmp_path):
         last = np.asarray(image.convert("RGB")).astype(int)
         assert np.abs(last - rgba(board)[..., :3]).mean() < close
         assert image.info["duration"] > 2000
+
+
+def test_what_comes_is_named_at_its_foot_if_wanted(tmp_path):
+    board = title()
+    board = change_coat(board, "w", board.lettering("w").style[0].id, name="dark rim")
+    assert [one.name for one in stages(board)][1] == "dark rim"
+    for names in (False, True):
+        write(tmp_path / f"{names}.gif", board, Export(format="coat by coat", names=names))
+    plain, named = (Image.open(tmp_path / f"{names}.gif") for names in (False, True))
+    for number in (1, 2):
+        for image in (plain, named):
+            image.seek(number)
+        off = np.abs(np.subtract(*(np.asarray(i.convert("L")).astype(int) for i in (plain, named))))
+        rows, columns = np.nonzero(off > 90)
+        # a line of words low at the left, and nothing else of the picture
+        assert (
+            len(rows) > 20
+            and rows.min() > 0.75 * off.shape[0]
+            and columns.min() < 0.1 * off.shape[1]
+        )
+    assert all(one.board.pieces == captioned(one).pieces[:-1] for one in stages(board) if one.name)
 
 
 # limits

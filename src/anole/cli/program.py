@@ -100,6 +100,7 @@ def _scale(board: Board, scale: float | None, width: int | None) -> float:
     "--dpi", type=click.FloatRange(0), default=0.0, help="Dots per inch, as the file says."
 )
 @click.option("--coat-by-coat", "moving", is_flag=True, help="A .gif or .webp of how it was made.")
+@click.option("--names", is_flag=True, help="What comes is named at its foot.")
 def render(
     file: Path,
     out: tuple[Path, ...],
@@ -116,6 +117,7 @@ def render(
     marks: bool,
     dpi: float,
     moving: bool,
+    names: bool,
 ) -> None:
     """Export a board as its file's ending says: png, jpg, webp, avif, tif, pdf, ora, or gif (coat by
     coat)."""
@@ -139,6 +141,7 @@ def render(
             padding=padding,
             bleed=bleed,
             marks=marks,
+            names=names,
             width=width or 0,
         )
     )

@@ -5,11 +5,30 @@ from __future__ import annotations
 
 import io
 from collections.abc import Callable
+from typing import NamedTuple
 
 import msgspec
 import numpy as np
 
-from ..model import Board, Coated, Piece
+from ..coats.registry import kind_of
+from ..model import (
+    Board,
+    Coat,
+    Coated,
+    Colour,
+    ColourPaint,
+    Fill,
+    FitBox,
+    Font,
+    Length,
+    Lettering,
+    Piece,
+    Place,
+    Position,
+    Span,
+    Stroke,
+)
+from ..model.nesting import every
 from .export_target import Target, rendered
 from .formats.format import flattened
 
@@ -18,11 +37,21 @@ EACH, LAST = 420, 2200
 MOST = 48
 """Pictures at most; with more coats some come together."""
 COLOURS = 256
+CAPTION, INSET, LEAST = 0.05, 0.03, 14
+"""Size of a name and its distance from the border, of the board; its least size, px."""
+RIM = Span(Position(-0.14, "em"), Position(0.0, "em"))
 
 
-def stages(board: Board) -> list[Board]:
+class Stage(NamedTuple):
+    """The board as far as it has grown, and what came last: a coat, or a piece."""
+
+    board: Board
+    name: str
+
+
+def stages(board: Board) -> list[Stage]:
     """The board as it grows; the last is the whole of it."""
-    found: list[tuple[Piece, ...]] = []
+    found: list[tuple[tuple[Piece, ...], str]] = []
     done: tuple[Piece, ...] = ()
     for piece in board.pieces:
         if not piece.shown:
@@ -31,13 +60,48 @@ def stages(board: Board) -> list[Board]:
             for count in range(1, len(piece.style)):
                 part = msgspec.structs.replace(piece, style=piece.style[:count])
                 if piece.style[count - 1].on:
-                    found.append((*done, part))
+                    found.append(((*done, part), _called(piece.style[count - 1])))
         done = (*done, piece)
-        found.append(done)
+        worn = piece.style if isinstance(piece, Coated) else ()
+        found.append((done, _called(worn[-1]) if worn else piece.name))
     if len(found) > MOST:
         picked = np.linspace(0, len(found) - 1, MOST).round().astype(int)
         found = [found[n] for n in picked]
-    return [msgspec.structs.replace(board, pieces=pieces) for pieces in found] or [board]
+    grown = [Stage(msgspec.structs.replace(board, pieces=pieces), name) for pieces, name in found]
+    return grown or [Stage(board, "")]
+
+
+def _called(coat: Coat) -> str:
+    return coat.name or kind_of(coat).title
+
+
+def _free_id(board: Board) -> str:
+    taken, number = {piece.id for piece in every(board.pieces)}, 1
+    while f"caption-{number}" in taken:
+        number += 1
+    return f"caption-{number}"
+
+
+def captioned(stage: Stage) -> Board:
+    """The board with what came last written at its foot."""
+    board, name = stage
+    if not name:
+        return board
+    side, size = INSET * min(board.width, board.height), max(CAPTION * board.height, LEAST)
+    words = Lettering(
+        id=_free_id(board),
+        text=name,
+        font=Font(family="Inter", weight=600),
+        size=Length(size),
+        align="start",
+        box=FitBox(width=board.width - 2 * side, height=2 * size, fit="shrink"),
+        place=Place(x=side, y=board.height - side, anchor="bottom-left"),
+        style=(
+            Stroke(id="caption-rim", span=RIM, paint=ColourPaint(colour=Colour(12, 14, 18, 225))),
+            Fill(id="caption-face", paint=ColourPaint(colour=Colour(255, 255, 255))),
+        ),
+    )
+    return msgspec.structs.replace(board, pieces=(*board.pieces, words))
 
 
 def animated(
@@ -50,7 +114,8 @@ def animated(
     """The bytes of a GIF, or of an animated WebP. Raises TooLarge and Cancelled."""
     from PIL import Image
 
-    boards = stages(target.board)
+    grown = stages(target.board)
+    boards = [captioned(one) if target.export.names else one.board for one in grown]
     images = []
     for number, board in enumerate(boards):
         pixels = rendered(target._replace(board=board), stop=stop)

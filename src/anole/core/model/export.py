@@ -9,7 +9,9 @@ from msgspec import Meta, Struct
 from .fields import HIDDEN, Id, Name, meta, number
 from .formats import FormatName, Those, Titles
 
-LOSSY, WITH_ALPHA, PRINTED, SAYING_DPI = map(Those, ("lossy", "alpha", "printed", "says_dpi"))
+LOSSY, WITH_ALPHA, PRINTED, SAYING_DPI, MOVING = map(
+    Those, ("lossy", "alpha", "printed", "says_dpi", "moving")
+)
 SIZE, FILE = "Size", "File"
 
 
@@ -134,6 +136,10 @@ class Export(Struct, frozen=True, cache_hash=True, kw_only=True):
             when={"format": PRINTED},
         ),
     ] = 0
+    names: Annotated[
+        bool,
+        meta("Names", "What comes is named at the foot", group=FILE, when={"format": MOVING}),
+    ] = False
     marks: Annotated[
         bool,
         meta("Crop marks", "Lines where the sheet is cut", group=FILE, when={"format": PRINTED}),

@@ -32,6 +32,10 @@ class FormatFacts(Protocol):
     def printed(self) -> bool:
         """Whether it has bleed and crop marks."""
 
+    @property
+    def moving(self) -> bool:
+        """Whether it shows one stage of the board after the other."""
+
 
 FORMATS: Registry[str, FormatFacts] = Registry("picture format")
 """By the names that exports say; each format's own file adds it, in `files/formats`."""

@@ -42,7 +42,7 @@ class Format(NamedTuple):
     endings : of its files, its own first; title : what people read
     alpha : what lies behind may be left clear; lossy : it has a quality, and a limit in bytes
     deep : its px have 16 bits; says_dpi : it says how many dots there are to an inch
-    printed : it has bleed and crop marks
+    printed : it has bleed and crop marks; moving : one stage of the board comes after the other
     encode : (pixels, encoding): the file's bytes of (H, W, 4) uint8, or uint16 where it is deep;
         straight alpha, sRGB-encoded
     streamed : (path, target, rows): writes a picture from its strips, top to bottom, and returns the
@@ -59,6 +59,7 @@ class Format(NamedTuple):
     deep: bool = False
     says_dpi: bool = False
     printed: bool = False
+    moving: bool = False
     encode: Callable[[Pixels, Encoding], bytes] | None = None
     streamed: Callable[[Path, Target, Iterator[DeepPixels]], int] | None = None
     whole: Callable[[Target, Path, Progress, Stop], int] | None = None

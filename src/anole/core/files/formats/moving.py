@@ -25,5 +25,10 @@ def whole(target: Target, path: Path, progress: Progress, stop: Stop) -> int:
 
 
 FORMAT = Format(
-    "coat by coat", (".gif", ".webp"), "coat by coat, animated", alpha=False, whole=whole
+    "coat by coat",
+    (".gif", ".webp"),
+    "coat by coat, animated",
+    alpha=False,
+    moving=True,
+    whole=whole,
 )
