@@ -18,6 +18,7 @@ from anole.core.coats.registry import KINDS
 from anole.core.edit import (
     arranging,
     boards,
+    building,
     carrying,
     clipboard,
     clusters,
@@ -461,6 +462,7 @@ OPERATIONS: dict[str, Operation] = {
     ),
     "add_title": lambda r, b: titles.add_title(b, text(r) or "A", Style(name="s", coats=()))[0],
     "capitals": lambda r, b: words.capitals(b, some(r, b, Lettering).id),
+    "built_to": lambda r, b: building.built_to(b, *some_coat(r, b)),
 }
 QUERIES = {
     "replaced", "carried", "carried_coat", "between", "colour_between", "matched", "mixed", "coat_of", "natural_place", "style_of", "is_changed", "reach_folder", "series_of", "export_of", "safe_name", "file_name", "slots", "named", "in_colours", "wearers", "setting_of", "mean_hue", "main_hue", "hue_behind",
@@ -468,6 +470,7 @@ QUERIES = {
     "ink", "leaves",
     "font_asset", "taken", "free", "free_name", "picture_asset", "first_words", "extent", "guides",
     "snap", "broken", "renewed", "loses", "best_lines", "next_spot", "next_mark", "changed_part",
+    "steps_of", "why",
 }  # fmt: skip
 """What changes no board."""
 
