@@ -56,7 +56,9 @@ def test_every_kind_says_why_and_names_what_makes_it(tag):
 @pytest.mark.parametrize(
     ("coat", "said"),
     [
-        (Stroke(id="c", span=span("-0.1em", "0em")), "outside"),
+        (Stroke(id="c", span=span("-0.1em", "0em")), "frames"),
+        (Stroke(id="c", span=span("-0.2em", "-0.1em")), "apart"),
+        (Fill(id="c", opacity=0.4), "once more"),
         (Stroke(id="c", span=span("0em", "0.1em")), "inside"),
         (Stroke(id="c", span=span("-0.1em", "0.1em")), "over the edge"),
         (Glow(id="c", span=span("0em", "-0.3em")), "spreads"),

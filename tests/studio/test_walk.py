@@ -39,7 +39,9 @@ def test_it_is_walked_by_keys_and_the_board_follows(walked):
     assert shown(window) == ["s"] and sheet.count.text() == "1 of 3"
     QTest.keyClick(sheet, Qt.Key.Key_Right)
     assert shown(window) == ["s", "g", "r"] and window.selection.coat_id == "r"
-    assert "2   rim" in [sheet.steps.item(n).text() for n in range(3)] and "rim" in sheet.why.text()
+    assert (
+        "2   rim" in [sheet.steps.item(n).text() for n in range(3)] and "frames" in sheet.why.text()
+    )
     QTest.keyClick(sheet, Qt.Key.Key_Down)
     QTest.keyClick(sheet, Qt.Key.Key_Right)
     assert shown(window) == ["s", "g", "r", "f"] and not sheet.on.isEnabled()

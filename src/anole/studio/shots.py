@@ -8,16 +8,14 @@ import tempfile
 import time
 from pathlib import Path
 
-import msgspec
 from PyQt6.QtWidgets import QApplication, QWidget
 
 from ..core import sheets
 from ..core.box import Box
 from ..core.edit.coats import change_coat
-from ..core.edit.pieces import change_piece
 from ..core.files import board_file, png
 from ..core.library.styles import built_in
-from ..core.model import Coated, Curves, Fill, Pattern, Pose, ToneCoat
+from ..core.model import Coated, Curves, Fill, Pattern, ToneCoat
 from ..core.model.nesting import every
 from ..core.render.export import rgba
 from .app import DEMO, application
@@ -82,17 +80,25 @@ def _others(window: Window, out: Path) -> None:
     _choosing(window, out)
     _styles(window, out)
     _scene(window, out)
-    _posed(window)
-    shoot(window, out / "coat-face.png")
     _open(window, "brine-and-bearing-cup.anole")
     window.show_stage(Stage.COAT)
     _choose(window, "Cup", "carved to the core")
     settle(window)
     shoot(window, out / "coat-gold.png")
+    _built(window, out)
     _proofs(window, out)
     _depth(window, out)
     _sheet(out)
     _looks_taken(window, out)
+
+
+def _built(window: Window, out: Path) -> None:
+    """How the look of the chosen words is built, half of the way."""
+    window.do("how built")
+    window.unfolded.sheet.walk.go(6)
+    settle(window)
+    shoot(window, out / "built.png")
+    window.leave_beside()
 
 
 def _proofs(window: Window, out: Path) -> None:
@@ -232,24 +238,6 @@ def _choosing(window: Window, out: Path) -> None:
     settle(window)
     shoot(window, out / "find.png")
     window.finder.fold()
-
-
-def _posed(window: Window) -> None:
-    """The title turned in space, its coats on the letters' face, strokes mitred."""
-    _choose(window, "Title", "cream")
-    document = window.document
-    title = window.selection.coated
-    assert title is not None
-    coats = tuple(
-        msgspec.structs.replace(c, plane="face", **({"join": "mitre"} if c.name in RIMS else {}))
-        for c in title.style
-    )
-    document.apply(
-        "Pose",
-        lambda b: change_piece(b, title.id, style=coats, pose=Pose(turn_y=-32, turn_x=14)),
-    )
-    settle(window)
-    _scroll(window, 2000)
 
 
 def _choose(window: Window, piece: str, coat: str) -> None:

@@ -36,6 +36,8 @@ class FillKind(PaintedCoat[Fill]):
     def why(self, coat: Fill) -> str:
         if coat.repeat is not None:
             return "The face is laid again and again: the letters echo themselves."
+        if coat.opacity < 1 or coat.blend != "normal":
+            return "The face is shaded once more, over what is painted already."
         return FACES.get(tag_of(coat.paint), "The face: what is read first.")
 
     def cover(self, coat: Fill, context: CoatContext, box: Box, overlap: Overlap) -> Cover:

@@ -32,9 +32,11 @@ class StrokeKind(PaintedCoat[Stroke]):
 
     def why(self, coat: Stroke) -> str:
         outer, inner = (end.px(1.0) for end in (coat.span.from_, coat.span.to))
-        if inner <= 0:
-            return "A rim outside the letters keeps them apart from whatever lies behind."
-        if outer >= 0:
+        if max(outer, inner) < 0:
+            return "A rim outside of all keeps the letters apart from whatever lies behind."
+        if max(outer, inner) == 0:
+            return "A rim outside the letters frames the face."
+        if min(outer, inner) >= 0:
             return "A line inside the edge draws the form of the letters once more."
         return "A line over the edge makes the letters heavier and their outline firm."
 

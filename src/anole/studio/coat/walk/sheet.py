@@ -54,7 +54,7 @@ class WalkSheet(QWidget):
         head.setObjectName("head")
         self.title.setObjectName("head")
         self.steps.setAccessibleName("Steps")
-        self.steps.setSpacing(3)
+        self.steps.setSpacing(1)
         self.steps.setFocusPolicy(Qt.FocusPolicy.NoFocus)
         self.steps.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
         self.note.setMaxLength(MOST_NOTE)
