@@ -45,8 +45,11 @@ def test_it_is_walked_by_keys_and_the_board_follows(walked):
     QTest.keyClick(sheet, Qt.Key.Key_Down)
     QTest.keyClick(sheet, Qt.Key.Key_Right)
     assert shown(window) == ["s", "g", "r", "f"] and not sheet.on.isEnabled()
+    assert window.build_up.state().unbuilt == set()
     QTest.keyClick(sheet, Qt.Key.Key_Left)
     assert shown(window) == ["s", "g", "r"]
+    # the build-up has what is not built yet, and dims it
+    assert window.build_up.state().unbuilt == {"f"}
     QTest.keyClick(sheet, Qt.Key.Key_Escape)
     assert window.panels.right.currentWidget() is window.coat
     assert window.document.shown is window.document.board is whole

@@ -68,7 +68,7 @@ def paint_label(
         painter.setBrush(theme.colour("leaf", 0.16))
         painter.drawRoundedRect(box.adjusted(0.5, 0.5, -0.5, -0.5), 5, 5)
     _marks(painter, state, coat, row)
-    _text(painter, label, coat, row)
+    _text(painter, state, label, coat, row)
     if band_left > end:
         painter.setPen(QPen(theme.colour("leaf" if chosen else "line"), 1.4 if chosen else 1))
         y = row.center().y()
@@ -77,7 +77,7 @@ def paint_label(
 
 def _marks(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> None:
     dress, eye = theme.theme(), eye_box(row)
-    shade = dress.text if coat.on else dress.dim
+    shade = dress.text if state.is_seen(coat) else dress.dim
     if coat.id in state.failed:
         icons.draw(painter, "triangle-alert", eye, dress.coral)
     else:
@@ -87,11 +87,13 @@ def _marks(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> N
     icons.draw_mark(painter, kind_of(coat).mark, box, shade)
 
 
-def _text(painter: QPainter, label: BandLabel, coat: Coat, row: QRectF) -> None:
+def _text(
+    painter: QPainter, state: BuildUpState, label: BandLabel, coat: Coat, row: QRectF
+) -> None:
     high = LINE * len(label.lines) + (SMALL_LINE if label.summary else 0)
     y = row.center().y() - high / 2
     painter.setFont(label.font)
-    painter.setPen(theme.colour("text" if coat.on else "dim"))
+    painter.setPen(theme.colour("text" if state.is_seen(coat) else "dim"))
     for line in label.lines:
         painter.drawText(QRectF(NAME_X, y, 400, LINE), Qt.AlignmentFlag.AlignVCenter, line)
         y += LINE

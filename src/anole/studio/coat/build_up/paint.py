@@ -67,7 +67,7 @@ def _coat(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> fl
     xs = np.arange(int(axis.left), int(axis.right)) + 0.5
     pixels = row_pixels(coat, state.section, axis.positions(xs))[None]
     painter.save()
-    painter.setOpacity(1.0 if coat.on else 0.12)
+    painter.setOpacity(1.0 if state.is_seen(coat) else 0.12)
     painter.drawImage(QRectF(int(axis.left), row.top(), len(xs), row.height()), image_of(pixels))
     painter.restore()
     seen = np.flatnonzero(pixels[0, :, 3] > 3)
@@ -78,7 +78,10 @@ def _coat(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> fl
         painter.drawRect(box)
     _arrow(painter, state, coat, row)
     _cross_section(painter, state, coat, row)
-    handles, throw = state.handles(coat), throw_at(coat, state.section) if coat.on else None
+    handles, throw = (
+        state.handles(coat),
+        throw_at(coat, state.section) if state.is_seen(coat) else None,
+    )
     lefts = [*(handles or ()), *(axis.x(at) for at in throw or ())]
     if len(seen):
         lefts.append(int(axis.left) + int(seen[0]))
@@ -98,14 +101,14 @@ def _cross_section(painter: QPainter, state: BuildUpState, coat: Coat, row: QRec
     ]
     line = QPolygonF([*points, QPointF(state.axis.right, points[-1].y())])
     for shade, width in (("desk", 3.4), ("text", 1.5)):
-        painter.setPen(QPen(theme.colour(shade, 1.0 if coat.on else 0.4), width))
+        painter.setPen(QPen(theme.colour(shade, 1.0 if state.is_seen(coat) else 0.4), width))
         painter.drawPolyline(line)
 
 
 def _arrow(painter: QPainter, state: BuildUpState, coat: Coat, row: QRectF) -> None:
     """Thrown coats show how far."""
     throw = throw_at(coat, state.section)
-    if throw is None or not coat.on:
+    if throw is None or not state.is_seen(coat):
         return
     start, end = (state.axis.x(at) for at in throw)
     y = row.center().y()

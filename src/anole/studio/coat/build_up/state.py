@@ -20,7 +20,7 @@ EYE = 15.0
 class BuildUpState(NamedTuple):
     """One state of the drawing; rows are bottom first like the coats, those of
     coats without a place across the edge being their tags, `failed` ids of those
-    that are left out."""
+    that are left out, `unbuilt` of those that what is looked at has not yet."""
 
     coats: tuple[Coat, ...]
     rows: tuple[QRectF, ...]
@@ -31,6 +31,7 @@ class BuildUpState(NamedTuple):
     strip: AnyArray | None
     focus: bool
     failed: frozenset[str] = frozenset()
+    unbuilt: frozenset[str] = frozenset()
 
     @property
     def bands(self) -> list[QRectF]:
@@ -44,6 +45,10 @@ class BuildUpState(NamedTuple):
         top = min((row.top() for row in self.bands), default=RULER)
         low = max((row.bottom() for row in self.bands), default=RULER + 40)
         return QRectF(QPointF(self.axis.left, top), QPointF(self.axis.right, low))
+
+    def is_seen(self, coat: Coat) -> bool:
+        """Whether it is on, and there in what is looked at."""
+        return coat.on and coat.id not in self.unbuilt
 
     def ends(self, coat: Coat) -> tuple[float, float] | None:
         """A coat's `from` and `to`; None without a span."""

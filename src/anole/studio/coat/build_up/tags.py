@@ -85,7 +85,7 @@ def _tag(painter: QPainter, state: BuildUpState, coat: Coat, box: QRectF) -> Non
     painter.setPen(QPen(theme.colour("leaf" if chosen else "line"), 1.4 if chosen else 1))
     painter.setBrush(theme.colour("leaf", 0.16) if chosen else theme.colour("sunk"))
     painter.drawRoundedRect(box.adjusted(0.5, 0.5, -0.5, -0.5), 4, 4)
-    shade = dress.text if coat.on else dress.dim
+    shade = dress.text if state.is_seen(coat) else dress.dim
     if coat.id in state.failed:
         icons.draw(painter, "triangle-alert", eye, dress.coral)
     else:
@@ -94,7 +94,7 @@ def _tag(painter: QPainter, state: BuildUpState, coat: Coat, box: QRectF) -> Non
     icons.draw_mark(painter, kind_of(coat).mark, mark, shade)
     font = theme.font(12, True)
     painter.setFont(font)
-    painter.setPen(theme.colour("text" if coat.on else "dim"))
+    painter.setPen(theme.colour("text" if state.is_seen(coat) else "dim"))
     words = QRectF(mark.right() + 4, box.top(), box.right() - mark.right() - 4 - PAD / 2, HIGH)
     text = QFontMetricsF(font).elidedText(title(coat), Qt.TextElideMode.ElideRight, words.width())
     painter.drawText(words, Qt.AlignmentFlag.AlignVCenter, text)
@@ -108,7 +108,7 @@ def _level(painter: QPainter, state: BuildUpState, coat: Coat) -> None:
         return
     y = bands[0].bottom() - below * bands[0].height()
     chosen = coat.id == state.chosen
-    pen = QPen(theme.colour("leaf" if chosen else "text", 1.0 if coat.on else 0.4), 1.4)
+    pen = QPen(theme.colour("leaf" if chosen else "text", 1.0 if state.is_seen(coat) else 0.4), 1.4)
     pen.setStyle(Qt.PenStyle.DashLine)
     painter.setPen(pen)
     painter.drawLine(QPointF(LABELS - 4, y), QPointF(state.axis.right + 4, y))

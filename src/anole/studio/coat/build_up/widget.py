@@ -19,7 +19,8 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ....core import isolation
 from ....core.arrays import AnyArray
-from ....core.model import Coat
+from ....core.model import Coat, Coated
+from ....core.model.nesting import path_to
 from ....core.pieces.registry import coated_kind
 from ...board.canvas import Canvas
 from ...look import theme
@@ -173,7 +174,16 @@ class BuildUp(QWidget):
             None,
             self.hasFocus(),
             failed,
+            self._unbuilt(piece),
         )
+
+    def _unbuilt(self, piece: Coated) -> frozenset[str]:
+        """The coats that what is looked at has not, where that is not the board itself."""
+        shown = self.document.shown
+        path = path_to(shown.pieces, piece.id) if shown is not self.document.board else ()
+        there = path[-1] if path else piece
+        style = there.style if isinstance(there, Coated) else piece.style
+        return frozenset(coat.id for coat in piece.style) - {coat.id for coat in style}
 
     def _strip(self, state: BuildUpState) -> AnyArray | None:
         piece, frame, board = self.selection.coated, self.view.frame, self.document.board
