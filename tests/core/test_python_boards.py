@@ -17,6 +17,8 @@ from anole.core.library import styles as library
 from anole.core.model import Length, ModelError, Place
 from anole.core.model.pieces import PIECES
 
+from .drawn_looks import draw
+
 GALLERY = Path(__file__).parents[2] / "examples" / "gallery.py"
 STACK = [
     coats.Shadow(lift="0.1em"),
@@ -154,6 +156,19 @@ def test_styles_and_packs_go_out_and_come_in(board, tmp_path):
     for write in (anole.write_style, lambda one, path: anole.write_pack([one], path)):
         with pytest.raises(FileError, match="must end in"):
             write(made, tmp_path / "brine.txt")
+
+
+def test_a_look_is_read_off_a_picture(tmp_path):
+    drawn, path = draw(0), tmp_path / "last year.png"
+    Image.fromarray(drawn.pixels).reduce(2).save(path)
+    look = anole.read_look(path, box=(0, 0, 640, 360), line=tuple(v / 2 for v in drawn.line))
+    assert look.style.name == "last year" and look.difference < 0.01
+    assert [coat["kind"] for coat in look.coats] == ["stroke", "fill"]
+    assert isinstance(look.style.coats[0], coats.Stroke) and 50 < look.cap_height < 250
+    Image.new("RGB", (60, 40), "#345").save(path)
+    for box in (None, (0, 0, 0, 40)):
+        with pytest.raises(FileError, match="last year"):
+            anole.read_look(path, box=box)
 
 
 def test_ten_looks_are_made_from_nothing_in_under_a_hundred_lines():

@@ -16,6 +16,7 @@ from ..core.edit.boards import change_board
 from ..core.files import board_file
 from ..core.model import Board, ModelError
 from .open_board import OpenBoard
+from .reading import ReadLook, read_look
 from .styling import (
     PathLike,
     find_style,
@@ -32,11 +33,13 @@ __all__ = [
     "FileError",
     "ModelError",
     "OpenBoard",
+    "ReadLook",
     "asset",
     "find_style",
     "keep_style",
     "new",
     "open",
+    "read_look",
     "read_pack",
     "style",
     "styles",
