@@ -107,7 +107,7 @@ def stubs() -> dict[Path, str]:
     found = {}
     for name in anole.MODULES:
         module = getattr(anole, name)
-        structs = [getattr(module, one).struct for one in dir(module) if one[:1].isupper() and one not in ("KINDS", "PARTS")]  # fmt: skip
+        structs = [getattr(module, one).struct for one in dir(module)]
         found[FOLDER / f"{name}.pyi"] = stub(structs, (module.__doc__ or name).splitlines()[0])
     return found
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from abc import ABC, abstractmethod
 from collections.abc import Iterator
 from typing import Any, Protocol
 
@@ -21,26 +22,24 @@ class Holder(Protocol):
         """Set fields of the piece of an id. Raises KeyError and ModelError."""
 
 
-class Handle:
+class Handle(ABC):
     """Something of an open board: fields are read as attributes, and set by the same names."""
 
-    _own: tuple[str, ...] = ("_board", "_id")
+    _board: Holder
+    _id: str
 
     def __init__(self, board: Holder, own_id: str) -> None:
         object.__setattr__(self, "_board", board)
         object.__setattr__(self, "_id", own_id)
 
-    _board: Holder
-    _id: str
-
     @property
+    @abstractmethod
     def value(self) -> Any:
         """What it is now, as the model has it; it never changes."""
-        raise NotImplementedError
 
+    @abstractmethod
     def change(self, **fields: Any) -> Any:
         """Set several fields in one step; returns this. Raises ModelError naming the field."""
-        raise NotImplementedError
 
     def __getattr__(self, name: str) -> Any:
         if name.startswith("_"):
@@ -49,6 +48,9 @@ class Handle:
 
     def __setattr__(self, name: str, value: Any) -> None:
         self.change(**{name: value})
+
+    def __dir__(self) -> list[str]:
+        return sorted({*super().__dir__(), *self.value.__struct_fields__})
 
     def __repr__(self) -> str:
         return f"<anole {self.value!r}>"
@@ -73,9 +75,6 @@ class PieceHandle(Handle):
         self._board.board.coated(self._id)
         return CoatStack(self._board, self._id)
 
-    def __dir__(self) -> list[str]:
-        return sorted({*super().__dir__(), *self.value.__struct_fields__})
-
 
 class CoatHandle(Handle):
     """A coat of a piece, such as `board["Title"].coats[0]`."""
@@ -93,8 +92,7 @@ class CoatHandle(Handle):
 
     def change(self, **fields: Any) -> CoatHandle:
         """Set several fields in one step; returns this. Raises ModelError naming the field."""
-        made = values.changed(self.value, fields)
-        set_to = {name: getattr(made, name) for name in fields}
+        set_to = values.checked(self.value, fields)
         self._board.board = edit.change_coat(self._board.board, self._piece, self._id, **set_to)
         return self
 
@@ -106,9 +104,6 @@ class CoatHandle(Handle):
     def remove(self) -> None:
         """Take it off."""
         self._board.board = edit.remove_coat(self._board.board, self._piece, self._id)
-
-    def __dir__(self) -> list[str]:
-        return sorted({*super().__dir__(), *self.value.__struct_fields__})
 
 
 class CoatStack:

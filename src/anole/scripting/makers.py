@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import functools
 import inspect
 from collections.abc import Callable, Iterable
 from typing import Any, Generic, TypeVar
@@ -33,9 +34,10 @@ class Maker(Generic[T]):
         return f"<anole {self.__name__}{self.__signature__}>"
 
 
-def makers(structs: Iterable[type[msgspec.Struct]]) -> dict[str, Maker[Any]]:
-    """One for each, by the names of the structs."""
-    return {struct.__name__: Maker(struct) for struct in structs}
+@functools.cache
+def maker_of(struct: type[T]) -> Maker[T]:
+    """The maker of a struct."""
+    return Maker(struct)
 
 
 def module(
@@ -43,7 +45,6 @@ def module(
 ) -> tuple[Callable[[str], Any], Callable[[], list[str]]]:
     """`__getattr__` and `__dir__` of a module that has a maker for each of some structs: those of today,
     so that a kind that joins later is there too."""
-    kept: dict[type, Maker[Any]] = {}
 
     def found() -> dict[str, type[msgspec.Struct]]:
         return {struct.__name__: struct for struct in structs()}
@@ -52,7 +53,7 @@ def module(
         struct = found().get(wanted)
         if struct is None:
             raise AttributeError(f"module {name!r} has no attribute {wanted!r}")
-        return kept.setdefault(struct, Maker(struct))
+        return maker_of(struct)
 
     return get, lambda: sorted(found())
 

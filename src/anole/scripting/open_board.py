@@ -21,7 +21,7 @@ from ..core.edit.wearing import add_style, named, put_style
 from ..core.files import board_file, exporting, formats
 from ..core.files.preview import preview
 from ..core.library import styles as library
-from ..core.model import Board, Export, Lamp, Lettering, Piece, Style
+from ..core.model import Board, Export, Lettering, Piece, Style
 from ..core.model.nesting import every
 from ..core.pieces.registry import is_ground
 from ..core.render.export import rgba
@@ -88,9 +88,9 @@ class OpenBoard:
         fields are those of a lettering. Raises FileError for a style that there is not, ModelError."""
         chosen = Style(name="", coats=()) if style is None else find_style(style)
         own = dict(fields) if font is None else {"font": font, **fields}
-        set_to = values.changed(Lettering(id="words", text=text), own)
+        set_to = values.checked(Lettering(id="words", text=text), own)
         board, fresh = add_title(
-            self.board, text, chosen, library.digest(chosen.coats), **{key: getattr(set_to, key) for key in own},
+            self.board, text, chosen, library.digest(chosen.coats), **set_to,
         )  # fmt: skip
         self.board = board if not name else change_piece(board, fresh, name=name)
         if size is not None:
@@ -116,8 +116,7 @@ class OpenBoard:
     def change_by_id(self, piece_id: str, fields: dict[str, Any]) -> OpenBoard:
         """The same of the piece of an id."""
         if fields:
-            made = values.changed(self.board.piece(piece_id), fields)
-            set_to = {name: getattr(made, name) for name in fields}
+            set_to = values.checked(self.board.piece(piece_id), fields)
             self.board = change_piece(self.board, piece_id, **set_to)
         return self
 
@@ -140,7 +139,7 @@ class OpenBoard:
 
     def light(self, **fields: Any) -> OpenBoard:
         """Set fields of the board's lamp: bearing, elevation, size, colour, strength. Raises ModelError."""
-        self.board = replaced(self.board, lamp=values.changed(self.board.lamp or Lamp(), fields))
+        self.board = replaced(self.board, lamp=values.changed(self.board.lamp, fields))
         return self
 
     # words

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import difflib
+import functools
 import numbers
 import os
 import types
@@ -31,7 +32,7 @@ T = TypeVar("T", bound=msgspec.Struct)
 def made(struct: type[T], fields: Mapping[str, Any]) -> T:
     """A value of the model from its fields as people write them. Raises ModelError naming the field."""
     data = written(struct, fields)
-    if any(field.name == "id" for field in msgspec.structs.fields(struct)):
+    if "id" in struct.__struct_fields__:
         data.setdefault("id", tag_of(struct))
     try:
         return from_builtins(data, struct)
@@ -48,11 +49,15 @@ def changed(value: T, fields: Mapping[str, Any]) -> T:
         raise ModelError(f"{struct.__name__}: {error}") from error
 
 
+def checked(value: msgspec.Struct, fields: Mapping[str, Any]) -> dict[str, Any]:
+    """Fields to be set on a value, as the model has them. Raises ModelError naming the field."""
+    made = changed(value, fields)
+    return {name: getattr(made, name) for name in fields}
+
+
 def written(struct: type[msgspec.Struct], fields: Mapping[str, Any]) -> dict[str, Any]:
     """Fields as a file has them. Raises ModelError for one that there is not."""
-    known = {field.name: field for field in msgspec.structs.fields(struct)}
-    ours = {field.encode_name: field.name for field in known.values()}
-    hints = get_type_hints(struct, include_extras=True)
+    known, ours, hints = _fields(struct)
     data: dict[str, Any] = {} if struct.__struct_config__.tag is None else {TAG: tag_of(struct)}
     for given, value in fields.items():
         if given == TAG and value == data.get(TAG):
@@ -63,8 +68,18 @@ def written(struct: type[msgspec.Struct], fields: Mapping[str, Any]) -> dict[str
             raise ModelError(
                 f"{struct.__name__} has no field {short(name, 40)!r}; nearest: {', '.join(near)}"
             )
-        data[known[name].encode_name] = plain(hints[name], value)
+        data[known[name]] = plain(hints[name], value)
     return data
+
+
+@functools.cache
+def _fields(
+    struct: type[msgspec.Struct],
+) -> tuple[dict[str, str], dict[str, str], dict[str, Any]]:
+    """Of a struct's fields: their names in files, the names behind those, and their types."""
+    known = {field.name: field.encode_name for field in msgspec.structs.fields(struct)}
+    ours = {written: name for name, written in known.items()}
+    return known, ours, get_type_hints(struct, include_extras=True)
 
 
 def plain(kind: Any, value: Any) -> Any:

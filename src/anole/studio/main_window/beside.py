@@ -3,10 +3,8 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import Protocol
 
 from PyQt6.QtCore import QRectF
-from PyQt6.QtWidgets import QWidget
 
 from ...core.coats.registry import kind_of
 from ...core.model import Coat
@@ -15,21 +13,15 @@ from ..adding.sheet import WIDE, AddingSheet
 from ..board.board_view import BoardView
 from ..coat.build_up.widget import BuildUp
 from ..coat.walk import sheet as walk_sheet
+from ..coat.walk.sheet import WalkSheet
 from .panels import Panels
-
-
-class Sheet(Protocol):
-    """What a sheet does when it is left."""
-
-    def rest(self) -> None:
-        """It is left."""
 
 
 class Aside:
     """A sheet that comes and goes; `back` takes the focus when it goes."""
 
     def __init__(
-        self, panels: Panels, sheet: QWidget, wide: int, back: Callable[[], object]
+        self, panels: Panels, sheet: AddingSheet | WalkSheet, wide: int, back: Callable[[], object]
     ) -> None:
         self.panels, self._sheet, self._wide, self._back = panels, sheet, wide, back
         panels.right.addWidget(sheet)
@@ -48,7 +40,7 @@ class Aside:
         """The stage's own panel again."""
         if self.is_open:
             self.panels.show_beside(None)
-            self._sheet.rest()  # type: ignore[attr-defined]
+            self._sheet.rest()
             self._back()
 
 
@@ -73,7 +65,7 @@ class Unfolded(Aside):
     """show() opens how the chosen piece's look is built; what a step adds is lit for a moment."""
 
     def __init__(
-        self, panels: Panels, sheet: walk_sheet.WalkSheet, view: BoardView, build_up: BuildUp
+        self, panels: Panels, sheet: WalkSheet, view: BoardView, build_up: BuildUp
     ) -> None:
         super().__init__(panels, sheet, walk_sheet.WIDE, view.setFocus)
         self.sheet, self._view, self._build_up = sheet, view, build_up
