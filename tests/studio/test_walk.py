@@ -73,6 +73,19 @@ def test_a_number_is_changed_at_its_step_and_the_rest_holds(walked, settle):
     assert window.document.shown.coated("words").style[2].opacity == 1
 
 
+def test_what_is_typed_late_goes_to_the_coat_it_was_typed_for(open_window, settle):
+    window = open_window(board(Stroke(id="a"), Stroke(id="b"), text="LAP"))
+    window.selection.choose("words")
+    window.do("how built")
+    settle(window)
+    sheet = window.unfolded.sheet
+    # its piece is walked no more when the field is left
+    edited = sheet.panels[Stroke].edited
+    sheet.left.emit()
+    edited.emit("opacity", 0.4, None)
+    assert [c.opacity for c in window.document.board.coated("words").style] == [0.4, 1]
+
+
 def test_a_coat_that_is_chosen_elsewhere_is_the_step(walked):
     window, sheet = walked
     window.selection.choose("words", "f")

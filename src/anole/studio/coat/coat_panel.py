@@ -17,8 +17,7 @@ from PyQt6.QtWidgets import (
 
 from ...core.coats.registry import kind_of
 from ...core.edit.coats import change_coat
-from ...core.model import Coat, Coated
-from ...core.model.nesting import path_to
+from ...core.model import Coat
 from ...core.model.open_union import tag_of
 from ..controls.base.fields import FieldPanel
 from ..controls.base.group_head import COPY, PASTE, GroupHead
@@ -27,6 +26,7 @@ from ..look.plain import Label
 from ..runtime.when_visible import WhenVisible
 from ..shared.copied_fields import COPIED
 from ..shared.session import Session
+from .meant_field import Meant
 from .measures import Measures
 
 FOLDED = "folded groups"
@@ -66,7 +66,7 @@ class CoatPanel(QScrollArea):
         self.empty.setWordWrap(True)
         self._column.addWidget(self.empty)
         self.panels: dict[type[Coat], FieldPanel] = {}
-        self._meant: dict[type[Coat], tuple[str, str]] = {}
+        self._meant: dict[type[Coat], Meant] = {}
         """Whose fields each panel showed last: the piece and the coat."""
         self._coat_id: str | None = None
         self._group = ""
@@ -112,7 +112,7 @@ class CoatPanel(QScrollArea):
             panel = self.panel(type(coat))
             panel.take(self.measures.context())
             panel.show_struct(coat)
-            self._meant[type(coat)] = (self.selection.piece_id or "", coat.id)
+            self._meant[type(coat)] = Meant(self.selection.piece_id or "", coat.id)
             self.name.show_name(coat.name)
         for struct, panel in self.panels.items():
             panel.setVisible(type(coat) is struct)
@@ -199,18 +199,11 @@ class CoatPanel(QScrollArea):
     def _field_of(self, struct: type[Coat], name: str, value: Any, token: object | None) -> None:
         """A field of the coat that is shown, or was until now: what is typed into a field comes when it
         is left, and another coat may be chosen by then."""
-        piece_id, coat_id = self._meant[struct]
-        path = path_to(self.document.board.pieces, piece_id)
-        piece = path[-1] if path else None
-        coats = piece.style if isinstance(piece, Coated) else ()
-        coat = next((c for c in coats if c.id == coat_id), None)
-        if type(coat) is not struct:
-            return
-        self._group = self.panels[struct].group_of(name)
-        title = f"{kind_of(coat).title}: {name.replace('_', ' ')}"
-        self.document.apply(
-            title, lambda b: change_coat(b, piece_id, coat_id, **{name: value}), token
-        )
+        meant = self._meant[struct]
+        coat = meant.coat(self.document.board, struct)
+        if coat is not None:
+            self._group = self.panels[struct].group_of(name)
+            meant.set_field(self.document, coat, name, value, token)
 
     def _change(self, title: str, fields: dict[str, Any], token: object | None = None) -> None:
         piece, coat = self.selection.piece_id, self.selection.coat_id

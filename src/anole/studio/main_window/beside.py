@@ -12,7 +12,7 @@ from ...core.pieces.registry import coated_kind
 from ..adding.sheet import WIDE, AddingSheet
 from ..board.board_view import BoardView
 from ..coat.build_up.widget import BuildUp
-from ..coat.walk import sheet as walk_sheet
+from ..coat.walk.sheet import WIDE as WALK_WIDE
 from ..coat.walk.sheet import WalkSheet
 from .panels import Panels
 
@@ -67,7 +67,7 @@ class Unfolded(Aside):
     def __init__(
         self, panels: Panels, sheet: WalkSheet, view: BoardView, build_up: BuildUp
     ) -> None:
-        super().__init__(panels, sheet, walk_sheet.WIDE, view.setFocus)
+        super().__init__(panels, sheet, WALK_WIDE, view.setFocus)
         self.sheet, self._view, self._build_up = sheet, view, build_up
         sheet.left.connect(self.leave)
         sheet.walk.came.connect(self._light)

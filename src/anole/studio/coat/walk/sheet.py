@@ -8,15 +8,17 @@ from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtGui import QKeyEvent
 from PyQt6.QtWidgets import QHBoxLayout, QLineEdit, QListWidget, QPushButton, QVBoxLayout, QWidget
 
-from ....core.coats.registry import kind_of
+from ....core.coats.registry import kind_named, kind_of
 from ....core.edit.building import why
 from ....core.edit.coats import change_coat
 from ....core.model import Coat
 from ....core.model.coats.base import MOST_NOTE
 from ....core.model.field_info import field_info
+from ....core.model.open_union import tag_of
 from ...controls.base.fields import FieldPanel
 from ...look.plain import Label
 from ...shared.session import Session
+from ..meant_field import Meant
 from ..measures import Measures
 from .walk import Walk
 
@@ -40,6 +42,8 @@ class WalkSheet(QWidget):
         self.title, self.count, self.why = Label(), Label(), Label()
         self.steps, self.note = QListWidget(), QLineEdit()
         self.panels: dict[type[Coat], FieldPanel] = {}
+        self._meant: dict[type[Coat], Meant] = {}
+        """Whose fields each panel showed last."""
         self.back, self.play, self.on = (
             QPushButton("Back"),
             QPushButton("Play"),
@@ -142,6 +146,7 @@ class WalkSheet(QWidget):
         context = self.measures.context()
         panel.take(context)
         panel.show_struct(coat)
+        self._meant[type(coat)] = Meant(self.walk.piece_id or "", coat.id)
         for struct, other in self.panels.items():
             other.setVisible(struct is type(coat))
 
@@ -149,21 +154,18 @@ class WalkSheet(QWidget):
         """The controls of the fields that make a kind of coat."""
         if struct not in self.panels:
             names = [info.name for info in field_info(struct)]
-            tells = kind_of_struct(struct) or tuple(names[:3])
+            tells = kind_named(tag_of(struct)).tells or tuple(names[:3])
             panel = FieldPanel(struct, skip=tuple(name for name in names if name not in tells))
-            panel.edited.connect(self._changed)
+            panel.edited.connect(lambda *edit, struct=struct: self._changed(struct, *edit))
             self.panels[struct] = panel
             self.numbers.addWidget(panel)
         return self.panels[struct]
 
-    def _changed(self, name: str, value: Any, token: object | None) -> None:
-        piece_id, coat = self.walk.piece_id, self.walk.coat
-        if piece_id is None or coat is None or name not in coat.__struct_fields__:
-            return
-        title = f"{kind_of(coat).title}: {name.replace('_', ' ')}"
-        self.document.apply(
-            title, lambda b: change_coat(b, piece_id, coat.id, **{name: value}), token
-        )
+    def _changed(self, struct: type[Coat], name: str, value: Any, token: object | None) -> None:
+        meant = self._meant[struct]
+        coat = meant.coat(self.document.board, struct)
+        if coat is not None:
+            meant.set_field(self.document, coat, name, value, token)
 
     def _noted(self) -> None:
         piece_id, coat_id = self.walk.piece_id, self.note.property("coat")
@@ -191,11 +193,6 @@ class WalkSheet(QWidget):
             self.left.emit()
         else:
             super().keyPressEvent(event)
-
-
-def kind_of_struct(struct: type[Coat]) -> tuple[str, ...]:
-    """What a kind says makes it."""
-    return kind_of(struct(id="any")).tells
 
 
 def _row(*parts: QWidget | None) -> QHBoxLayout:
